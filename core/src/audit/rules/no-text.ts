@@ -1,0 +1,25 @@
+import { wordsFromAddress } from '../../destination/index.js';
+import { accessibleName } from '../heard-as.js';
+import type { Rule } from '../finding.js';
+
+/** A link that says nothing at all. WCAG 2.4.4 and 4.1.2, F89, H30; ACT c487ae. */
+export const noText: Rule = {
+  id: 'no-text',
+  severity: 'must-fix',
+  criterion: 'WCAG 2.4.4 and 4.1.2 (F89, H30)',
+  looksAt: () => true,
+  find(link) {
+    if (accessibleName(link) !== '') return null;
+    const repairs: { label: string; repair: { type: 'text'; text: string } | { type: 'unlink' } }[] = [];
+    if (link.destination.kind === 'web') {
+      const text = wordsFromAddress(link.destination.href);
+      repairs.push({ label: `Put “${text}”`, repair: { type: 'text', text } });
+    }
+    repairs.push({ label: 'Remove the link', repair: { type: 'unlink' } });
+    const message =
+      link.carrier === 'picture'
+        ? 'This picture leads somewhere, but it has no words that say where. A screen reader has nothing to say here.'
+        : 'This link has no words. Nobody can see it, and a screen reader has nothing to say here.';
+    return { message, repairs };
+  },
+};

@@ -1,0 +1,23 @@
+import { trimmedEnds } from '../../repair/index.js';
+import type { Rule } from '../finding.js';
+
+/** Space or punctuation taken into the link. WCAG 2.4.4, G91: the words of the link are the words of its purpose. */
+export const untrimmedEnds: Rule = {
+  id: 'untrimmed-ends',
+  severity: 'should-fix',
+  criterion: 'WCAG 2.4.4 (G91)',
+  looksAt: (link) => link.carrier === 'text',
+  find(link) {
+    const { start, end } = trimmedEnds(link.text);
+    if (start >= end || (start === 0 && end === link.text.length)) return null;
+    const cut = link.text.slice(0, start) + link.text.slice(end);
+    const what =
+      cut.trim() === '' ? 'a space' : cut.trim() === cut ? `“${cut}”` : `a space and “${cut.trim()}”`;
+    const where =
+      start > 0 && end < link.text.length ? 'at both ends' : start > 0 ? 'at its start' : 'at its end';
+    return {
+      message: `The link takes in ${what} ${where}, and the underline shows it.`,
+      repairs: [{ label: 'Trim the ends', repair: { type: 'trim' } }],
+    };
+  },
+};

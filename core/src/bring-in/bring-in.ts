@@ -1,0 +1,62 @@
+import type { Book } from '../manuscript/index.js';
+import { unpack } from './archive.js';
+import { readEpub } from './epub.js';
+import { readHtml } from './html.js';
+import type { BroughtEnclosure } from './picture.js';
+import { BringInError } from './refusal.js';
+import type { BringInReport } from './report.js';
+
+/** A book made from a file, the files that came with it, and what became of everything in it. */
+export interface BroughtIn {
+  book: Book;
+  enclosures: BroughtEnclosure[];
+  report: BringInReport;
+}
+
+export interface BringInSource {
+  /** As the author's computer calls it; used for a title where the file has none. */
+  name: string;
+  bytes: Uint8Array;
+}
+
+/**
+ * Makes a book from an EPUB or an HTML file. The kind of file is told by its content. `mint` gives a new id at each
+ * call: letters and digits, beginning with a letter.
+ *
+ * @throws BringInError
+ */
+export function bringIn(source: BringInSource, mint: () => string): BroughtIn {
+  const { bytes } = source;
+  if (bytes.length === 0)
+    throw new BringInError('empty', 'This file is empty. Choose the file that holds your book.');
+  if (bytes[0] === 0x50 && bytes[1] === 0x4b) return readEpub(unpack(bytes), source.name, mint);
+  const text = decode(bytes);
+  if (
+    !text ||
+    !/<(?:!doctype html|html|head|body|h[1-6]|p|div|article|section)\b/i.test(text.slice(0, 65_536))
+  )
+    throw new BringInError(
+      'unknown-format',
+      'This file is neither an EPUB nor an HTML page, the two kinds that can be brought in. Save your book as one of them and try again.',
+    );
+  return readHtml(text, source.name, mint);
+}
+
+/** The text of an HTML file by its byte order mark or the encoding that it declares; UTF-8 otherwise. `null` for binary. */
+function decode(bytes: Uint8Array): string | null {
+  const mark =
+    bytes[0] === 0xff && bytes[1] === 0xfe
+      ? 'utf-16le'
+      : bytes[0] === 0xfe && bytes[1] === 0xff
+        ? 'utf-16be'
+        : null;
+  if (mark) return new TextDecoder(mark).decode(bytes);
+  const head = new TextDecoder('latin1').decode(bytes.subarray(0, 2048));
+  if (head.includes('\0')) return null;
+  const declared = /<meta[^>]+charset\s*=\s*["']?([\w-]+)/i.exec(head)?.[1] ?? 'utf-8';
+  try {
+    return new TextDecoder(declared).decode(bytes);
+  } catch {
+    return new TextDecoder().decode(bytes);
+  }
+}

@@ -1,0 +1,83 @@
+import { parse } from 'parse5';
+import { adapter } from 'parse5-htmlparser2-tree-adapter';
+import { findOne, getElementsByTagName, textContent } from 'domutils';
+import type { Document, Element } from 'domhandler';
+import { schema, wordsOf, type Book } from '../manuscript/index.js';
+import { assemble, type ChapterDraft } from './assemble.js';
+import type { BroughtIn } from './bring-in.js';
+import { Enclosures } from './enclosures.js';
+import { hasContent, readFlow } from './flow.js';
+import { Ids } from './ids.js';
+import { resolveHref } from './link-resolver.js';
+import { BringInError } from './refusal.js';
+import { Tally } from './report.js';
+import { splitAtHeadings } from './split.js';
+
+/** Reads one HTML page as a book (HTML Living Standard, by parse5). Long pages become chapters at their headings. */
+export function readHtml(text: string, name: string, mint: () => string): BroughtIn {
+  const document: Document = parse(text, { treeAdapter: adapter });
+  const tally = new Tally();
+  const ids = new Ids(tally);
+  const enclosures = new Enclosures(new Map(), mint, tally);
+  const placed = new Set<string>();
+  const first = mint();
+  ids.takeFrom(name, document);
+  const body = getElementsByTagName('body', document.children, true)[0];
+  const parts = { ids, chapters: new Map([[name, first]]), outside: addressOf(document) };
+  const blocks = readFlow([body], {
+    tally,
+    mint,
+    placeId: (id) => {
+      const final = ids.find(name, id);
+      if (!final || placed.has(final)) return undefined;
+      placed.add(final);
+      return final;
+    },
+    resolve: (href) => resolveHref(href, name, parts),
+    picture: (src) => enclosures.fromSource(src, ''),
+    drawing: (svg) => enclosures.fromDrawing(svg),
+  });
+  if (!hasContent(blocks))
+    throw new BringInError(
+      'empty',
+      'There is nothing to read in this page. Choose the file that holds your book.',
+    );
+  const html = findOne((element) => element.name === 'html', document.children, true);
+  const title = titleOfPage(document) || blocks.map(wordsOf).find((words) => words !== '') || name;
+  const details: Omit<Book, 'id' | 'chapters' | 'look'> = {
+    title: title.slice(0, 300),
+    subtitle: '',
+    author: metaContent(document, 'author'),
+    language: html?.attribs.lang?.trim() || 'en',
+    description: metaContent(document, 'description'),
+  };
+  const drafts = splitAtHeadings(blocks).map((content, index): ChapterDraft => ({
+    id: index === 0 ? first : mint(),
+    matter: 'main',
+    doc: schema.node('doc', null, content),
+  }));
+  return assemble(details, drafts, enclosures, tally, mint);
+}
+
+function titleOfPage(document: Document): string {
+  const title = getElementsByTagName('title', document.children, true)[0];
+  return title ? textContent(title).replace(/\s+/g, ' ').trim() : '';
+}
+
+function metaContent(document: Document, name: string): string {
+  const meta = findOne(
+    (element) => element.name === 'meta' && element.attribs.name?.toLowerCase() === name,
+    document.children,
+    true,
+  );
+  return meta?.attribs.content?.trim() ?? '';
+}
+
+/** Where a page says that it stands: its `base`, or its canonical address. */
+function addressOf(document: Document): string | null {
+  const told = (element: Element) =>
+    element.name === 'base' ||
+    (element.name === 'link' && element.attribs.rel?.toLowerCase() === 'canonical');
+  const href = findOne(told, document.children, true)?.attribs.href ?? '';
+  return URL.canParse(href) && /^https?:/i.test(href) ? href : null;
+}

@@ -1,0 +1,78 @@
+import { formatMailto, isMailAddress } from './mailto.js';
+
+/**
+ * Where a link leads. Everything in Vennet that takes a destination takes this type.
+ *
+ * - `web`: `href` is a serialised WHATWG URL with the scheme http or https.
+ * - `mail`: what RFC 6068 can carry; `body` has line feeds (`\n`) between its lines.
+ * - `file`: an enclosure of the book, by its id.
+ * - `place`: a place in this book, by its id (a chapter's id is the place at its top).
+ * - `book`: another book, whole or at one of its places.
+ */
+export type Destination =
+  | { kind: 'web'; href: string }
+  | MailDestination
+  | { kind: 'file'; enclosure: string; fragment?: string }
+  | { kind: 'place'; place: string }
+  | { kind: 'book'; book: string; place?: string };
+
+export interface MailDestination {
+  kind: 'mail';
+  to: string[];
+  cc: string[];
+  bcc: string[];
+  subject: string;
+  body: string;
+}
+
+export type DestinationKind = Destination['kind'];
+
+/** The address of a destination as a web page would have it in `href`. */
+export function hrefOf(destination: Destination): string {
+  switch (destination.kind) {
+    case 'web':
+      return destination.href;
+    case 'mail':
+      return formatMailto(destination);
+    case 'file':
+      return `enclosure/${destination.enclosure}${destination.fragment ? `#${destination.fragment}` : ''}`;
+    case 'place':
+      return `#${destination.place}`;
+    case 'book':
+      return `book/${destination.book}${destination.place ? `#${destination.place}` : ''}`;
+  }
+}
+
+const words = (value: unknown): value is string => typeof value === 'string';
+const addresses = (value: unknown): boolean =>
+  Array.isArray(value) && value.every((one) => words(one) && isMailAddress(one));
+
+/**
+ * Says what is wrong with a value that should be a destination, or `null` when it is one.
+ * This is the guard at the edge: nothing but http, https and mailto may ever become an address in a file.
+ */
+export function faultInDestination(value: unknown): string | null {
+  if (typeof value !== 'object' || value === null) return 'a destination must be an object with a kind';
+  const it = value as Record<string, unknown>;
+  switch (it.kind) {
+    case 'web': {
+      if (!words(it.href) || !URL.canParse(it.href)) return 'href must be a full web address';
+      const url = new URL(it.href);
+      if (url.protocol !== 'http:' && url.protocol !== 'https:')
+        return `a web link leads to http or https, not ${url.protocol}`;
+      return url.href === it.href ? null : `href must be written as ${url.href}`;
+    }
+    case 'mail':
+      if (!addresses(it.to) || !addresses(it.cc) || !addresses(it.bcc))
+        return 'to, cc and bcc must be lists of email addresses';
+      return words(it.subject) && words(it.body) ? null : 'subject and body must be words';
+    case 'file':
+      return words(it.enclosure) && it.enclosure !== '' ? null : 'a file link must name its enclosure';
+    case 'place':
+      return words(it.place) && it.place !== '' ? null : 'a link inside the book must name its place';
+    case 'book':
+      return words(it.book) && it.book !== '' ? null : 'a link to another book must name it';
+    default:
+      return `unknown kind of destination: ${String(it.kind)}`;
+  }
+}

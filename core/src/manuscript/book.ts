@@ -1,0 +1,93 @@
+import { Node } from 'prosemirror-model';
+import { schema } from './schema.js';
+
+/** Where a chapter stands: before the text, in it, or after it. */
+export type Matter = 'front' | 'main' | 'back';
+
+/** A chapter as it is stored and sent: `doc` is the JSON of a `doc` node of the schema. */
+export interface Chapter {
+  id: string;
+  title: string;
+  matter: Matter;
+  doc: unknown;
+}
+
+/** How the links of a book look. Colours are `#rrggbb`. */
+export interface LinkLook {
+  light: string;
+  dark: string;
+  underline: 'solid' | 'dotted' | 'none';
+}
+
+export const DEFAULT_LOOK: LinkLook = { light: '#0b5a6b', dark: '#8fd3e0', underline: 'solid' };
+
+/** What is known of a book beside its text. `language` is a BCP 47 tag. */
+export interface BookDetails {
+  id: string;
+  title: string;
+  subtitle: string;
+  author: string;
+  language: string;
+  description: string;
+  look: LinkLook;
+}
+
+export interface Book extends BookDetails {
+  chapters: Chapter[];
+}
+
+/** A chapter whose text is read: what every computation over a book works on. */
+export interface ReadChapter {
+  id: string;
+  title: string;
+  matter: Matter;
+  doc: Node;
+}
+
+export interface ReadBook extends BookDetails {
+  chapters: ReadChapter[];
+}
+
+/** @throws RangeError when the JSON does not fit the schema. */
+export function readChapter(chapter: Chapter): ReadChapter {
+  return { ...chapter, doc: Node.fromJSON(schema, chapter.doc) };
+}
+
+/** @throws RangeError when a chapter does not fit the schema. */
+export function readBook(book: Book): ReadBook {
+  return { ...book, chapters: book.chapters.map(readChapter) };
+}
+
+/** The title of a chapter is its first heading; the words given are kept where it has none. */
+export function titleOf(doc: Node, otherwise = ''): string {
+  let title = '';
+  doc.descendants((node) => {
+    if (title === '' && node.type.name === 'heading') title = wordsOf(node);
+    return title === '' && !node.isTextblock;
+  });
+  return title || otherwise;
+}
+
+/** The words of a node: its text with one space for each run of white space, and the words of its pictures. */
+export function wordsOf(node: Node): string {
+  let words = '';
+  node.descendants((child) => {
+    words += wordsOfLeaf(child);
+    return true;
+  });
+  return words.replace(/\s+/g, ' ').trim();
+}
+
+/** What one inline leaf adds to the words around it. */
+export function wordsOfLeaf(node: Node): string {
+  if (node.isText) return node.text ?? '';
+  if (node.type.name === 'hard_break') return ' ';
+  if (node.type.name === 'picture' && !node.attrs.decorative) return node.attrs.alt as string;
+  return '';
+}
+
+/** The doc of an empty chapter. */
+export function emptyChapter(title: string): unknown {
+  const heading = schema.node('heading', { level: 1 }, title ? [schema.text(title)] : []);
+  return schema.node('doc', null, [heading, schema.node('paragraph')]).toJSON();
+}

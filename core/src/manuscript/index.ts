@@ -1,0 +1,12 @@
+export { DEFAULT_LOOK, emptyChapter, readBook, readChapter, titleOf, wordsOf } from './book.js';
+export type { Book, BookDetails, Chapter, LinkLook, Matter, ReadBook, ReadChapter } from './book.js';
+export { faultInChapter } from './fault.js';
+export type { Fault } from './fault.js';
+export { linkMark, linksOf, linksOfChapter } from './link.js';
+export type { Link } from './link.js';
+export { headingsOf } from './outline.js';
+export type { OutlineHeading } from './outline.js';
+export { placesOf } from './place.js';
+export type { Place, PlaceKind } from './place.js';
+export { SCHEMA_VERSION, schema, spans } from './schema.js';
+export type { FigureLink } from './schema.js';

@@ -1,0 +1,245 @@
+import { Schema, type Attrs, type DOMOutputSpec, type MarkSpec, type NodeSpec } from 'prosemirror-model';
+import { hrefOf, recognise, type Destination } from '../destination/index.js';
+
+/** Version of the chapter JSON. It goes up when stored chapters need to be rewritten to be read. */
+export const SCHEMA_VERSION = 1;
+
+/** A link carried by a whole figure; on words the same three stand in the link mark. */
+export interface FigureLink {
+  id: string;
+  destination: Destination;
+  hoverNote: string;
+}
+
+const id = { id: { default: null as string | null, validate: 'string|null' } };
+function isLevel(value: unknown): void {
+  if (!Number.isInteger(value) || Number(value) < 1 || Number(value) > 6)
+    throw new RangeError(`a heading's level is 1 to 6, not ${String(value)}`);
+}
+
+const idAttribute = (attrs: Attrs): Record<string, string> => (attrs.id ? { id: attrs.id as string } : {});
+const readId = (element: HTMLElement): Attrs => ({ id: element.getAttribute('id') || null });
+
+function block(tag: string, content: string, more: Partial<NodeSpec> = {}): NodeSpec {
+  return {
+    content,
+    group: 'block',
+    attrs: id,
+    parseDOM: [{ tag, getAttrs: readId }],
+    toDOM: (node) => [tag, idAttribute(node.attrs), 0],
+    ...more,
+  };
+}
+
+const nodes: Record<string, NodeSpec> = {
+  doc: { content: 'block+' },
+  paragraph: block('p', 'inline*'),
+  heading: {
+    content: 'inline*',
+    group: 'block',
+    defining: true,
+    attrs: { ...id, level: { default: 1, validate: isLevel } },
+    parseDOM: [1, 2, 3, 4, 5, 6].map((level) => ({
+      tag: `h${level}`,
+      getAttrs: (element: HTMLElement) => ({ ...readId(element), level }),
+    })),
+    toDOM: (node) => [`h${node.attrs.level}`, idAttribute(node.attrs), 0],
+  },
+  quotation: block('blockquote', 'block+', { defining: true }),
+  bullet_list: block('ul', 'list_item+'),
+  ordered_list: {
+    content: 'list_item+',
+    group: 'block',
+    attrs: { ...id, start: { default: 1, validate: 'number' } },
+    parseDOM: [
+      {
+        tag: 'ol',
+        getAttrs: (element: HTMLElement) => ({
+          ...readId(element),
+          start: Number.parseInt(element.getAttribute('start') ?? '1', 10) || 1,
+        }),
+      },
+    ],
+    toDOM: (node) => [
+      'ol',
+      { ...idAttribute(node.attrs), ...(node.attrs.start === 1 ? {} : { start: String(node.attrs.start) }) },
+      0,
+    ],
+  },
+  list_item: block('li', 'block+', { group: '', defining: true }),
+  code_block: block('pre', '(text | anchor)*', {
+    marks: 'link bookmark unlinked',
+    code: true,
+    defining: true,
+    parseDOM: [{ tag: 'pre', preserveWhitespace: 'full', getAttrs: readId }],
+    toDOM: (node) => ['pre', idAttribute(node.attrs), ['code', 0]],
+  }),
+  rule: {
+    group: 'block',
+    attrs: id,
+    parseDOM: [{ tag: 'hr', getAttrs: readId }],
+    toDOM: (node) => ['hr', idAttribute(node.attrs)],
+  },
+  figure: {
+    content: 'caption?',
+    group: 'block',
+    isolating: true,
+    attrs: {
+      ...id,
+      enclosure: { validate: 'string' },
+      alt: { default: '', validate: 'string' },
+      decorative: { default: false, validate: 'boolean' },
+      link: { default: null as FigureLink | null },
+    },
+    toDOM: (node) => ['figure', idAttribute(node.attrs), pictureElement(node.attrs), ['div', 0]],
+  },
+  caption: {
+    content: 'inline*',
+    parseDOM: [{ tag: 'figcaption' }],
+    toDOM: () => ['figcaption', 0],
+  },
+  table: block('table', 'table_caption? table_row+', { isolating: true }),
+  table_caption: {
+    content: 'inline*',
+    parseDOM: [{ tag: 'caption' }],
+    toDOM: () => ['caption', 0],
+  },
+  table_row: block('tr', '(table_cell | table_header)+', { group: '' }),
+  table_cell: cell('td'),
+  table_header: cell('th'),
+  text: { group: 'inline' },
+  hard_break: {
+    inline: true,
+    group: 'inline',
+    selectable: false,
+    parseDOM: [{ tag: 'br' }],
+    toDOM: () => ['br'],
+    leafText: () => '\n',
+  },
+  picture: {
+    inline: true,
+    group: 'inline',
+    attrs: {
+      ...id,
+      enclosure: { validate: 'string' },
+      alt: { default: '', validate: 'string' },
+      decorative: { default: false, validate: 'boolean' },
+    },
+    toDOM: (node) => pictureElement(node.attrs, idAttribute(node.attrs)),
+  },
+  /** A place without words of its own, such as `<a id="p12"></a>`; also what carries a link that has no words. */
+  anchor: {
+    inline: true,
+    group: 'inline',
+    atom: true,
+    selectable: false,
+    attrs: id,
+    parseDOM: [{ tag: 'span[data-anchor]', getAttrs: readId }],
+    toDOM: (node) => ['span', { ...idAttribute(node.attrs), 'data-anchor': '' }],
+  },
+};
+
+function cell(tag: 'td' | 'th'): NodeSpec {
+  return {
+    content: 'block+',
+    isolating: true,
+    attrs: {
+      ...id,
+      colspan: { default: 1, validate: 'number' },
+      rowspan: { default: 1, validate: 'number' },
+    },
+    parseDOM: [
+      {
+        tag,
+        getAttrs: (element: HTMLElement) => ({
+          ...readId(element),
+          colspan: Number(element.getAttribute('colspan')) || 1,
+          rowspan: Number(element.getAttribute('rowspan')) || 1,
+        }),
+      },
+    ],
+    toDOM: (node) => [tag, { ...idAttribute(node.attrs), ...spans(node.attrs) }, 0],
+  };
+}
+
+/** `colspan` and `rowspan` of a cell, where they say anything. */
+export function spans(attrs: Attrs): Record<string, string> {
+  return {
+    ...(attrs.colspan > 1 ? { colspan: String(attrs.colspan) } : {}),
+    ...(attrs.rowspan > 1 ? { rowspan: String(attrs.rowspan) } : {}),
+  };
+}
+
+function pictureElement(attrs: Attrs, more: Record<string, string> = {}): DOMOutputSpec {
+  return [
+    'img',
+    { ...more, src: `/api/enclosures/${attrs.enclosure}`, alt: attrs.decorative ? '' : attrs.alt },
+  ];
+}
+
+const simple = (tag: string, ...also: string[]): MarkSpec => ({
+  parseDOM: [tag, ...also].map((name) => ({ tag: name })),
+  toDOM: () => [tag, 0],
+});
+
+/** In order of rank: a mark earlier in this list encloses those after it. */
+const marks: Record<string, MarkSpec> = {
+  link: {
+    attrs: {
+      id: { validate: 'string' },
+      destination: {},
+      hoverNote: { default: '', validate: 'string' },
+      look: { default: null, validate: 'string|null' },
+    },
+    inclusive: false,
+    parseDOM: [
+      {
+        tag: 'a[href]',
+        // A pasted link gets its id from the editor, which mints new ones for everything that is pasted.
+        getAttrs: (element: HTMLElement) => {
+          const known = element.getAttribute('data-destination');
+          const recognition = recognise(element.getAttribute('href') ?? '');
+          if (!known && !recognition.ok) return false;
+          return {
+            id: element.getAttribute('data-link') ?? '',
+            destination: known
+              ? (JSON.parse(known) as Destination)
+              : recognition.ok && recognition.destination,
+            hoverNote: element.getAttribute('title') ?? '',
+          };
+        },
+      },
+    ],
+    toDOM: (mark) => [
+      'a',
+      {
+        href: hrefOf(mark.attrs.destination as Destination),
+        'data-link': mark.attrs.id as string,
+        'data-destination': JSON.stringify(mark.attrs.destination),
+        ...(mark.attrs.hoverNote ? { title: mark.attrs.hoverNote as string } : {}),
+      },
+      0,
+    ],
+  },
+  bookmark: {
+    attrs: { id: { validate: 'string' }, name: { default: '', validate: 'string' } },
+    inclusive: false,
+    excludes: '',
+    parseDOM: [{ tag: 'span[data-bookmark]', getAttrs: (element: HTMLElement) => ({ id: element.id }) }],
+    toDOM: (mark) => ['span', { id: mark.attrs.id as string, 'data-bookmark': mark.attrs.name as string }, 0],
+  },
+  emphasis: simple('em', 'i'),
+  strong: simple('strong', 'b'),
+  code: simple('code'),
+  subscript: { ...simple('sub'), excludes: 'superscript' },
+  superscript: { ...simple('sup'), excludes: 'subscript' },
+  /** An address that the author refused to have as a link: it is left as words. */
+  unlinked: {
+    inclusive: false,
+    parseDOM: [{ tag: 'span[data-unlinked]' }],
+    toDOM: () => ['span', { 'data-unlinked': '' }, 0],
+  },
+};
+
+/** The one schema of a chapter: of the editor, the server's check, bringing in and every export. */
+export const schema = new Schema({ nodes, marks });

@@ -1,0 +1,24 @@
+/** One redirect on the way: the address that was asked, its status, and where it sent us (resolved). */
+export interface Hop {
+  href: string;
+  status: number;
+  location: string;
+}
+
+/** Why no final answer came. */
+export type Failure =
+  | 'unknown-name'
+  | 'refused'
+  | 'timeout'
+  | 'reset'
+  | 'certificate'
+  | 'protocol'
+  | 'private-address'
+  | 'redirect-loop'
+  | 'too-many-redirects'
+  | 'bad-redirect';
+
+/** What the network answered to one web address. */
+export type Answer = { hops: Hop[] } & (
+  { outcome: 'status'; status: number; retryAfter?: number } | { outcome: 'failure'; failure: Failure }
+);

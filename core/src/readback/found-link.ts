@@ -1,0 +1,13 @@
+/** A link as it was found in a made file. */
+export interface FoundLink {
+  /** A web or mail address, or `#` and the id of the place inside the file. */
+  href: string;
+  /** The words that carry it, as the file has them. */
+  text: string;
+  /** Where it stands, for a person: the file in an e-book, the page in a PDF. */
+  where: string;
+  /** For a link inside the file: whether its target is there. */
+  lands: boolean;
+  /** It is the first of its page and leads where the last of the page before leads: perhaps one link over two pages. */
+  mayContinue?: boolean;
+}

@@ -1,0 +1,43 @@
+const SPACE = /[\s\u00a0\u200b]/u;
+const STOP = /[.,;:]/;
+const PAIRS: Record<string, string> = { ')': '(', ']': '[', '}': '{', '”': '“', '’': '‘', '»': '«' };
+const OPENERS = new Set(Object.values(PAIRS));
+/** Words that end in a full stop of their own: one letter ("U.S."), or one of these (common practice). */
+const ABBREVIATION =
+  /(?:^|[\s.(])(?:\p{L}|etc|al|ed|eds|vol|no|nos|pp|ch|fig|approx|ltd|inc|co|corp|st|dr|mr|mrs|ms|jr|sr|prof|rev|e\.g|i\.e)\.$/iu;
+
+/**
+ * Where the words of a link begin and end without space and punctuation at their ends.
+ * Question and exclamation marks belong to the words; a bracket or quotation mark does when its partner is inside.
+ */
+export function trimmedEnds(text: string): { start: number; end: number } {
+  let start = 0;
+  let end = text.length;
+  while (start < end && (SPACE.test(text[start]) || STOP.test(text[start]) || opensAlone(text, start, end)))
+    start++;
+  while (end > start && dropsEnd(text, start, end)) end--;
+  return { start, end };
+}
+
+function dropsEnd(text: string, start: number, end: number): boolean {
+  const last = text[end - 1];
+  if (last === '.') return !ABBREVIATION.test(text.slice(start, end)) && text[end - 2] !== '.';
+  const partner = PAIRS[last];
+  return (
+    SPACE.test(last) ||
+    STOP.test(last) ||
+    (partner !== undefined && closesAlone(text, start, end, partner, last))
+  );
+}
+
+function opensAlone(text: string, start: number, end: number): boolean {
+  if (!OPENERS.has(text[start])) return false;
+  const partner = Object.keys(PAIRS).find((closer) => PAIRS[closer] === text[start]);
+  return partner !== undefined && !text.slice(start + 1, end).includes(partner);
+}
+
+function closesAlone(text: string, start: number, end: number, opener: string, closer: string): boolean {
+  const inside = [...text.slice(start, end)];
+  const count = (sign: string) => inside.filter((one) => one === sign).length;
+  return count(closer) > count(opener);
+}

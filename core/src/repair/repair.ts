@@ -1,0 +1,141 @@
+import type { Mark, Node } from 'prosemirror-model';
+import { Transform } from 'prosemirror-transform';
+import type { Destination } from '../destination/index.js';
+import {
+  linkMark,
+  linksOfChapter,
+  schema,
+  type FigureLink,
+  type Link,
+  type ReadBook,
+} from '../manuscript/index.js';
+import { trimmedEnds } from './ends.js';
+
+/** A change to one link, as data: the editor, the Register and the server apply the same. */
+export type Repair =
+  | { type: 'destination'; destination: Destination }
+  | { type: 'text'; text: string }
+  | { type: 'hover-note'; hoverNote: string }
+  | { type: 'trim' }
+  | { type: 'unlink' };
+
+/**
+ * Adds the steps of a repair to a transform (an editor's transaction is one). `link` must have been read
+ * from `transform.doc`.
+ */
+export function applyRepair(transform: Transform, link: Link, repair: Repair): void {
+  const node = transform.doc.nodeAt(link.from);
+  if (node?.type.name === 'figure') return repairFigure(transform, link, repair, node);
+  switch (repair.type) {
+    case 'destination':
+      return remark(transform, link, { destination: repair.destination });
+    case 'hover-note':
+      return remark(transform, link, { hoverNote: repair.hoverNote });
+    case 'text':
+      return setText(transform, link, repair.text);
+    case 'trim':
+      return trim(transform, link);
+    case 'unlink':
+      return unlink(transform, link);
+  }
+}
+
+function repairFigure(transform: Transform, link: Link, repair: Repair, node: Node): void {
+  const old = node.attrs.link as FigureLink;
+  const set = (name: string, value: unknown) => void transform.setNodeAttribute(link.from, name, value);
+  if (repair.type === 'destination') set('link', { ...old, destination: repair.destination });
+  else if (repair.type === 'hover-note') set('link', { ...old, hoverNote: repair.hoverNote });
+  else if (repair.type === 'unlink') set('link', null);
+  else if (repair.type === 'text') set('alt', repair.text);
+}
+
+function markOf(transform: Transform, link: Link): Mark {
+  const node = transform.doc.nodeAt(link.from);
+  const mark = node && linkMark(node);
+  if (!mark) throw new RangeError(`no link ${link.id} at position ${link.from}`);
+  return mark;
+}
+
+function remark(transform: Transform, link: Link, attrs: Record<string, unknown>): void {
+  const mark = markOf(transform, link);
+  transform.addMark(link.from, link.to, mark.type.create({ ...mark.attrs, ...attrs }));
+}
+
+/** Only what differs is replaced, so that emphasis within words that stay is kept. */
+function setText(transform: Transform, link: Link, text: string): void {
+  const first = transform.doc.nodeAt(link.from);
+  if (!first || text === '') return;
+  const old = transform.doc.textBetween(link.from, link.to, '', '\ufffc');
+  if (link.carrier === 'picture' || old.length !== link.to - link.from || old.includes('\ufffc')) {
+    if (first.type.name === 'picture') transform.setNodeAttribute(link.from, 'alt', text);
+    else transform.replaceWith(link.from, link.to, schema.text(text, first.marks));
+    return;
+  }
+  const start = commonStart(old, text);
+  const end = commonStart(reverse(old.slice(start)), reverse(text.slice(start)));
+  const marks = transform.doc.resolve(link.from + Math.min(start, old.length - 1) + 1).marks();
+  const own = markOf(transform, link);
+  const inserted = text.slice(start, text.length - end);
+  const nodes = inserted === '' ? [] : [schema.text(inserted, own.addToSet(marks))];
+  transform.replaceWith(link.from + start, link.to - end, nodes);
+}
+
+const reverse = (text: string): string => [...text].reverse().join('');
+
+function commonStart(one: string, other: string): number {
+  let length = 0;
+  while (length < one.length && length < other.length && one[length] === other[length]) length++;
+  return length;
+}
+
+function trim(transform: Transform, link: Link): void {
+  const text = transform.doc.textBetween(link.from, link.to, '', '\ufffc');
+  if (text.length !== link.to - link.from) return;
+  const { start, end } = trimmedEnds(text);
+  if (start >= end) return;
+  const mark = markOf(transform, link);
+  transform.removeMark(link.from, link.from + start, mark.type);
+  transform.removeMark(link.from + end, link.to, mark.type);
+}
+
+const ADDRESS = /\S[.@]\S|:\/\//;
+
+/** The words stay. An address among them is marked so that it does not become a link again by itself. */
+function unlink(transform: Transform, link: Link): void {
+  const mark = markOf(transform, link);
+  transform.removeMark(link.from, link.to, mark.type);
+  if (ADDRESS.test(link.text)) transform.addMark(link.from, link.to, schema.marks.unlinked.create());
+  removeEmptyAnchor(transform, link.from);
+}
+
+/** An anchor that only carried a link without words has no use once the link is gone. */
+function removeEmptyAnchor(transform: Transform, position: number): void {
+  const node = transform.doc.nodeAt(position);
+  if (node?.type.name === 'anchor' && !node.attrs.id) transform.delete(position, position + 1);
+}
+
+/** The new docs of the chapters in which a repair changed anything, and how many links it changed. */
+export interface BookRepair {
+  chapters: { id: string; doc: Node }[];
+  changed: number;
+}
+
+/**
+ * Repairs every link that is picked. `repairFor` gives the repair of a link or `null` to leave it.
+ * Links are taken from the end of each chapter, so that earlier positions hold.
+ */
+export function repairBook(book: ReadBook, repairFor: (link: Link) => Repair | null): BookRepair {
+  const result: BookRepair = { chapters: [], changed: 0 };
+  for (const chapter of book.chapters) {
+    const transform = new Transform(chapter.doc);
+    for (const link of linksOfChapter(chapter.doc, chapter.id).reverse()) {
+      const repair = repairFor(link);
+      if (!repair) continue;
+      const steps = transform.steps.length;
+      applyRepair(transform, link, repair);
+      if (transform.steps.length > steps) result.changed += 1;
+    }
+    if (transform.docChanged) result.chapters.push({ id: chapter.id, doc: transform.doc });
+  }
+  return result;
+}

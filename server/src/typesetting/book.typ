@@ -1,0 +1,145 @@
+// The one template of every PDF that Vennet makes. It reads the book as JSON and lays it out; nothing of the book's
+// text is ever taken as markup. The data's shape is TypesetBook in core/src/publish/typeset-book.ts.
+
+#let book = json(sys.inputs.book)
+#let language = book.language.split("-")
+
+#set document(title: book.title, author: if book.author == "" { () } else { book.author })
+#set page(width: 148mm, height: 210mm, margin: (inside: 20mm, outside: 17mm, top: 18mm, bottom: 20mm))
+#set text(font: "Libertinus Serif", size: 10.5pt, lang: language.at(0), region: if language.len() > 1 and language.at(1).len() == 2 { language.at(1) } else { none }, hyphenate: true)
+#set par(justify: true, leading: 0.68em, spacing: 0.9em)
+#set heading(bookmarked: true)
+#show heading: set text(hyphenate: false)
+#show heading: set par(justify: false)
+#show heading.where(level: 1): it => { pagebreak(weak: true); v(18mm, weak: false); text(size: 20pt, weight: "regular", it); v(7mm) }
+#show heading.where(level: 2): it => { v(4mm, weak: true); text(size: 13.5pt, it); v(1.5mm) }
+#show heading.where(level: 3): it => { v(3mm, weak: true); text(size: 11.5pt, it); v(1mm) }
+#set quote(block: true)
+#set list(indent: 2mm)
+#set enum(indent: 2mm)
+#set table(stroke: (x, y) => (bottom: 0.4pt + luma(110)), inset: (x: 2mm, y: 1.5mm))
+#show table: set par(justify: false, leading: 0.55em)
+#show table: set text(size: 9.5pt)
+#show figure: set block(breakable: true)
+#show figure.caption: set par(justify: false)
+#show figure.caption: set text(size: 9.5pt)
+
+#let linked(body) = {
+  let painted = text(fill: rgb(book.look.light), body)
+  if book.look.underline == "solid" { underline(offset: 1.8pt, stroke: 0.5pt, painted) }
+  else if book.look.underline == "dotted" { underline(offset: 1.8pt, stroke: (thickness: 0.6pt, dash: "densely-dotted"), painted) }
+  else { painted }
+}
+
+#let spot(id) = if id != none [#metadata(id)#label(id)]
+#let leads(node, body) = {
+  if "url" in node { link(node.url, body) }
+  else if "place" in node { link(label(node.place), body) }
+  else { body }
+}
+
+#let picture(node, height: auto, width: auto) = {
+  if node.src == none { emph(node.alt) }
+  else if node.decorative { pdf.artifact(image(node.src, height: height, width: width)) }
+  else { image(node.src, alt: node.alt, height: height, width: width) }
+}
+
+#let inline(nodes) = {
+  for node in nodes {
+    if type(node) == str { node }
+    else if node.t == "em" { emph(inline(node.c)) }
+    else if node.t == "strong" { strong(inline(node.c)) }
+    else if node.t == "mono" { text(font: "DejaVu Sans Mono", size: 0.85em, inline(node.c)) }
+    else if node.t == "sub" { sub(inline(node.c)) }
+    else if node.t == "sup" { super(inline(node.c)) }
+    else if node.t == "br" { linebreak() }
+    else if node.t == "anchor" { spot(node.id) }
+    else if node.t == "link" { leads(node, linked(inline(node.c))) }
+    else if node.t == "picture" { spot(node.at("id", default: none)); box(picture(node, height: 1.2em)) }
+  }
+}
+
+// Runs of spaces and line breaks stay as they are written.
+#let preformatted(nodes) = {
+  for node in nodes {
+    if type(node) == str {
+      for (index, line) in node.split("\n").enumerate() {
+        if index > 0 { linebreak() }
+        line.replace(" ", "\u{a0}")
+      }
+    } else if node.t == "link" { leads(node, linked(preformatted(node.c))) }
+    else if node.t == "anchor" { spot(node.id) }
+    else if "c" in node { preformatted(node.c) }
+  }
+}
+
+#let figure-of(node) = {
+  let drawn = if node.src == none or node.decorative { picture(node) } else {
+    layout(size => {
+      let natural = measure(image(node.src, alt: node.alt))
+      picture(node, width: calc.min(size.width, natural.width, 150mm * natural.width / natural.height))
+    })
+  }
+  let shown = leads(node, drawn)
+  if node.caption.len() == 0 { align(center, shown) }
+  else { figure(shown, caption: inline(node.caption), kind: "picture", supplement: none, numbering: none) }
+}
+
+#let blocks(nodes) = {
+  for node in nodes {
+    let id = node.at("id", default: none)
+    if node.t == "h" {
+      let made = heading(level: node.level, inline(node.c))
+      if id == none { made } else [#made#label(id)]
+    } else if node.t == "p" { par(spot(id) + inline(node.c)) }
+    else {
+      spot(id)
+      if node.t == "quote" { quote(blocks(node.c)) }
+      else if node.t == "ul" { list(..node.c.map(item => spot(item.at("id", default: none)) + blocks(item.c))) }
+      else if node.t == "ol" { enum(start: node.start, ..node.c.map(item => spot(item.at("id", default: none)) + blocks(item.c))) }
+      else if node.t == "code" { block(inset: (left: 3mm), par(justify: false, text(font: "DejaVu Sans Mono", size: 8pt, hyphenate: false, preformatted(node.c)))) }
+      else if node.t == "rule" { align(center, pdf.artifact(line(length: 25%, stroke: 0.5pt))) }
+      else if node.t == "figure" { figure-of(node) }
+      else if node.t == "table" {
+        let cell(it) = table.cell(x: it.x, y: it.y, colspan: it.colspan, rowspan: it.rowspan, if it.strong { strong(blocks(it.c)) } else { blocks(it.c) })
+        let head = if node.header { (table.header(..node.cells.filter(it => it.y == 0).map(cell)),) } else { () }
+        let body = node.cells.filter(it => not node.header or it.y > 0).map(cell)
+        let made = table(columns: (1fr,) * node.columns, ..head, ..body)
+        if node.caption.len() == 0 { made } else { figure(made, caption: figure.caption(position: top, inline(node.caption)), supplement: none, numbering: none) }
+      }
+    }
+  }
+}
+
+// Title page
+#page(numbering: none)[
+  #v(1fr)
+  #align(center)[
+    #set par(justify: false)
+    #{ show title: set text(size: 28pt, weight: "regular", hyphenate: false); title() }
+    #if book.subtitle != "" { v(3mm); text(size: 13pt, book.subtitle) }
+    #if book.author != "" { v(12mm); text(size: 12pt, book.author) }
+  ]
+  #v(2fr)
+]
+
+// Contents
+#{
+  show heading.where(level: 1): it => { v(10mm); text(size: 16pt, weight: "regular", it.body); v(4mm) }
+  show outline.entry.where(level: 1): set block(above: 1.1em)
+  outline(title: sys.inputs.contents, depth: 2)
+}
+
+#set page(numbering: "1", footer: context align(center, text(size: 9pt, counter(page).display())))
+#counter(page).update(1)
+#for chapter in book.chapters {
+  pagebreak(weak: true)
+  if chapter.untitled {
+    // The outline needs an entry; the page shows none, as the book has none.
+    [#{ show heading: none; heading(level: 1, chapter.title) }]
+  }
+  spot(if chapter.id == "" { none } else { chapter.id })
+  blocks(chapter.blocks)
+}
+
+#context [#metadata(json(bytes(sys.inputs.places)).map(id => (id: id, ..query(label(id)).first().location().position()))) <places>]
