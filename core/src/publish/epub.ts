@@ -1,6 +1,7 @@
 import { strToU8, zipSync, type Zippable } from 'fflate';
 import type { Node } from 'prosemirror-model';
 import { wordsOf, type ReadChapter } from '../manuscript/index.js';
+import { contentsTitle } from './contents-title.js';
 import { headingId, onceEach, type Edition, type EnclosureFile } from './edition.js';
 import { coverDrawing, packageDocument, stylesheet } from './epub-parts.js';
 import { content, type PageContext } from './xhtml.js';
@@ -156,19 +157,20 @@ function navigation(edition: Edition, pages: EpubPage[]): string {
     const under = first && first.words !== chapter.title ? [first, ...rest] : rest;
     return [top, ...under.map(({ level, words, id }) => ({ level, words, href: `${file}#${id}` }))];
   });
+  const title = contentsTitle(edition.book.language);
   const start = pages.find(({ chapter }) => chapter.matter === 'main') ?? pages[0];
   const body = `<nav epub:type="toc" role="doc-toc" id="toc">
-<h1>Contents</h1>
+<h1>${escapeXml(title)}</h1>
 ${nestedList(entries)}
 </nav>
 <nav epub:type="landmarks" hidden="">
 <ol>
 <li><a epub:type="titlepage" href="title.xhtml">Title page</a></li>
-<li><a epub:type="toc" href="nav.xhtml">Contents</a></li>
+<li><a epub:type="toc" href="nav.xhtml">${escapeXml(title)}</a></li>
 <li><a epub:type="bodymatter" href="${start.file}">Start of the text</a></li>
 </ol>
 </nav>`;
-  return document(edition, 'Contents', body, 'frontmatter');
+  return document(edition, title, body, 'frontmatter');
 }
 
 interface ContentsEntry {

@@ -1,3 +1,4 @@
+export { contentsTitle } from './contents-title.js';
 export { editionOf } from './edition.js';
 export type { Edition, EnclosureFile, ExpectedLink } from './edition.js';
 export { makeEpub } from './epub.js';

@@ -15,9 +15,9 @@
 #show heading.where(level: 2): it => { v(4mm, weak: true); text(size: 13.5pt, it); v(1.5mm) }
 #show heading.where(level: 3): it => { v(3mm, weak: true); text(size: 11.5pt, it); v(1mm) }
 #set quote(block: true)
-#set list(indent: 2mm)
-#set enum(indent: 2mm)
-#set table(stroke: (x, y) => (bottom: 0.4pt + luma(110)), inset: (x: 2mm, y: 1.5mm))
+#set list(indent: 2mm, spacing: 0.7em)
+#set enum(indent: 2mm, spacing: 0.7em)
+#set table(align: left + top, stroke: (x, y) => (bottom: 0.4pt + luma(110)), inset: (x: 2mm, y: 1.5mm))
 #show table: set par(justify: false, leading: 0.55em)
 #show table: set text(size: 9.5pt)
 #show figure: set block(breakable: true)
@@ -77,7 +77,7 @@
   let drawn = if node.src == none or node.decorative { picture(node) } else {
     layout(size => {
       let natural = measure(image(node.src, alt: node.alt))
-      picture(node, width: calc.min(size.width, natural.width, 150mm * natural.width / natural.height))
+      picture(node, width: calc.min(size.width, natural.width, 150mm * (natural.width / natural.height)))
     })
   }
   let shown = leads(node, drawn)
@@ -89,7 +89,7 @@
   for node in nodes {
     let id = node.at("id", default: none)
     if node.t == "h" {
-      let made = heading(level: node.level, inline(node.c))
+      let made = heading(level: node.level, supplement: node.words, inline(node.c))
       if id == none { made } else [#made#label(id)]
     } else if node.t == "p" { par(spot(id) + inline(node.c)) }
     else {
@@ -127,6 +127,8 @@
 #{
   show heading.where(level: 1): it => { v(10mm); text(size: 16pt, weight: "regular", it.body); v(4mm) }
   show outline.entry.where(level: 1): set block(above: 1.1em)
+  // Entries show the words of the heading alone: links and places in it stand in the text only.
+  show outline.entry: it => link(it.element.location(), it.indented(none, it.element.supplement + h(2mm) + box(width: 1fr, it.fill) + h(2mm) + it.page()))
   outline(title: sys.inputs.contents, depth: 2)
 }
 
@@ -136,7 +138,7 @@
   pagebreak(weak: true)
   if chapter.untitled {
     // The outline needs an entry; the page shows none, as the book has none.
-    [#{ show heading: none; heading(level: 1, chapter.title) }]
+    [#{ show heading: none; heading(level: 1, supplement: chapter.title, chapter.title) }]
   }
   spot(if chapter.id == "" { none } else { chapter.id })
   blocks(chapter.blocks)

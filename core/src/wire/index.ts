@@ -1,0 +1,136 @@
+/**
+ * The shapes that travel between the server and its clients. Both sides take them from here; the HTTP interface is
+ * described at `/api/openapi.json`.
+ */
+import type { BringInReport } from '../bring-in/index.js';
+import type { Finding } from '../audit/index.js';
+import type { DestinationKind } from '../destination/index.js';
+import type { Book, BookDetails, Chapter } from '../manuscript/index.js';
+import type { Format, Loss } from '../publish/index.js';
+import type { Answer, VerdictName } from '../reach/index.js';
+import type { Proof } from '../readback/index.js';
+import type { Repair } from '../repair/index.js';
+
+/** A book as the Library lists it. Times are ISO 8601. */
+export interface BookSummary extends Pick<BookDetails, 'id' | 'title' | 'subtitle' | 'author' | 'language'> {
+  chapters: number;
+  words: number;
+  links: number;
+  updatedAt: string;
+  deletedAt: string | null;
+}
+
+/** A chapter with the version that a save has to name. */
+export interface VersionedChapter extends Chapter {
+  version: number;
+}
+
+export interface Manuscript extends Omit<Book, 'chapters'> {
+  chapters: VersionedChapter[];
+  report: BringInReport | null;
+}
+
+/** The answer to a save: the version that it made. */
+export interface ChapterSaved {
+  id: string;
+  version: number;
+  title: string;
+}
+
+/** The latest verdict on one address. */
+export interface DestinationVerdict {
+  href: string;
+  verdict: VerdictName;
+  reason: string;
+  movedTo: string | null;
+  checkedAt: string;
+  answer: Answer;
+}
+
+/** One use of one link, as `GET /api/books/:id/links` gives it. */
+export interface LinkRow {
+  id: string;
+  kind: DestinationKind;
+  href: string;
+  text: string;
+  chapter: string;
+  verdict: VerdictName;
+  findings: Pick<Finding, 'rule' | 'severity' | 'message'>[];
+}
+
+export type JobState = 'waiting' | 'running' | 'done' | 'failed' | 'stopped';
+
+export interface CheckRun {
+  id: string;
+  state: JobState;
+  done: number;
+  total: number;
+  createdAt: string;
+  finishedAt: string | null;
+  /** How many destinations got each verdict. */
+  verdicts: Partial<Record<VerdictName, number>>;
+}
+
+export interface ExportJob {
+  id: string;
+  format: Format;
+  state: JobState;
+  /** What is being done, while it runs. */
+  stage: string;
+  done: number;
+  total: number;
+  /** Why it failed, in words for the author. */
+  message: string;
+  /** What is not as it should be in the made file, beside its links. */
+  notes: string[];
+  proof: Proof | null;
+  size: number | null;
+  fileName: string;
+  createdAt: string;
+  finishedAt: string | null;
+}
+
+/** What publishing in one form will lose or change. */
+export interface FormPreview {
+  format: Format;
+  links: number;
+  losses: Loss[];
+}
+
+/** Which links a repair is for: all uses of an address, or single links by id. */
+export type RepairTarget = { href: string } | { links: string[] };
+
+export interface RepairRequest {
+  target: RepairTarget;
+  repair: Repair;
+}
+
+/** What a repair did; the snapshot is the book before it. */
+export interface RepairDone {
+  changed: number;
+  snapshot: string;
+}
+
+export interface Snapshot {
+  id: string;
+  reason: string;
+  createdAt: string;
+}
+
+/** What the interface has to know of the server it talks to. */
+export interface ServerFacts {
+  /** The port of the stand-in world, where its sites can be visited; `null` when it is off. */
+  worldPort: number | null;
+}
+
+/** A problem document (RFC 9457) as the server sends it. */
+export interface Problem {
+  type: string;
+  title: string;
+  status: number;
+  detail: string;
+  /** Where in the sent JSON the fault is, for a chapter that does not fit the schema. */
+  path?: string;
+  /** The chapter as it is stored, when a save was refused because it is stale. */
+  current?: VersionedChapter;
+}

@@ -1,0 +1,137 @@
+import 'reflect-metadata';
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { Module, ValidationPipe, type DynamicModule } from '@nestjs/common';
+import { NestFactory } from '@nestjs/core';
+import { MulterModule } from '@nestjs/platform-express';
+import type { NestExpressApplication } from '@nestjs/platform-express';
+import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
+import { TypeOrmModule } from '@nestjs/typeorm';
+import compression from 'compression';
+import type { Request, Response, NextFunction } from 'express';
+import { BooksController } from './books/books.controller.js';
+import { BooksService } from './books/books.service.js';
+import { BringInService } from './bring-in/bring-in.service.js';
+import { ChecksController } from './checks/checks.controller.js';
+import { ChecksService } from './checks/checks.service.js';
+import type { StandIn } from './checks/prober/connector.js';
+import { Prober, type ProberOptions } from './checks/prober/prober.js';
+import { dataSourceOptions } from './database/data-source.js';
+import { Facts, FactsController } from './edge/facts.controller.js';
+import { ProblemFilter } from './edge/problem.js';
+import { sameOrigin } from './edge/same-origin.js';
+import { EnclosureEntity } from './enclosures/enclosure.entity.js';
+import { EnclosuresController } from './enclosures/enclosures.controller.js';
+import { EnclosureStore } from './enclosures/enclosure-store.js';
+import { JobQueue } from './jobs/queue.js';
+import { PublishingController } from './publishing/publishing.controller.js';
+import { ExportDirectory, PublishingService } from './publishing/publishing.service.js';
+
+export interface AppOptions {
+  databaseUrl: string;
+  dataDirectory: string;
+  webDirectory: string | null;
+  world: (StandIn & { visitPort: number }) | null;
+  prober?: ProberOptions;
+}
+
+/** The largest book that can be brought in, in bytes. */
+const LARGEST_UPLOAD = 200 * 2 ** 20;
+/** The largest chapter that can be saved. */
+const LARGEST_CHAPTER = '32mb';
+
+@Module({})
+class AppModule {
+  static with(options: AppOptions): DynamicModule {
+    const uploads = join(options.dataDirectory, 'uploads');
+    mkdirSync(uploads, { recursive: true });
+    return {
+      module: AppModule,
+      imports: [
+        TypeOrmModule.forRoot({ ...dataSourceOptions(options.databaseUrl), retryAttempts: 0 }),
+        TypeOrmModule.forFeature([EnclosureEntity]),
+        MulterModule.register({ dest: uploads, limits: { fileSize: LARGEST_UPLOAD, files: 1 } }),
+      ],
+      controllers: [
+        FactsController,
+        BooksController,
+        ChecksController,
+        PublishingController,
+        EnclosuresController,
+      ],
+      providers: [
+        BooksService,
+        BringInService,
+        ChecksService,
+        PublishingService,
+        JobQueue,
+        { provide: Prober, useFactory: () => new Prober({ ...options.prober, standIn: options.world }) },
+        {
+          provide: EnclosureStore,
+          useFactory: () => new EnclosureStore(join(options.dataDirectory, 'enclosures')),
+        },
+        { provide: ExportDirectory, useValue: { path: join(options.dataDirectory, 'exports') } },
+        { provide: Facts, useValue: { worldPort: options.world?.visitPort ?? null } },
+      ],
+    };
+  }
+}
+
+/** Makes the application; the caller lets it listen and closes it. Migrations have run when it is there. */
+export async function createApp(options: AppOptions): Promise<NestExpressApplication> {
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(options), {
+    logger: ['error', 'warn'],
+    abortOnError: false,
+  });
+  app.use(sameOrigin);
+  app.use(
+    compression({
+      filter: (request, response) =>
+        !request.path.endsWith('/events') && compression.filter(request, response),
+    }),
+  );
+  app.useBodyParser('json', { limit: LARGEST_CHAPTER });
+  app.useGlobalPipes(new ValidationPipe({ whitelist: true, forbidNonWhitelisted: true, transform: true }));
+  app.useGlobalFilters(new ProblemFilter());
+  app.disable('x-powered-by');
+  describe(app);
+  if (options.webDirectory) serveInterface(app, options.webDirectory);
+  return app;
+}
+
+function describe(app: NestExpressApplication): void {
+  const config = new DocumentBuilder()
+    .setTitle('Vennet')
+    .setDescription('The HTTP interface of the link workbench')
+    .setVersion('1')
+    .build();
+  SwaggerModule.setup('api', app, () => SwaggerModule.createDocument(app, config), {
+    ui: false,
+    jsonDocumentUrl: 'api/openapi.json',
+    yamlDocumentUrl: 'api/openapi.yaml',
+  });
+}
+
+/** The built interface; every address that is no file and not the HTTP interface's is a room of it. */
+function serveInterface(app: NestExpressApplication, directory: string): void {
+  app.useStaticAssets(directory, {
+    index: false,
+    dotfiles: 'allow',
+    setHeaders: (response: Response, path: string) => {
+      if (path.includes('/assets/'))
+        response.setHeader('cache-control', 'public, max-age=31536000, immutable');
+    },
+  });
+  app.use((request: Request, response: Response, next: NextFunction) => {
+    if (request.method !== 'GET' || request.path.startsWith('/api/')) return next();
+    response
+      .set({
+        'content-security-policy':
+          "default-src 'self'; img-src 'self' data: blob:; style-src 'self' 'unsafe-inline'; worker-src 'self' blob:; frame-ancestors 'none'",
+        'referrer-policy': 'no-referrer',
+        'x-content-type-options': 'nosniff',
+        'cache-control': 'no-cache',
+      })
+      .sendFile(join(directory, 'index.html'), { dotfiles: 'allow' });
+  });
+}

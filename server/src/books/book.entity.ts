@@ -1,0 +1,42 @@
+import type { BringInReport } from '@vennet/core/bring-in';
+import type { LinkLook } from '@vennet/core/manuscript';
+import { Column, Entity, PrimaryColumn } from 'typeorm';
+
+@Entity('books')
+export class BookEntity {
+  @PrimaryColumn({ type: 'char', length: 36 })
+  id: string;
+
+  @Column({ type: 'varchar' })
+  title: string;
+
+  @Column({ type: 'varchar' })
+  subtitle: string;
+
+  @Column({ type: 'varchar' })
+  author: string;
+
+  @Column({ type: 'varchar' })
+  language: string;
+
+  @Column({ type: 'text' })
+  description: string;
+
+  @Column({ type: 'json' })
+  look: LinkLook;
+
+  @Column({ type: 'json', nullable: true })
+  report: BringInReport | null;
+
+  @Column({ type: 'varchar', name: 'created_by' })
+  createdBy: string;
+
+  @Column({ type: 'datetime', precision: 3, name: 'created_at' })
+  createdAt: Date;
+
+  @Column({ type: 'datetime', precision: 3, name: 'updated_at' })
+  updatedAt: Date;
+
+  @Column({ type: 'datetime', precision: 3, name: 'deleted_at', nullable: true })
+  deletedAt: Date | null;
+}

@@ -1,0 +1,126 @@
+import { rm } from 'node:fs/promises';
+import {
+  Body,
+  Controller,
+  Delete,
+  Get,
+  HttpCode,
+  Param,
+  ParseUUIDPipe,
+  Patch,
+  Post,
+  Put,
+  UploadedFile,
+  UseInterceptors,
+} from '@nestjs/common';
+import { FileInterceptor } from '@nestjs/platform-express';
+import { ApiBody, ApiConsumes, ApiTags } from '@nestjs/swagger';
+import type { BringInReport } from '@vennet/core/bring-in';
+import type {
+  BookSummary,
+  ChapterSaved,
+  LinkRow,
+  Manuscript,
+  RepairDone,
+  Snapshot,
+  VersionedChapter,
+} from '@vennet/core/wire';
+import { BringInService } from '../bring-in/bring-in.service.js';
+import { ChecksService } from '../checks/checks.service.js';
+import { ProblemError } from '../edge/problem.js';
+import { BookChangesDto, NewBookDto, NewChapterDto, RepairDto, SaveChapterDto } from './books.dto.js';
+import { BooksService } from './books.service.js';
+
+@ApiTags('books')
+@Controller('api')
+export class BooksController {
+  constructor(
+    private readonly books: BooksService,
+    private readonly checks: ChecksService,
+    private readonly bringing: BringInService,
+  ) {}
+
+  @Get('books')
+  list(): Promise<BookSummary[]> {
+    return this.books.list();
+  }
+
+  @Post('books')
+  async start(@Body() body: NewBookDto): Promise<{ id: string }> {
+    return { id: await this.books.start(body) };
+  }
+
+  /** Makes a book of an EPUB or HTML file, sent as the multipart field `file`. */
+  @Post('books/bring-in')
+  @ApiConsumes('multipart/form-data')
+  @ApiBody({ schema: { type: 'object', properties: { file: { type: 'string', format: 'binary' } } } })
+  @UseInterceptors(FileInterceptor('file'))
+  async bringIn(@UploadedFile() file?: Express.Multer.File): Promise<{ id: string; report: BringInReport }> {
+    if (!file) throw new ProblemError(400, 'No file', 'Send the book as the field “file”.');
+    try {
+      // Browsers send file names as UTF-8; the parser takes them for Latin-1.
+      return await this.bringing.bringIn(file.path, Buffer.from(file.originalname, 'latin1').toString());
+    } finally {
+      await rm(file.path, { force: true });
+    }
+  }
+
+  @Get('books/:id')
+  manuscript(@Param('id', ParseUUIDPipe) id: string): Promise<Manuscript> {
+    return this.books.manuscript(id);
+  }
+
+  @Patch('books/:id')
+  @HttpCode(204)
+  change(@Param('id', ParseUUIDPipe) id: string, @Body() body: BookChangesDto): Promise<void> {
+    return this.books.change(id, body);
+  }
+
+  @Delete('books/:id')
+  @HttpCode(204)
+  remove(@Param('id', ParseUUIDPipe) id: string): Promise<void> {
+    return this.books.setDeleted(id, true);
+  }
+
+  /** Takes the removal of a book back. */
+  @Post('books/:id/put-back')
+  @HttpCode(204)
+  putBack(@Param('id', ParseUUIDPipe) id: string): Promise<void> {
+    return this.books.setDeleted(id, false);
+  }
+
+  @Get('books/:id/links')
+  links(@Param('id', ParseUUIDPipe) id: string): Promise<LinkRow[]> {
+    return this.checks.links(id);
+  }
+
+  @Post('books/:id/chapters')
+  addChapter(@Param('id', ParseUUIDPipe) id: string, @Body() body: NewChapterDto): Promise<VersionedChapter> {
+    return this.books.addChapter(id, body);
+  }
+
+  @Put('chapters/:id')
+  save(@Param('id') id: string, @Body() body: SaveChapterDto): Promise<ChapterSaved> {
+    return this.books.saveChapter(id, body);
+  }
+
+  @Post('books/:id/repairs')
+  @HttpCode(200)
+  repair(@Param('id', ParseUUIDPipe) id: string, @Body() body: RepairDto): Promise<RepairDone> {
+    return this.books.repair(id, body);
+  }
+
+  @Get('books/:id/snapshots')
+  snapshots(@Param('id', ParseUUIDPipe) id: string): Promise<Snapshot[]> {
+    return this.books.snapshots(id);
+  }
+
+  @Post('books/:id/snapshots/:snapshot/restore')
+  @HttpCode(200)
+  restore(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Param('snapshot', ParseUUIDPipe) snapshot: string,
+  ): Promise<RepairDone> {
+    return this.books.restore(id, snapshot);
+  }
+}

@@ -1,0 +1,126 @@
+import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
+import type { Destination } from '@vennet/core/destination';
+import {
+  IsArray,
+  IsIn,
+  IsInt,
+  IsObject,
+  IsOptional,
+  IsString,
+  Length,
+  Matches,
+  MaxLength,
+  Min,
+} from 'class-validator';
+import type { Repair } from '@vennet/core/repair';
+import type { RepairTarget } from '@vennet/core/wire';
+
+const LANGUAGE = /^[a-z]{2,3}(?:-[A-Za-z0-9]{2,8})*$/;
+
+export class NewBookDto {
+  @ApiProperty()
+  @IsString()
+  @Length(1, 300, { message: 'Give the book a title of 1 to 300 characters.' })
+  title: string;
+
+  @ApiPropertyOptional()
+  @IsOptional()
+  @IsString()
+  @MaxLength(300)
+  author?: string;
+
+  @ApiPropertyOptional({ description: 'BCP 47 language tag', default: 'en' })
+  @IsOptional()
+  @Matches(LANGUAGE, { message: 'A language is written as a tag such as en, de or pt-BR.' })
+  language?: string;
+}
+
+export class BookChangesDto {
+  @ApiPropertyOptional()
+  @IsOptional()
+  @IsString()
+  @Length(1, 300, { message: 'Give the book a title of 1 to 300 characters.' })
+  title?: string;
+
+  @ApiPropertyOptional()
+  @IsOptional()
+  @IsString()
+  @MaxLength(300)
+  subtitle?: string;
+
+  @ApiPropertyOptional()
+  @IsOptional()
+  @IsString()
+  @MaxLength(300)
+  author?: string;
+
+  @ApiPropertyOptional()
+  @IsOptional()
+  @Matches(LANGUAGE, { message: 'A language is written as a tag such as en, de or pt-BR.' })
+  language?: string;
+
+  @ApiPropertyOptional()
+  @IsOptional()
+  @IsString()
+  @MaxLength(5000)
+  description?: string;
+}
+
+export class SaveChapterDto {
+  @ApiProperty({ description: 'The version that the text was read at' })
+  @IsInt()
+  @Min(1)
+  version: number;
+
+  @ApiProperty({
+    description: 'The chapter as JSON of the schema',
+    type: 'object',
+    additionalProperties: true,
+  })
+  @IsObject()
+  doc: object;
+}
+
+export class NewChapterDto {
+  @ApiProperty()
+  @IsString()
+  @MaxLength(300)
+  title: string;
+
+  @ApiPropertyOptional({ description: 'The chapter after which it comes; at the end without one' })
+  @IsOptional()
+  @IsString()
+  after?: string;
+}
+
+export class RepairDto {
+  @ApiProperty({
+    description: '{ href } for all uses of an address, or { links: [id, …] }',
+    type: 'object',
+    additionalProperties: true,
+  })
+  @IsObject()
+  target: RepairTarget;
+
+  @ApiProperty({
+    description: 'A repair as core/repair takes it',
+    type: 'object',
+    additionalProperties: true,
+  })
+  @IsObject()
+  repair: Repair & { destination?: Destination };
+}
+
+export class NewCheckDto {
+  @ApiPropertyOptional({ type: [String], description: 'Only these addresses; all of the book without them' })
+  @IsOptional()
+  @IsArray()
+  @IsString({ each: true })
+  hrefs?: string[];
+}
+
+export class NewExportDto {
+  @ApiProperty({ enum: ['epub', 'pdf'] })
+  @IsIn(['epub', 'pdf'], { message: 'A book can be made as “epub” or “pdf”.' })
+  format: 'epub' | 'pdf';
+}

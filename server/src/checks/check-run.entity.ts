@@ -1,0 +1,23 @@
+import type { JobState } from '@vennet/core/wire';
+import { Column, Entity, PrimaryColumn } from 'typeorm';
+
+@Entity('check_runs')
+export class CheckRunEntity {
+  @PrimaryColumn({ type: 'char', length: 36 })
+  id: string;
+
+  @Column({ type: 'char', length: 36, name: 'book_id' })
+  bookId: string;
+
+  @Column({ type: 'enum', enum: ['waiting', 'running', 'done', 'failed', 'stopped'] })
+  state: JobState;
+
+  @Column({ type: 'varchar', name: 'created_by' })
+  createdBy: string;
+
+  @Column({ type: 'datetime', precision: 3, name: 'created_at' })
+  createdAt: Date;
+
+  @Column({ type: 'datetime', precision: 3, name: 'finished_at', nullable: true })
+  finishedAt: Date | null;
+}

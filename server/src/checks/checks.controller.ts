@@ -1,0 +1,55 @@
+import {
+  Body,
+  Controller,
+  Get,
+  HttpCode,
+  Param,
+  ParseUUIDPipe,
+  Post,
+  Sse,
+  type MessageEvent,
+} from '@nestjs/common';
+import { ApiTags } from '@nestjs/swagger';
+import type { CheckRun, DestinationVerdict } from '@vennet/core/wire';
+import { map, type Observable } from 'rxjs';
+import { NewCheckDto } from '../books/books.dto.js';
+import { ChecksService } from './checks.service.js';
+
+@ApiTags('checks')
+@Controller('api')
+export class ChecksController {
+  constructor(private readonly checks: ChecksService) {}
+
+  @Post('books/:id/checks')
+  @HttpCode(202)
+  async start(@Param('id', ParseUUIDPipe) id: string, @Body() body?: NewCheckDto): Promise<{ id: string }> {
+    return { id: await this.checks.start(id, body?.hrefs) };
+  }
+
+  @Get('books/:id/checks')
+  ofBook(@Param('id', ParseUUIDPipe) id: string): Promise<CheckRun[]> {
+    return this.checks.ofBook(id);
+  }
+
+  @Get('books/:id/verdicts')
+  verdicts(@Param('id', ParseUUIDPipe) id: string): Promise<DestinationVerdict[]> {
+    return this.checks.verdicts(id);
+  }
+
+  @Get('checks/:id')
+  one(@Param('id', ParseUUIDPipe) id: string): Promise<CheckRun> {
+    return this.checks.one(id);
+  }
+
+  @Post('checks/:id/stop')
+  @HttpCode(200)
+  stop(@Param('id', ParseUUIDPipe) id: string): Promise<CheckRun> {
+    return this.checks.stop(id);
+  }
+
+  /** The state of the run at each change, as server-sent events. */
+  @Sse('checks/:id/events')
+  events(@Param('id', ParseUUIDPipe) id: string): Observable<MessageEvent> {
+    return this.checks.events(id).pipe(map((run) => ({ data: run })));
+  }
+}

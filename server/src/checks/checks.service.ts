@@ -1,0 +1,263 @@
+import { createHash, randomUUID } from 'node:crypto';
+import { Injectable, type OnApplicationBootstrap } from '@nestjs/common';
+import { linksOf, placesOf } from '@vennet/core/manuscript';
+import { audit } from '@vennet/core/audit';
+import { verdictInside, verdictOf, type Answer, type VerdictName } from '@vennet/core/reach';
+import type { CheckRun, DestinationVerdict, JobState, LinkRow } from '@vennet/core/wire';
+import { concat, concatMap, defer, from, Observable, of, Subject } from 'rxjs';
+import { DataSource, In, IsNull, type Repository } from 'typeorm';
+import { BooksService } from '../books/books.service.js';
+import { LOCAL_AUTHOR } from '../edge/author.js';
+import { notFound, ProblemError } from '../edge/problem.js';
+import { JobQueue, ShutdownError } from '../jobs/queue.js';
+import { CheckRowEntity } from './check-row.entity.js';
+import { CheckRunEntity } from './check-run.entity.js';
+import { Prober } from './prober/prober.js';
+
+/** Answers are stored in groups: after this many, or this time in ms after the first of a group. */
+const GROUP = 50;
+const GROUP_TIME = 100;
+
+/**
+ * Check runs. Each is rows in the database, one a destination; a row with a verdict is never asked again, so a run that
+ * was cut off goes on where it was.
+ */
+@Injectable()
+export class ChecksService implements OnApplicationBootstrap {
+  readonly #runs: Repository<CheckRunEntity>;
+  readonly #rows: Repository<CheckRowEntity>;
+  readonly #changes = new Subject<string>();
+
+  constructor(
+    private readonly database: DataSource,
+    private readonly books: BooksService,
+    private readonly queue: JobQueue,
+    private readonly prober: Prober,
+  ) {
+    this.#runs = database.getRepository(CheckRunEntity);
+    this.#rows = database.getRepository(CheckRowEntity);
+  }
+
+  /** Runs that were under way when the server ended go on. */
+  async onApplicationBootstrap(): Promise<void> {
+    const open = await this.#runs.find({
+      where: { state: In(['waiting', 'running']) },
+      order: { createdAt: 'ASC' },
+    });
+    for (const { id } of open) this.#enqueue(id);
+  }
+
+  async start(bookId: string, hrefs?: string[]): Promise<string> {
+    const open = await this.#runs.findOneBy({ bookId, state: In(['waiting', 'running']) });
+    if (open)
+      throw new ProblemError(
+        409,
+        'A check is running',
+        'The links of this book are being checked. Wait for it, or stop it first.',
+      );
+    const book = await this.books.read(bookId);
+    const wanted = hrefs && new Set(hrefs);
+    const web = linksOf(book).filter(({ kind, href }) => kind === 'web' && (!wanted || wanted.has(href)));
+    const destinations = [...new Set(web.map(({ href }) => href))];
+    const id = randomUUID();
+    await this.database.transaction(async (manager) => {
+      const run = {
+        id,
+        bookId,
+        state: 'waiting' as const,
+        createdBy: LOCAL_AUTHOR,
+        createdAt: new Date(),
+        finishedAt: null,
+      };
+      await manager.insert(CheckRunEntity, run);
+      for (let at = 0; at < destinations.length; at += 1000)
+        await manager.insert(
+          CheckRowEntity,
+          destinations
+            .slice(at, at + 1000)
+            .map((href) => ({ runId: id, bookId, href, hrefHash: hashOf(href) })),
+        );
+    });
+    this.#enqueue(id);
+    return id;
+  }
+
+  #enqueue(id: string): void {
+    this.queue.add({ id, run: (signal) => this.#run(id, signal) });
+  }
+
+  async #run(id: string, signal: AbortSignal): Promise<void> {
+    await this.#set(id, 'running');
+    const rows = await this.#rows.findBy({ runId: id, verdict: IsNull() });
+    const byHref = new Map(rows.map((row) => [row.href, row]));
+    const storing = new AnswerStore(this.database, () => this.#changes.next(id));
+    try {
+      await this.prober.probeAll(
+        [...byHref.keys()],
+        (href, answer) => {
+          const row = byHref.get(href);
+          if (row) storing.add(row, answer);
+        },
+        signal,
+      );
+      await storing.flush();
+      if (signal.reason instanceof ShutdownError) return;
+      await this.#set(id, signal.aborted ? 'stopped' : 'done');
+    } catch (error) {
+      await storing.flush();
+      await this.#set(id, 'failed');
+      throw error;
+    }
+  }
+
+  async #set(id: string, state: JobState): Promise<void> {
+    const finishedAt = state === 'running' ? null : new Date();
+    await this.#runs.update({ id }, { state, finishedAt });
+    this.#changes.next(id);
+  }
+
+  async stop(id: string): Promise<CheckRun> {
+    const run = await this.one(id);
+    if (run.state === 'waiting' || run.state === 'running') {
+      const waited = run.state === 'waiting';
+      if (this.queue.stop(id) && waited) await this.#set(id, 'stopped');
+    }
+    return this.one(id);
+  }
+
+  async one(id: string): Promise<CheckRun> {
+    const run = await this.#runs.findOneBy({ id });
+    if (!run) throw notFound('check');
+    return (await this.#withCounts([run]))[0];
+  }
+
+  /** The last runs of a book, the newest first. */
+  async ofBook(bookId: string): Promise<CheckRun[]> {
+    return this.#withCounts(
+      await this.#runs.find({ where: { bookId }, order: { createdAt: 'DESC' }, take: 20 }),
+    );
+  }
+
+  async #withCounts(runs: CheckRunEntity[]): Promise<CheckRun[]> {
+    if (runs.length === 0) return [];
+    const counts = await this.#rows
+      .createQueryBuilder('row')
+      .select('row.run_id', 'run')
+      .addSelect('row.verdict', 'verdict')
+      .addSelect('COUNT(*)', 'count')
+      .where('row.run_id IN (:...ids)', { ids: runs.map((run) => run.id) })
+      .groupBy('row.run_id, row.verdict')
+      .getRawMany<{ run: string; verdict: VerdictName | null; count: string }>();
+    return runs.map(({ id, state, createdAt, finishedAt }) => {
+      const own = counts.filter((one) => one.run === id);
+      const total = own.reduce((sum, one) => sum + Number(one.count), 0);
+      const verdicts: CheckRun['verdicts'] = {};
+      for (const { verdict, count } of own) if (verdict) verdicts[verdict] = Number(count);
+      const done = Object.values(verdicts).reduce((sum, count) => sum + count, 0);
+      return {
+        id,
+        state,
+        done,
+        total,
+        verdicts,
+        createdAt: createdAt.toISOString(),
+        finishedAt: finishedAt?.toISOString() ?? null,
+      };
+    });
+  }
+
+  /** The state of a run now and at each change, until it has ended. */
+  events(id: string): Observable<CheckRun> {
+    return new Observable((subscriber) => {
+      const states = concat(of(id), this.#changes).pipe(
+        concatMap((changed) => (changed === id ? defer(() => from(this.one(id))) : [])),
+      );
+      const subscription = states.subscribe({
+        next: (run) => {
+          subscriber.next(run);
+          if (run.state !== 'waiting' && run.state !== 'running') subscriber.complete();
+        },
+        error: (error) => subscriber.error(error),
+      });
+      return () => subscription.unsubscribe();
+    });
+  }
+
+  /** The latest verdict on each address of a book. */
+  async verdicts(bookId: string): Promise<DestinationVerdict[]> {
+    const rows = await this.#rows
+      .createQueryBuilder('row')
+      .where('row.book_id = :bookId AND row.verdict IS NOT NULL', { bookId })
+      .andWhere(
+        `row.id = (SELECT latest.id FROM check_rows latest WHERE latest.book_id = row.book_id AND latest.href_hash = row.href_hash
+          AND latest.verdict IS NOT NULL ORDER BY latest.checked_at DESC, latest.id DESC LIMIT 1)`,
+      )
+      .getMany();
+    return rows.flatMap(({ href, answer, checkedAt }) => {
+      if (!answer || !checkedAt) return [];
+      const { verdict, reason, movedTo = null } = verdictOf(answer);
+      return { href, verdict, reason, movedTo, checkedAt: checkedAt.toISOString(), answer };
+    });
+  }
+
+  /** Every use of every link of a book with its verdict and findings. */
+  async links(bookId: string): Promise<LinkRow[]> {
+    const book = await this.books.read(bookId);
+    const links = linksOf(book);
+    const findings = audit(links, { language: book.language });
+    const verdicts = new Map((await this.verdicts(bookId)).map(({ href, verdict }) => [href, verdict]));
+    const places = placesOf(book);
+    return links.map(({ id, kind, href, text, chapter, destination }) => ({
+      ...{ id, kind, href, text, chapter },
+      verdict:
+        verdictInside(destination, (place) => places.has(place))?.verdict ??
+        verdicts.get(href) ??
+        'unchecked',
+      findings: (findings.get(id) ?? []).map(({ rule, severity, message }) => ({ rule, severity, message })),
+    }));
+  }
+}
+
+/** Stores answers in groups, one statement each, in the order in which they came. */
+class AnswerStore {
+  #group: { row: CheckRowEntity; answer: Answer; checkedAt: Date }[] = [];
+  #timer: NodeJS.Timeout | null = null;
+  #last: Promise<void> = Promise.resolve();
+
+  constructor(
+    readonly database: DataSource,
+    readonly stored: () => void,
+  ) {}
+
+  add(row: CheckRowEntity, answer: Answer): void {
+    this.#group.push({ row, answer, checkedAt: new Date() });
+    // A failure to store stays in the chain and is met by the flush at the end of the run.
+    const flush = () => void this.flush().catch(() => {});
+    if (this.#group.length >= GROUP) flush();
+    else this.#timer ??= setTimeout(flush, GROUP_TIME);
+  }
+
+  flush(): Promise<void> {
+    if (this.#timer) clearTimeout(this.#timer);
+    this.#timer = null;
+    const group = this.#group.splice(0);
+    if (group.length > 0)
+      this.#last = this.#last.then(async () => {
+        await this.database.getRepository(CheckRowEntity).upsert(
+          group.map(({ row, answer, checkedAt }) => ({
+            ...row,
+            verdict: verdictOf(answer).verdict,
+            answer,
+            checkedAt,
+          })),
+          ['runId', 'hrefHash'],
+        );
+        this.stored();
+      });
+    return this.#last;
+  }
+}
+
+function hashOf(href: string): string {
+  return createHash('sha256').update(href).digest('hex');
+}

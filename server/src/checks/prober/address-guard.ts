@@ -1,0 +1,58 @@
+import { lookup as systemLookup, type LookupAddress } from 'node:dns';
+import { isIP, type LookupFunction } from 'node:net';
+import ipaddr from 'ipaddr.js';
+import type { buildConnector } from 'undici';
+
+/** Finds all addresses of a name, as `dns.promises.lookup` with `all` does. */
+export type Resolve = (name: string) => Promise<LookupAddress[]>;
+
+/** A connection that the guard refused: the address is not one of the public network. */
+export class PrivateAddressError extends Error {
+  readonly code = 'VENNET_PRIVATE_ADDRESS';
+
+  constructor(name: string, address: string) {
+    super(`${name} leads to ${address}, which is not a public address`);
+  }
+}
+
+/**
+ * True for addresses of the public network. Not loopback, link-local, private, carrier-grade NAT, multicast, unspecified
+ * or reserved (RFC 1918, 3927, 4193, 6598, 6890); IPv4 addresses inside IPv6 are judged as what they are.
+ */
+export function isPublicAddress(address: string): boolean {
+  return ipaddr.isValid(address) && ipaddr.process(address).range() === 'unicast';
+}
+
+export const resolveBySystem: Resolve = (name) =>
+  new Promise((resolve, reject) =>
+    systemLookup(name, { all: true }, (error, addresses) => (error ? reject(error) : resolve(addresses))),
+  );
+
+/**
+ * Wraps a connector so that it connects to public addresses only. The judgement is made when the connection is made, on
+ * the very addresses that it goes to, so a name can't answer differently in between.
+ */
+export function guardAddresses(
+  make: (lookup: LookupFunction) => buildConnector.connector,
+  resolve: Resolve = resolveBySystem,
+): buildConnector.connector {
+  const lookup: LookupFunction = (name, { all }, callback) => {
+    resolve(name).then(
+      (addresses) => {
+        const refused = addresses.find(({ address }) => !isPublicAddress(address));
+        if (refused) callback(new PrivateAddressError(name, refused.address), []);
+        else if (all) callback(null, addresses);
+        else callback(null, addresses[0].address, addresses[0].family);
+      },
+      (error: NodeJS.ErrnoException) => callback(error, []),
+    );
+  };
+  const connect = make(lookup);
+  return (options, callback) => {
+    // Node asks no resolver for an address in digits.
+    const literal = options.hostname.replace(/^\[|\]$/g, '');
+    if (isIP(literal) && !isPublicAddress(literal))
+      callback(new PrivateAddressError(options.hostname, literal), null);
+    else connect(options, callback);
+  };
+}

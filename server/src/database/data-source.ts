@@ -1,0 +1,32 @@
+import type { DataSourceOptions } from 'typeorm';
+import { BookEntity } from '../books/book.entity.js';
+import { ChapterEntity } from '../books/chapter.entity.js';
+import { SnapshotEntity } from '../books/snapshot.entity.js';
+import { CheckRowEntity } from '../checks/check-row.entity.js';
+import { CheckRunEntity } from '../checks/check-run.entity.js';
+import { EnclosureEntity } from '../enclosures/enclosure.entity.js';
+import { ExportEntity } from '../publishing/export.entity.js';
+import { FirstThread1790000000000 } from './migrations/1790000000000-first-thread.js';
+
+/** The connection to MariaDB. The tables are made by migrations only, which run at every start. */
+export function dataSourceOptions(url: string): DataSourceOptions {
+  return {
+    type: 'mariadb',
+    url,
+    timezone: 'Z',
+    charset: 'utf8mb4_unicode_ci',
+    synchronize: false,
+    migrationsRun: true,
+    migrations: [FirstThread1790000000000],
+    entities: [
+      BookEntity,
+      ChapterEntity,
+      SnapshotEntity,
+      EnclosureEntity,
+      CheckRunEntity,
+      CheckRowEntity,
+      ExportEntity,
+    ],
+    poolSize: 10,
+  };
+}

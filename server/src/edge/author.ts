@@ -1,0 +1,2 @@
+/** Until there are accounts, everything is done by the one who sits at this computer. */
+export const LOCAL_AUTHOR = 'local';

@@ -1,0 +1,78 @@
+import { Catch, HttpException, Logger, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
+import type { Problem } from '@vennet/core/wire';
+import type { Response } from 'express';
+
+/** An error that becomes a problem document: `detail` says what happened, what was kept and what to do. */
+export class ProblemError extends HttpException {
+  constructor(
+    status: number,
+    readonly title: string,
+    readonly detail: string,
+    readonly more: Partial<Problem> = {},
+  ) {
+    super(detail, status);
+  }
+}
+
+export const notFound = (what: string) =>
+  new ProblemError(
+    404,
+    'Not found',
+    `There is no such ${what}. It may have been removed; go back and open it from the Library.`,
+  );
+
+/** Every error leaves the server as a problem document (RFC 9457). */
+@Catch()
+export class ProblemFilter implements ExceptionFilter {
+  readonly #log = new Logger('Problem');
+
+  catch(error: unknown, host: ArgumentsHost): void {
+    const response = host.switchToHttp().getResponse<Response>();
+    const problem = problemOf(error);
+    if (problem.status >= 500)
+      this.#log.error(error instanceof Error ? (error.stack ?? error.message) : error);
+    if (response.headersSent) return void response.end();
+    response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
+  }
+}
+
+function problemOf(error: unknown): Problem {
+  if (error instanceof ProblemError) {
+    const { title, detail, more } = error;
+    return { type: 'about:blank', title, status: error.getStatus(), detail, ...more };
+  }
+  if (error instanceof PayloadTooLargeException)
+    return {
+      type: 'about:blank',
+      title: 'Too large',
+      status: 413,
+      detail:
+        'This is larger than Vennet takes: 200 MB for a book, 32 MB for the text of a chapter. Nothing was stored.',
+    };
+  if (error instanceof HttpException) {
+    const status = error.getStatus();
+    return {
+      type: 'about:blank',
+      title: error.name.replace(/Exception$/, ''),
+      status,
+      detail: wordsOf(error),
+    };
+  }
+  // What express and its parsers throw carries a status of its own.
+  const status = (error as { status?: unknown } | null)?.status;
+  if (typeof status === 'number' && status >= 400 && status < 500)
+    return { type: 'about:blank', title: 'Bad request', status, detail: (error as Error).message };
+  return {
+    type: 'about:blank',
+    title: 'Fault in Vennet',
+    status: 500,
+    detail:
+      'Vennet has met a fault of its own. Nothing that was saved is lost. Try again; if it stays, start Vennet anew.',
+  };
+}
+
+function wordsOf(error: HttpException): string {
+  const response = error.getResponse() as { message?: string | string[] } | string;
+  const message = typeof response === 'string' ? response : response.message;
+  return Array.isArray(message) ? message.join('; ') : (message ?? error.message);
+}

@@ -1,0 +1,43 @@
+import type { Format } from '@vennet/core/publish';
+import type { Proof } from '@vennet/core/readback';
+import type { JobState } from '@vennet/core/wire';
+import { Column, Entity, PrimaryColumn } from 'typeorm';
+
+@Entity('exports')
+export class ExportEntity {
+  @PrimaryColumn({ type: 'char', length: 36 })
+  id: string;
+
+  @Column({ type: 'char', length: 36, name: 'book_id' })
+  bookId: string;
+
+  @Column({ type: 'enum', enum: ['epub', 'pdf'] })
+  format: Format;
+
+  @Column({ type: 'enum', enum: ['waiting', 'running', 'done', 'failed', 'stopped'] })
+  state: JobState;
+
+  @Column({ type: 'text' })
+  message: string;
+
+  @Column({ type: 'json' })
+  notes: string[];
+
+  @Column({ type: 'json', nullable: true })
+  proof: Proof | null;
+
+  @Column({ type: 'bigint', nullable: true })
+  size: string | null;
+
+  @Column({ type: 'varchar', name: 'file_name' })
+  fileName: string;
+
+  @Column({ type: 'varchar', name: 'created_by' })
+  createdBy: string;
+
+  @Column({ type: 'datetime', precision: 3, name: 'created_at' })
+  createdAt: Date;
+
+  @Column({ type: 'datetime', precision: 3, name: 'finished_at', nullable: true })
+  finishedAt: Date | null;
+}

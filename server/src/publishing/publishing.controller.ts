@@ -1,0 +1,47 @@
+import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Post, Res } from '@nestjs/common';
+import { ApiTags } from '@nestjs/swagger';
+import type { ExportJob, FormPreview } from '@vennet/core/wire';
+import type { Response } from 'express';
+import { NewExportDto } from '../books/books.dto.js';
+import { PublishingService } from './publishing.service.js';
+
+@ApiTags('exports')
+@Controller('api')
+export class PublishingController {
+  constructor(private readonly publishing: PublishingService) {}
+
+  @Post('books/:id/exports')
+  @HttpCode(202)
+  async start(@Param('id', ParseUUIDPipe) id: string, @Body() body: NewExportDto): Promise<{ id: string }> {
+    return { id: await this.publishing.start(id, body.format) };
+  }
+
+  @Get('books/:id/exports')
+  ofBook(@Param('id', ParseUUIDPipe) id: string): Promise<ExportJob[]> {
+    return this.publishing.ofBook(id);
+  }
+
+  /** What each form would lose or change, before it is made. */
+  @Get('books/:id/forms')
+  forms(@Param('id', ParseUUIDPipe) id: string): Promise<FormPreview[]> {
+    return this.publishing.previews(id);
+  }
+
+  @Get('exports/:id')
+  one(@Param('id', ParseUUIDPipe) id: string): Promise<ExportJob> {
+    return this.publishing.one(id);
+  }
+
+  @Post('exports/:id/stop')
+  @HttpCode(200)
+  stop(@Param('id', ParseUUIDPipe) id: string): Promise<ExportJob> {
+    return this.publishing.stop(id);
+  }
+
+  @Get('exports/:id/file')
+  async file(@Param('id', ParseUUIDPipe) id: string, @Res() response: Response): Promise<void> {
+    const { path, name, type } = await this.publishing.file(id);
+    response.set({ 'content-type': type, 'x-content-type-options': 'nosniff' });
+    response.attachment(name).sendFile(path, { dotfiles: 'allow' });
+  }
+}
