@@ -46,7 +46,6 @@ export function withoutScripts(bytes: Uint8Array): Uint8Array {
   const document = parseDocument(new TextDecoder().decode(bytes), { xmlMode: true });
   const clean = (nodes: ChildNode[]): ChildNode[] =>
     nodes.filter((node) => {
-      if (node.type === 'directive') return node.name === '?xml';
       if (!isTag(node)) return node.type === 'text' || node.type === 'cdata';
       if (
         /^(?:\w+:)?(?:script|foreignObject|iframe|object|embed|audio|video|handler|listener)$/i.test(
@@ -59,7 +58,9 @@ export function withoutScripts(bytes: Uint8Array): Uint8Array {
       return true;
     });
   document.children = clean(document.children);
-  return new TextEncoder().encode(render(document, { xmlMode: true }));
+  return new TextEncoder().encode(
+    `<?xml version="1.0" encoding="utf-8"?>\n${render(document, { xmlMode: true }).trim()}\n`,
+  );
 }
 
 function cleanAttributes(element: Element): void {

@@ -2,6 +2,7 @@ export { DEFAULT_LOOK, emptyChapter, readBook, readChapter, titleOf, wordsOf } f
 export type { Book, BookDetails, Chapter, LinkLook, Matter, ReadBook, ReadChapter } from './book.js';
 export { faultInChapter } from './fault.js';
 export type { Fault } from './fault.js';
+export { ID_BYTES, idFrom } from './id.js';
 export { linkMark, linksOf, linksOfChapter } from './link.js';
 export type { Link } from './link.js';
 export { headingsOf } from './outline.js';

@@ -1,4 +1,11 @@
-import { Catch, HttpException, Logger, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
+import {
+  Catch,
+  HttpException,
+  Logger,
+  PayloadTooLargeException,
+  type ArgumentsHost,
+  type ExceptionFilter,
+} from '@nestjs/common';
 import type { Problem } from '@vennet/core/wire';
 import type { Response } from 'express';
 

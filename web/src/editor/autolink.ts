@@ -1,0 +1,129 @@
+import { recognise, type Destination } from '@vennet/core/destination';
+import { linkMark, schema } from '@vennet/core/manuscript';
+import { trimmedEnds } from '@vennet/core/repair';
+import { closeHistory } from 'prosemirror-history';
+import { Fragment, Slice, type Mark, type Node } from 'prosemirror-model';
+import { Plugin, type EditorState, type Transaction } from 'prosemirror-state';
+import type { EditorView } from 'prosemirror-view';
+import { mint } from './mint.js';
+
+/** An address in full: with its scheme, or with www in front. A bare domain is not turned into a link unasked. */
+const FULL_ADDRESS = /(?:https?:\/\/|www\.)[^\s<>"“”]+/giu;
+const FULL_ADDRESS_AT_END = /(?:^|[\s(“"‘'])((?:https?:\/\/|www\.)[^\s<>"“”]+)$/iu;
+
+interface Address {
+  start: number;
+  end: number;
+  destination: Destination;
+}
+
+function addressIn(text: string, start: number): Address | null {
+  const ends = trimmedEnds(text);
+  const recognition = recognise(text.slice(ends.start, ends.end));
+  return recognition.ok
+    ? { start: start + ends.start, end: start + ends.end, destination: recognition.destination }
+    : null;
+}
+
+const linkTo = (destination: Destination): Mark => schema.marks.link.create({ id: mint(), destination });
+
+/** The transaction that links the address which ends at the caret, if one does and it was not refused before. */
+function linkBeforeCaret({ selection, doc, tr }: EditorState): Transaction | null {
+  const { $from, empty } = selection;
+  if (!empty || !$from.parent.isTextblock || $from.parent.type.spec.code) return null;
+  const block = $from.start();
+  const text = doc.textBetween(block, $from.pos, '\ufffc', '\ufffc');
+  const match = FULL_ADDRESS_AT_END.exec(text);
+  const address = match && addressIn(match[1], block + text.length - match[1].length);
+  if (!address) return null;
+  const { link, unlinked, code } = schema.marks;
+  if ([link, unlinked, code].some((type) => doc.rangeHasMark(address.start, address.end, type))) return null;
+  return closeHistory(tr.addMark(address.start, address.end, linkTo(address.destination)));
+}
+
+/** Links the addresses in the text of a pasted node, where it bears no link. */
+function linkAddresses(fragment: Fragment): Fragment {
+  const nodes: Node[] = [];
+  fragment.forEach((node) => {
+    if (!node.isText || linkMark(node) || schema.marks.code.isInSet(node.marks))
+      return void nodes.push(node.type.spec.code ? node : node.copy(linkAddresses(node.content)));
+    const text = node.text ?? '';
+    let done = 0;
+    for (const match of text.matchAll(FULL_ADDRESS)) {
+      const address = addressIn(match[0], match.index);
+      if (!address) continue;
+      if (address.start > done) nodes.push(node.cut(done, address.start));
+      const words = node.cut(address.start, address.end);
+      nodes.push(words.mark(linkTo(address.destination).addToSet(words.marks)));
+      done = address.end;
+    }
+    if (done < text.length) nodes.push(done === 0 ? node : node.cut(done));
+  });
+  return Fragment.fromArray(nodes);
+}
+
+/** Everything that is pasted gets link ids of its own. */
+function withNewIds(fragment: Fragment, ids = new Map<string, string>()): Fragment {
+  const nodes: Node[] = [];
+  fragment.forEach((node) => {
+    const mark = linkMark(node);
+    const copy = node.isText ? node : node.copy(withNewIds(node.content, ids));
+    if (!mark) return void nodes.push(copy);
+    const old = mark.attrs.id as string;
+    const id = (old && ids.get(old)) || mint();
+    if (old) ids.set(old, id);
+    nodes.push(copy.mark(mark.type.create({ ...mark.attrs, id }).addToSet(copy.marks)));
+  });
+  return Fragment.fromArray(nodes);
+}
+
+/** A pasted text that is one address and nothing else. */
+function onlyAddress(text: string): Destination | null {
+  const trimmed = text.trim();
+  if (/\s/.test(trimmed) || !/^(?:https?:\/\/|www\.|mailto:)/i.test(trimmed)) return null;
+  const recognition = recognise(trimmed);
+  return recognition.ok ? recognition.destination : null;
+}
+
+function pasteOverWords(view: EditorView, text: string): boolean {
+  const { selection, tr, doc } = view.state;
+  const destination = onlyAddress(text);
+  if (!destination || selection.empty || !selection.$from.sameParent(selection.$to)) return false;
+  const ends = trimmedEnds(doc.textBetween(selection.from, selection.to, '\ufffc', '\ufffc'));
+  if (ends.start >= ends.end) return false;
+  tr.addMark(selection.from + ends.start, selection.from + ends.end, linkTo(destination));
+  view.dispatch(closeHistory(tr));
+  return true;
+}
+
+/**
+ * Makes links of addresses that are typed or pasted in full. It happens once, when the address is finished; one undo
+ * takes it back, and an address whose link was removed is left as words.
+ */
+export function autolink(): Plugin {
+  const finish = (view: EditorView) => {
+    const transaction = linkBeforeCaret(view.state);
+    if (transaction) view.dispatch(transaction);
+  };
+  return new Plugin({
+    props: {
+      handleTextInput(view, from, to, text) {
+        if (text !== ' ') return false;
+        const transaction = linkBeforeCaret(view.state);
+        if (!transaction || from !== to) return false;
+        view.dispatch(view.state.tr.insertText(' ', from, to).setStoredMarks([]));
+        // After the space, so that one undo takes the link away and leaves what was typed.
+        const link = transaction.steps[0];
+        view.dispatch(closeHistory(view.state.tr.step(link)));
+        return true;
+      },
+      handleKeyDown(view, event) {
+        if (event.key === 'Enter' && !event.isComposing) finish(view);
+        return false;
+      },
+      handlePaste: (view, event) => pasteOverWords(view, event.clipboardData?.getData('text/plain') ?? ''),
+      transformPasted: (slice) =>
+        new Slice(linkAddresses(withNewIds(slice.content)), slice.openStart, slice.openEnd),
+    },
+  });
+}

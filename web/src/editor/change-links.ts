@@ -1,0 +1,88 @@
+import type { Destination } from '@vennet/core/destination';
+import { schema, type Link } from '@vennet/core/manuscript';
+import { applyRepair, type Repair } from '@vennet/core/repair';
+import { closeHistory } from 'prosemirror-history';
+import { TextSelection, type Command } from 'prosemirror-state';
+import type { EditorView } from 'prosemirror-view';
+import { linkAtSelection, linksIn } from './links.js';
+import { mint } from './mint.js';
+import { dropDraft, type Draft } from './slip-plugin.js';
+
+/** What a slip says of a link. */
+export interface LinkEntry {
+  destination: Destination;
+  text: string;
+  hoverNote: string;
+}
+
+/** Makes the words of a draft a link, or inserts the link text where there are none. The caret comes to its end. */
+export function makeLink(view: EditorView, draft: Draft, { destination, text, hoverNote }: LinkEntry): void {
+  const { state } = view;
+  const mark = schema.marks.link.create({ id: mint(), destination, hoverNote });
+  const transaction = dropDraft(closeHistory(state.tr));
+  const words = state.doc.textBetween(draft.from, draft.to, ' ', ' ');
+  let end = draft.to;
+  if (text === words && draft.from < draft.to) transaction.addMark(draft.from, draft.to, mark);
+  else {
+    const marks = mark.addToSet(state.doc.resolve(draft.from).marks());
+    transaction.replaceWith(draft.from, draft.to, schema.text(text, marks));
+    end = draft.from + text.length;
+  }
+  transaction.removeMark(draft.from, end, schema.marks.unlinked);
+  transaction.setSelection(TextSelection.create(transaction.doc, end)).scrollIntoView();
+  view.dispatch(transaction);
+}
+
+/** Changes what differs of a link; address, words and hover note each stay as they are where they are the same. */
+export function changeLink(view: EditorView, link: Link, entry: LinkEntry): void {
+  const repairs: Repair[] = [];
+  if (JSON.stringify(entry.destination) !== JSON.stringify(link.destination))
+    repairs.push({ type: 'destination', destination: entry.destination });
+  if (entry.hoverNote !== link.hoverNote) repairs.push({ type: 'hover-note', hoverNote: entry.hoverNote });
+  if (entry.text !== link.text) repairs.push({ type: 'text', text: entry.text });
+  if (repairs.length === 0) return;
+  const transaction = closeHistory(view.state.tr);
+  for (const repair of repairs) applyRepair(transaction, link, repair);
+  view.dispatch(transaction);
+}
+
+export function repairLink(view: EditorView, link: Link, repair: Repair): void {
+  const transaction = closeHistory(view.state.tr);
+  applyRepair(transaction, link, repair);
+  view.dispatch(transaction);
+}
+
+/** Takes the link away and keeps its words. */
+export function removeLink(chapter: string): Command {
+  return (state, dispatch) => {
+    const link = linkAtSelection(state, chapter);
+    if (!link) return false;
+    const transaction = closeHistory(state.tr);
+    applyRepair(transaction, link, { type: 'unlink' });
+    dispatch?.(transaction);
+    return true;
+  };
+}
+
+/** Puts the caret into the next link (or the one before), from the end round to the start. */
+export function toLink(chapter: string, direction: 1 | -1): Command {
+  return (state, dispatch) => {
+    const links = linksIn(state.doc, chapter);
+    const current = linkAtSelection(state, chapter);
+    const caret = state.selection.from;
+    const next =
+      direction === 1
+        ? (links.find((link) => link.from > (current?.from ?? caret - 1) && link !== current) ?? links[0])
+        : (links.findLast((link) => link.from < (current?.from ?? caret)) ?? links.at(-1));
+    if (!next) return false;
+    dispatch?.(atLink(state.tr, next).scrollIntoView());
+    return true;
+  };
+}
+
+/** The caret inside a link, where its slip opens and nothing is selected. */
+export function atLink(transaction: EditorView['state']['tr'], link: Link) {
+  return transaction.setSelection(
+    TextSelection.near(transaction.doc.resolve(Math.min(link.from + 1, link.to))),
+  );
+}

@@ -1,0 +1,36 @@
+import { schema } from '@vennet/core/manuscript';
+import { dropCursor } from 'prosemirror-dropcursor';
+import { gapCursor } from 'prosemirror-gapcursor';
+import { history } from 'prosemirror-history';
+import { inputRules, smartQuotes, textblockTypeInputRule, wrappingInputRule } from 'prosemirror-inputrules';
+import type { Node } from 'prosemirror-model';
+import { EditorState } from 'prosemirror-state';
+import { autolink } from './autolink.js';
+import { keys, type LinkActions } from './keys.js';
+import { slipPlugin } from './slip-plugin.js';
+import { uniqueIds } from './unique-ids.js';
+
+/** The state of the editor for one chapter. */
+export function createState(doc: Node, actions: LinkActions): EditorState {
+  const { nodes } = schema;
+  return EditorState.create({
+    doc,
+    plugins: [
+      inputRules({
+        rules: [
+          ...smartQuotes,
+          wrappingInputRule(/^\s*[-*]\s$/, nodes.bullet_list),
+          wrappingInputRule(/^(\d+)\.\s$/, nodes.ordered_list, (match) => ({ start: Number(match[1]) })),
+          textblockTypeInputRule(/^(#{1,3})\s$/, nodes.heading, (match) => ({ level: match[1].length })),
+        ],
+      }),
+      autolink(),
+      ...keys(actions),
+      history(),
+      slipPlugin(actions.chapter),
+      uniqueIds(),
+      dropCursor({ color: 'var(--amber)', width: 2 }),
+      gapCursor(),
+    ],
+  });
+}

@@ -1,0 +1,94 @@
+import { schema } from '@vennet/core/manuscript';
+import { baseKeymap, chainCommands, exitCode, setBlockType, toggleMark, wrapIn } from 'prosemirror-commands';
+import { redo, undo } from 'prosemirror-history';
+import { keymap } from 'prosemirror-keymap';
+import { liftListItem, sinkListItem, splitListItem, wrapInList } from 'prosemirror-schema-list';
+import type { Command, Plugin } from 'prosemirror-state';
+import { removeLink, toLink } from './change-links.js';
+import { openSlip } from './slip-plugin.js';
+
+const { nodes, marks } = schema;
+
+/** What can be done to the text, by name: the line over the text, the keys and the menu all use these. */
+export const textCommands = {
+  undo,
+  redo,
+  emphasis: toggleMark(marks.emphasis),
+  strong: toggleMark(marks.strong),
+  paragraph: setBlockType(nodes.paragraph),
+  chapterHeading: setBlockType(nodes.heading, { level: 1 }),
+  heading: setBlockType(nodes.heading, { level: 2 }),
+  subheading: setBlockType(nodes.heading, { level: 3 }),
+  quotation: wrapIn(nodes.quotation),
+  bulletList: wrapInList(nodes.bullet_list),
+  numberedList: wrapInList(nodes.ordered_list),
+} satisfies Record<string, Command>;
+
+const hardBreak: Command = chainCommands(exitCode, (state, dispatch) => {
+  dispatch?.(state.tr.replaceSelectionWith(nodes.hard_break.create()).scrollIntoView());
+  return true;
+});
+
+export interface LinkActions {
+  chapter: string;
+  follow: Command;
+  copyAddress: Command;
+}
+
+/** The keys of the text. Those of links beside Mod-k are Vennet's own. */
+export function keys({ chapter, follow, copyAddress }: LinkActions): Plugin[] {
+  return [
+    keymap({
+      'Mod-k': openSlip(chapter),
+      'Alt-PageDown': toLink(chapter, 1),
+      'Alt-PageUp': toLink(chapter, -1),
+      'Mod-Alt-k': removeLink(chapter),
+      'Mod-Alt-Enter': follow,
+      'Mod-Alt-c': copyAddress,
+      'Mod-z': undo,
+      'Mod-y': redo,
+      'Shift-Mod-z': redo,
+      'Mod-b': textCommands.strong,
+      'Mod-i': textCommands.emphasis,
+      'Shift-Enter': hardBreak,
+      Enter: splitListItem(nodes.list_item),
+      Tab: sinkListItem(nodes.list_item),
+      'Shift-Tab': liftListItem(nodes.list_item),
+    }),
+    keymap(baseKeymap),
+  ];
+}
+
+/** The sheet of keys, in words. `Mod` is shown as Ctrl or Cmd. */
+export const KEY_SHEET: { group: string; keys: [string, string][] }[] = [
+  {
+    group: 'Links',
+    keys: [
+      ['Mod+K', 'Make a link of the selected words, or open the slip of the link at the caret'],
+      ['Enter', 'In a slip: accept it'],
+      ['Esc', 'In a slip: leave it as it was'],
+      ['Alt+Page Down', 'To the next link'],
+      ['Alt+Page Up', 'To the link before'],
+      ['Mod+Alt+Enter', 'Follow the link'],
+      ['Mod+Alt+C', 'Copy its address'],
+      ['Mod+Alt+K', 'Remove the link, keep its words'],
+    ],
+  },
+  {
+    group: 'Text',
+    keys: [
+      ['Mod+I', 'Emphasis'],
+      ['Mod+B', 'Strong'],
+      ['Mod+Z', 'Undo'],
+      ['Mod+Y', 'Redo'],
+      ['Shift+Enter', 'New line in the same paragraph'],
+    ],
+  },
+  {
+    group: 'Everywhere',
+    keys: [
+      ['?', 'This sheet (outside a text field)'],
+      ['Shift+F10', 'What can be done here, in the text'],
+    ],
+  },
+];

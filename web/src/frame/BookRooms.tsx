@@ -1,0 +1,28 @@
+import { useCallback, useEffect, useState } from 'react';
+import { Outlet, useParams } from 'react-router';
+import { useBook } from '../store/book.js';
+import { useTheme } from '../store/theme.js';
+import { Frame } from './Frame.js';
+import { Waiting } from './Waiting.js';
+
+/** The rooms of one book: they share the frame, the text and everything computed from it. */
+export function BookRooms() {
+  const { book: id = '' } = useParams();
+  const book = useBook((state) => (state.book?.id === id ? state.book : null));
+  const [fault, setFault] = useState<string | null>(null);
+  const { theme } = useTheme();
+  const load = useCallback(() => {
+    setFault(null);
+    useBook
+      .getState()
+      .open(id)
+      .catch((error: Error) => setFault(error.message));
+  }, [id]);
+  useEffect(load, [load]);
+  useEffect(() => {
+    if (!book) return;
+    document.title = `${book.title} · Vennet`;
+    document.documentElement.style.setProperty('--link', book.look[theme]);
+  }, [book, theme]);
+  return <Frame book={book ?? undefined}>{book ? <Outlet /> : <Waiting fault={fault} retry={load} />}</Frame>;
+}

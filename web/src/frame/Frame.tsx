@@ -1,0 +1,89 @@
+import { Moon, Sun } from 'lucide-react';
+import type { ReactNode } from 'react';
+import { Link, NavLink } from 'react-router';
+import { useSaving, type SaveState } from '../store/saver.js';
+import { useTheme } from '../store/theme.js';
+import { KeySheet } from './KeySheet.js';
+
+const SAVE_WORDS: Record<SaveState, string> = {
+  saved: 'Saved',
+  unsaved: 'Not saved yet',
+  saving: 'Saving',
+  unreachable: 'Kept in this browser',
+  conflict: 'Two texts to choose from',
+  refused: 'Kept in this browser',
+};
+
+const ROOMS = [
+  ['write', 'Write'],
+  ['register', 'Register'],
+  ['publish', 'Publish'],
+] as const;
+
+/** The one thin line on top of every room, and the room below it. */
+export function Frame({ book, children }: { book?: { id: string; title: string }; children: ReactNode }) {
+  return (
+    <div className="flex h-full flex-col">
+      <header className="z-20 flex min-h-11 shrink-0 flex-wrap items-center gap-x-5 gap-y-1 border-b border-line bg-ground px-4">
+        <Link
+          to="/"
+          className="flex items-center gap-2 font-semibold no-underline"
+          aria-label="Vennet, to the Library"
+        >
+          <img src="/vennet.svg" alt="" width="22" height="22" />
+          <span className="max-sm:sr-only">Vennet</span>
+        </Link>
+        {book && (
+          <>
+            <p className="max-w-[22rem] truncate font-text italic" title={book.title}>
+              {book.title}
+            </p>
+            <nav aria-label="Rooms of this book" className="flex gap-1">
+              {ROOMS.map(([path, words]) => (
+                <NavLink
+                  key={path}
+                  to={`/books/${book.id}/${path}`}
+                  className="border-b-2 border-transparent px-2.5 py-2 no-underline hover:border-strong-line aria-[current=page]:border-amber aria-[current=page]:font-semibold"
+                >
+                  {words}
+                </NavLink>
+              ))}
+            </nav>
+          </>
+        )}
+        <div className="ml-auto flex items-center gap-2">
+          {book && <SaveWord />}
+          <ThemeButton />
+          <KeySheet />
+        </div>
+      </header>
+      {children}
+    </div>
+  );
+}
+
+function SaveWord() {
+  const { state } = useSaving();
+  const calm = state === 'saved' || state === 'saving' || state === 'unsaved';
+  return (
+    <p
+      data-testid="save-state"
+      className={calm ? 'text-sm text-soft' : 'text-sm font-semibold'}
+      style={calm ? undefined : { color: 'var(--broken)' }}
+    >
+      {SAVE_WORDS[state]}
+    </p>
+  );
+}
+
+function ThemeButton() {
+  const { theme, turn } = useTheme();
+  const Icon = theme === 'light' ? Moon : Sun;
+  const words = theme === 'light' ? 'Dark page' : 'Light page';
+  return (
+    <button type="button" className="button" data-look="quiet" data-size="small" onClick={turn} title={words}>
+      <Icon size={16} aria-hidden="true" />
+      <span className="sr-only">{words}</span>
+    </button>
+  );
+}

@@ -1,0 +1,136 @@
+import type { BringInReport } from '@vennet/core/bring-in';
+import { Dialog } from 'radix-ui';
+import { FileInput } from 'lucide-react';
+import { useRef, useState } from 'react';
+import { Link } from 'react-router';
+import { bringIn } from '../api/client.js';
+import { useNotices } from '../store/notices.js';
+import { Report } from './Report.js';
+
+type Stage =
+  | { at: 'choosing'; fault: string | null }
+  | { at: 'working'; name: string; share: number | null }
+  | { at: 'done'; id: string; report: BringInReport };
+
+/** Brings in a book from a file: choose or drop it, watch it travel, read what became of it. */
+export function BringIn({ done }: { done(): void }) {
+  const [stage, setStage] = useState<Stage>({ at: 'choosing', fault: null });
+  const work = useRef<AbortController | null>(null);
+  const take = async (file: File | undefined) => {
+    if (!file) return;
+    work.current = new AbortController();
+    setStage({ at: 'working', name: file.name, share: 0 });
+    try {
+      const { id, report } = await bringIn(
+        file,
+        (share) => setStage({ at: 'working', name: file.name, share }),
+        work.current.signal,
+      );
+      setStage({ at: 'done', id, report });
+      useNotices.getState().announce('The book was brought in.');
+      done();
+    } catch (error) {
+      const stopped = error instanceof DOMException;
+      setStage({ at: 'choosing', fault: stopped ? null : (error as Error).message });
+    }
+  };
+  const close = (open: boolean) => {
+    if (!open) work.current?.abort();
+    setStage({ at: 'choosing', fault: null });
+  };
+  return (
+    <Dialog.Root onOpenChange={close}>
+      <Dialog.Trigger className="button" data-look="main">
+        <FileInput size={17} aria-hidden="true" /> Bring in a book
+      </Dialog.Trigger>
+      <Dialog.Portal>
+        <Dialog.Overlay className="veil" />
+        <Dialog.Content className="dialog" aria-describedby={undefined}>
+          {stage.at === 'choosing' && <Choose fault={stage.fault} take={(file) => void take(file)} />}
+          {stage.at === 'working' && (
+            <Working name={stage.name} share={stage.share} stop={() => work.current?.abort()} />
+          )}
+          {stage.at === 'done' && (
+            <>
+              <Dialog.Title className="mb-3 text-xl font-semibold">The book is in your Library</Dialog.Title>
+              <Report report={stage.report} />
+              <div className="mt-5 flex justify-end gap-2">
+                <Dialog.Close className="button" data-look="quiet">
+                  To the Library
+                </Dialog.Close>
+                <Link to={`/books/${stage.id}/write`} className="button" data-look="main">
+                  Open the book
+                </Link>
+              </div>
+            </>
+          )}
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
+
+function Choose({ fault, take }: { fault: string | null; take(file: File | undefined): void }) {
+  const [over, setOver] = useState(false);
+  return (
+    <>
+      <Dialog.Title className="mb-2 text-xl font-semibold">Bring in a book</Dialog.Title>
+      <p className="mb-4 text-soft">
+        An e-book (EPUB) or a web page (HTML), up to 200 MB. Its text, pictures, links and places are kept.
+        Nothing in it is run, and nothing is fetched.
+      </p>
+      {fault && (
+        <p role="alert" className="mb-4 border-l-4 py-1 pl-3" style={{ borderColor: 'var(--broken)' }}>
+          {fault}
+        </p>
+      )}
+      <label
+        className="flex cursor-pointer flex-col items-center gap-3 rounded-md border-2 border-dashed border-strong-line p-8 text-center has-[:focus-visible]:outline-2 has-[:focus-visible]:outline-amber"
+        style={over ? { background: 'var(--wash)' } : undefined}
+        onDragOver={(event) => {
+          event.preventDefault();
+          setOver(true);
+        }}
+        onDragLeave={() => setOver(false)}
+        onDrop={(event) => {
+          event.preventDefault();
+          setOver(false);
+          take(event.dataTransfer.files[0]);
+        }}
+      >
+        <FileInput size={28} aria-hidden="true" className="text-soft" />
+        <span>
+          Drop the file here, or <span className="font-semibold underline">choose it</span>
+        </span>
+        <input
+          type="file"
+          className="sr-only"
+          accept=".epub,.html,.htm,.xhtml,application/epub+zip,text/html"
+          onChange={(event) => take(event.target.files?.[0])}
+        />
+      </label>
+      <div className="mt-4 flex justify-end">
+        <Dialog.Close className="button" data-look="quiet">
+          Not now
+        </Dialog.Close>
+      </div>
+    </>
+  );
+}
+
+function Working({ name, share, stop }: { name: string; share: number | null; stop(): void }) {
+  return (
+    <>
+      <Dialog.Title className="mb-3 text-xl font-semibold">Bringing in {name}</Dialog.Title>
+      <p role="status" className="mb-2">
+        {share === null ? 'Reading the book' : `Sending the file, ${Math.round(share * 100)} %`}
+      </p>
+      <progress className="h-2 w-full accent-amber" value={share ?? undefined} aria-label="Progress" />
+      <div className="mt-4 flex justify-end">
+        <button type="button" className="button" onClick={stop}>
+          Stop
+        </button>
+      </div>
+    </>
+  );
+}

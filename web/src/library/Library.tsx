@@ -1,0 +1,119 @@
+import type { BookSummary } from '@vennet/core/wire';
+import { Undo2, Trash2 } from 'lucide-react';
+import { useCallback, useEffect, useState } from 'react';
+import { Link } from 'react-router';
+import { api } from '../api/client.js';
+import { Frame } from '../frame/Frame.js';
+import { tellFault, useNotices } from '../store/notices.js';
+import { BringIn } from './BringIn.js';
+import { StartBook } from './StartBook.js';
+
+const count = (number: number, one: string, many: string) =>
+  `${number.toLocaleString('en')} ${number === 1 ? one : many}`;
+
+/** All books, and the ways to a new one. */
+export function Library() {
+  const [books, setBooks] = useState<BookSummary[] | null>(null);
+  const load = useCallback(() => api.books().then(setBooks, tellFault), []);
+  useEffect(() => {
+    document.title = 'Library · Vennet';
+    void load();
+  }, [load]);
+  const here = books?.filter((book) => !book.deletedAt) ?? [];
+  const removed = books?.filter((book) => book.deletedAt) ?? [];
+  const remove = async (book: BookSummary) => {
+    await api.removeBook(book.id).catch(tellFault);
+    await load();
+    useNotices
+      .getState()
+      .tell(`“${book.title}” was removed.`, {
+        action: { label: 'Put it back', run: () => void putBack(book) },
+      });
+  };
+  const putBack = (book: BookSummary) => api.putBookBack(book.id).catch(tellFault).then(load);
+  return (
+    <Frame>
+      <main className="mx-auto w-full max-w-5xl grow overflow-auto px-6 py-10">
+        <div className="mb-8 flex flex-wrap items-end justify-between gap-4">
+          <h1 className="font-text text-4xl">Library</h1>
+          <div className="flex gap-3">
+            <StartBook />
+            <BringIn done={load} />
+          </div>
+        </div>
+        {books !== null && here.length === 0 && (
+          <p className="rounded-md border border-dashed border-strong-line p-8 text-center text-lg">
+            There is no book here yet. Bring in an e-book or a web page that you have, or start a new one.
+          </p>
+        )}
+        <ul aria-label="Books" className="divide-y divide-line border-y border-line">
+          {here.map((book) => (
+            <li key={book.id} className="group grid grid-cols-[1fr_auto] items-center gap-x-6 py-5">
+              <div>
+                <h2 className="font-text text-2xl">
+                  <Link to={`/books/${book.id}/write`} className="no-underline hover:underline">
+                    {book.title}
+                  </Link>
+                </h2>
+                <p className="mt-0.5 text-soft">{[book.subtitle, book.author].filter(Boolean).join(' · ')}</p>
+                <p className="mt-1.5 text-sm text-soft">
+                  {[
+                    count(book.chapters, 'chapter', 'chapters'),
+                    count(book.words, 'word', 'words'),
+                    count(book.links, 'link', 'links'),
+                  ].join(', ')}
+                  {' · changed '}
+                  <time dateTime={book.updatedAt}>
+                    {new Date(book.updatedAt).toLocaleDateString('en', { dateStyle: 'long' })}
+                  </time>
+                </p>
+              </div>
+              <div className="flex items-center gap-2">
+                <Link
+                  to={`/books/${book.id}/write`}
+                  className="button"
+                  data-look="main"
+                  aria-label={`Write in ${book.title}`}
+                >
+                  Open
+                </Link>
+                <button
+                  type="button"
+                  className="button"
+                  data-look="quiet"
+                  onClick={() => void remove(book)}
+                  aria-label={`Remove ${book.title}`}
+                  title="Remove"
+                >
+                  <Trash2 size={16} aria-hidden="true" />
+                </button>
+              </div>
+            </li>
+          ))}
+        </ul>
+        {removed.length > 0 && (
+          <details className="mt-8">
+            <summary className="cursor-pointer text-soft">
+              {count(removed.length, 'removed book', 'removed books')}
+            </summary>
+            <ul className="mt-3 space-y-2">
+              {removed.map((book) => (
+                <li key={book.id} className="flex items-center gap-4">
+                  <span className="font-text">{book.title}</span>
+                  <button
+                    type="button"
+                    className="button"
+                    data-size="small"
+                    onClick={() => void putBack(book)}
+                  >
+                    <Undo2 size={15} aria-hidden="true" /> Put back
+                  </button>
+                </li>
+              ))}
+            </ul>
+          </details>
+        )}
+      </main>
+    </Frame>
+  );
+}

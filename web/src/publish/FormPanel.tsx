@@ -1,0 +1,140 @@
+import type { ExportJob, FormPreview } from '@vennet/core/wire';
+import { BookOpen, Download, FileText } from 'lucide-react';
+import { exportFile } from '../api/client.js';
+import { ProofView } from './ProofView.js';
+
+const FORMS = {
+  epub: {
+    words: 'E-book',
+    make: 'Make the e-book',
+    about: 'EPUB 3.3, for reading programs on every size of screen.',
+    icon: BookOpen,
+  },
+  pdf: {
+    words: 'PDF',
+    make: 'Make the PDF',
+    about: 'Tagged PDF with pages, for print and for reading as it was set.',
+    icon: FileText,
+  },
+} as const;
+
+interface PanelProps {
+  form: FormPreview;
+  /** The newest first. */
+  jobs: ExportJob[];
+  make(): void;
+  stop(job: ExportJob): void;
+}
+
+/** One form of publishing: what it loses, the making of it, and the last good file with its proof. */
+export function FormPanel({ form, jobs, make, stop }: PanelProps) {
+  const { words, make: makeWords, about, icon: Icon } = FORMS[form.format];
+  const [newest] = jobs;
+  const running = newest && (newest.state === 'waiting' || newest.state === 'running') ? newest : null;
+  const good = jobs.find((job) => job.state === 'done');
+  return (
+    <section aria-labelledby={`form-${form.format}`} className="rounded-md border border-line bg-sheet p-6">
+      <h2 id={`form-${form.format}`} className="flex items-center gap-2.5 font-text text-2xl">
+        <Icon size={22} aria-hidden="true" className="text-soft" /> {words}
+      </h2>
+      <p className="mt-1 text-soft">{about}</p>
+      <Losses form={form} />
+      {running ? (
+        <Progress job={running} stop={() => stop(running)} />
+      ) : (
+        <button type="button" className="button mt-5" data-look="main" onClick={make}>
+          {makeWords}
+        </button>
+      )}
+      {newest?.state === 'failed' && (
+        <p role="alert" className="mt-4 border-l-4 py-1 pl-3" style={{ borderColor: 'var(--broken)' }}>
+          {newest.message} {good ? 'The file below, made before, is still good.' : ''}
+        </p>
+      )}
+      {newest?.state === 'stopped' && (
+        <p className="mt-4 text-soft">
+          Stopped. Nothing was made{good ? '; the file below is still there' : ''}.
+        </p>
+      )}
+      {good && <GoodFile job={good} />}
+    </section>
+  );
+}
+
+function Losses({ form }: { form: FormPreview }) {
+  return (
+    <div className="mt-4">
+      {form.losses.length === 0 ? (
+        <p>
+          All {form.links} {form.links === 1 ? 'link goes' : 'links go'} into this form as they are.
+        </p>
+      ) : (
+        <>
+          <p className="font-semibold">In this form, this will be different:</p>
+          <ul className="mt-1 list-disc space-y-1 pl-5">
+            {form.losses.map((loss) => (
+              <li key={loss.what}>
+                {loss.count} {loss.what}. {loss.why}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </div>
+  );
+}
+
+function Progress({ job, stop }: { job: ExportJob; stop(): void }) {
+  const counted = job.total > 0 ? `, page ${job.done} of ${job.total}` : '';
+  return (
+    <div className="mt-5">
+      <p className="mb-1 flex items-center justify-between gap-4">
+        <span role="status">
+          {job.stage || 'Waiting for its turn'}
+          {counted}
+        </span>
+        <button type="button" className="button" data-size="small" onClick={stop}>
+          Stop
+        </button>
+      </p>
+      <progress
+        className="h-2 w-full accent-amber"
+        value={job.total > 0 ? job.done : undefined}
+        max={job.total || undefined}
+        aria-label="Progress"
+      />
+    </div>
+  );
+}
+
+function GoodFile({ job }: { job: ExportJob }) {
+  return (
+    <div className="mt-6 border-t border-line pt-5">
+      <div className="flex flex-wrap items-center justify-between gap-3">
+        <p>
+          <span className="font-semibold">{job.fileName}</span>
+          <span className="block text-sm text-soft">
+            {sizeWords(job.size ?? 0)}, made{' '}
+            <time dateTime={job.createdAt}>
+              {new Date(job.createdAt).toLocaleString('en', { dateStyle: 'medium', timeStyle: 'short' })}
+            </time>
+          </span>
+        </p>
+        <a className="button" href={exportFile(job.id)} download={job.fileName}>
+          <Download size={16} aria-hidden="true" /> Download
+        </a>
+      </div>
+      {job.notes.map((note) => (
+        <p key={note} className="mt-3 border-l-4 border-moved py-1 pl-3">
+          {note}
+        </p>
+      ))}
+      {job.proof && <ProofView proof={job.proof} />}
+    </div>
+  );
+}
+
+function sizeWords(bytes: number): string {
+  if (bytes < 1_000_000) return `${Math.max(1, Math.round(bytes / 1000))} kB`;
+  return `${(bytes / 1_000_000).toFixed(1)} MB`;
+}

@@ -1,0 +1,89 @@
+import type { ChangedLink, Proof } from '@vennet/core/readback';
+import { Link } from 'react-router';
+import { useBook } from '../store/book.js';
+
+const CHANGES: Record<ChangedLink['change'], string> = {
+  address: 'leads to another address',
+  words: 'has other words',
+  target: 'leads to a spot that is not in the file',
+};
+
+/** The proof of a made file: how many links it should have, how many are there, and which are not as in the book. */
+export function ProofView({ proof }: { proof: Proof }) {
+  const whole = proof.lost.length === 0 && proof.changed.length === 0;
+  return (
+    <div className="mt-4" data-testid="proof">
+      <h3 className="mb-2 font-semibold">Proof</h3>
+      <dl className="grid grid-cols-4 divide-x divide-line border-y border-line py-2 text-center">
+        <Figure words="Expected" count={proof.expected} />
+        <Figure words="Found" count={proof.found} colour="var(--sound)" />
+        <Figure
+          words="Lost"
+          count={proof.lost.length}
+          colour={proof.lost.length > 0 ? 'var(--broken)' : undefined}
+        />
+        <Figure
+          words="Changed"
+          count={proof.changed.length}
+          colour={proof.changed.length > 0 ? 'var(--moved)' : undefined}
+        />
+      </dl>
+      {whole && (
+        <p className="mt-2">Every link of the book is in this file, with its words and its address.</p>
+      )}
+      {proof.lost.length > 0 && (
+        <List title="Lost">
+          {proof.lost.map((link) => (
+            <li key={link.id}>
+              <Where id={link.id} chapter={link.chapter} words={link.text || '(no words)'} />{' '}
+              <span className="break-all text-soft">{link.href}</span>
+            </li>
+          ))}
+        </List>
+      )}
+      {proof.changed.length > 0 && (
+        <List title="Changed">
+          {proof.changed.map((link) => (
+            <li key={link.id}>
+              <Where id={link.id} chapter={link.chapter} words={link.text || '(no words)'} />{' '}
+              {CHANGES[link.change]}:{' '}
+              <span className="break-all text-soft">
+                {link.change === 'words' ? link.foundText : link.foundHref}
+              </span>{' '}
+              ({link.where})
+            </li>
+          ))}
+        </List>
+      )}
+    </div>
+  );
+}
+
+function Figure({ words, count, colour }: { words: string; count: number; colour?: string }) {
+  return (
+    <div className="flex flex-col-reverse">
+      <dt className="text-sm text-soft">{words}</dt>
+      <dd className="text-2xl font-semibold tabular-nums" style={{ color: colour }}>
+        {count}
+      </dd>
+    </div>
+  );
+}
+
+function List({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <section className="mt-3">
+      <h4 className="font-semibold">{title}</h4>
+      <ul className="mt-1 max-h-60 list-disc space-y-1 overflow-auto pl-5">{children}</ul>
+    </section>
+  );
+}
+
+function Where({ id, chapter, words }: { id: string; chapter: string; words: string }) {
+  const book = useBook((store) => store.book?.id);
+  return (
+    <Link className="underline" to={`/books/${book}/write/${chapter}?link=${id}`}>
+      {words}
+    </Link>
+  );
+}

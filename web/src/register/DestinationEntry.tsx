@@ -1,0 +1,126 @@
+import type { Repair } from '@vennet/core/repair';
+import type { Manuscript, RepairTarget } from '@vennet/core/wire';
+import { ChevronRight } from 'lucide-react';
+import { Link as RouterLink } from 'react-router';
+import { destinationWords } from '../marks/destination-words.js';
+import { KindMark } from '../marks/KindMark.js';
+import { SeverityMark } from '../marks/SeverityMark.js';
+import { VerdictMark } from '../marks/VerdictMark.js';
+import { useBook } from '../store/book.js';
+import { FindingLine } from '../write/FindingLine.js';
+import { CorrectAddress } from './CorrectAddress.js';
+import type { DestinationRow } from './destinations.js';
+import { repairInBook } from './repair-in-book.js';
+import type { Checks } from './use-checks.js';
+
+interface EntryProps {
+  row: DestinationRow;
+  book: Manuscript;
+  open: boolean;
+  toggle(): void;
+  checks: Checks;
+}
+
+/** One destination; opened, it shows each use in its sentence, and what can be done about it. */
+export function DestinationEntry({ row, book, open, toggle, checks }: EntryProps) {
+  const places = useBook((store) => store.places);
+  const [first] = row.uses;
+  return (
+    <div className="border-b border-line" style={open ? { background: 'var(--sheet)' } : undefined}>
+      <div
+        role="row"
+        className="grid grid-cols-[8.5rem_minmax(0,1fr)_4rem_8rem_6rem] items-center gap-3 px-2 py-1.5 hover:bg-raised max-md:grid-cols-[7rem_minmax(0,1fr)]"
+        onClick={toggle}
+      >
+        <span role="cell">
+          <VerdictMark verdict={row.verdict} withWord />
+        </span>
+        <span role="cell" className="min-w-0">
+          <button
+            type="button"
+            aria-expanded={open}
+            className="flex w-full cursor-pointer items-center gap-2 text-left"
+            onClick={(event) => {
+              event.stopPropagation();
+              toggle();
+            }}
+          >
+            <ChevronRight
+              size={15}
+              aria-hidden="true"
+              className={`shrink-0 text-soft transition-transform ${open ? 'rotate-90' : ''}`}
+            />
+            <KindMark kind={first.kind} />
+            <span className={open ? 'break-all' : 'truncate'}>
+              {destinationWords(first.destination, places)}
+            </span>
+          </button>
+        </span>
+        <span role="cell" className="tabular-nums max-md:hidden">
+          {row.uses.length}
+        </span>
+        <span role="cell" className="text-sm text-soft max-md:hidden">
+          {row.checkedAt
+            ? new Date(row.checkedAt).toLocaleString('en', { dateStyle: 'short', timeStyle: 'short' })
+            : first.kind === 'web'
+              ? 'never'
+              : ''}
+        </span>
+        <span role="cell" className="flex items-center gap-1 max-md:hidden">
+          {row.findings.length > 0 && (
+            <>
+              <SeverityMark severity={row.findings[0].severity} />
+              <span className="tabular-nums">{row.findings.length}</span>
+            </>
+          )}
+        </span>
+      </div>
+      {open && (
+        <div role="row">
+          <div role="cell" className="pr-4 pb-5 pl-[9.75rem] max-md:pl-4">
+            <p className="mb-3">
+              {row.reason} {first.kind === 'web' && <span className="break-all text-soft">{row.href}</span>}
+            </p>
+            <Uses row={row} book={book} />
+            {(first.kind === 'web' || first.kind === 'mail') && (
+              <CorrectAddress row={row} book={book.id} checks={checks} />
+            )}
+          </div>
+        </div>
+      )}
+    </div>
+  );
+}
+
+function Uses({ row, book }: { row: DestinationRow; book: Manuscript }) {
+  const findings = useBook((store) => store.findings);
+  const repair = (target: RepairTarget) => (change: Repair) =>
+    void repairInBook(book.id, { target, repair: change });
+  return (
+    <ul aria-label="Uses" className="mb-4 space-y-3">
+      {row.uses.map((link) => (
+        <li key={link.id} className="border-l-2 border-line pl-4">
+          <p className="font-text leading-relaxed">
+            {link.before}
+            <mark className="rounded-sm bg-wash px-0.5 text-ink">{link.text || '(no words)'}</mark>
+            {link.after}
+          </p>
+          <p className="mt-0.5 flex flex-wrap gap-x-3 text-sm text-soft">
+            {book.chapters.find(({ id }) => id === link.chapter)?.title}
+            <RouterLink
+              className="text-ink underline"
+              to={`/books/${book.id}/write/${link.chapter}?link=${link.id}`}
+            >
+              Show it in the text
+            </RouterLink>
+          </p>
+          {(findings.get(link.id) ?? []).map((finding) => (
+            <div key={finding.rule} className="mt-2">
+              <FindingLine finding={finding} repair={repair({ links: [link.id] })} />
+            </div>
+          ))}
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,174 @@
+import type { VerdictName } from '@vennet/core/reach';
+import { lazy, Suspense, useMemo, useState } from 'react';
+import { VERDICTS, VERDICT_WORDS, VerdictMark } from '../marks/VerdictMark.js';
+import { SeverityMark } from '../marks/SeverityMark.js';
+import { destinationWords } from '../marks/destination-words.js';
+import { useBook } from '../store/book.js';
+import { CheckPanel } from './CheckPanel.js';
+import { DestinationEntry } from './DestinationEntry.js';
+import { destinationsOf, type DestinationRow } from './destinations.js';
+import { useChecks } from './use-checks.js';
+
+const VerdictHistory = lazy(() => import('./VerdictHistory.js'));
+
+type Filter = VerdictName | 'findings' | null;
+/** Rows that are drawn at first, and more at each press. */
+const PAGE = 200;
+
+/** The room that lists every destination and every link of the book, with their verdicts and findings. */
+export function Register() {
+  const book = useBook((store) => store.book);
+  const links = useBook((store) => store.links);
+  const findings = useBook((store) => store.findings);
+  const places = useBook((store) => store.places);
+  const verdicts = useBook((store) => store.verdicts);
+  const rows = useMemo(
+    () => destinationsOf({ links, findings, places, verdicts }),
+    [links, findings, places, verdicts],
+  );
+  const [filter, setFilter] = useState<Filter>(null);
+  const [search, setSearch] = useState('');
+  const [most, setMost] = useState(PAGE);
+  const [open, setOpen] = useState<string | null>(null);
+  const checks = useChecks(book?.id ?? '');
+  if (!book) return null;
+  const wanted = search.trim().toLowerCase();
+  const fits = (row: DestinationRow) =>
+    (filter === null || (filter === 'findings' ? row.findings.length > 0 : row.verdict === filter)) &&
+    (wanted === '' ||
+      row.href.toLowerCase().includes(wanted) ||
+      row.uses.some(
+        (link) =>
+          link.text.toLowerCase().includes(wanted) ||
+          destinationWords(link.destination, places).toLowerCase().includes(wanted),
+      ));
+  const shown = rows.filter(fits);
+  return (
+    <main className="grow overflow-auto">
+      <div className="mx-auto max-w-6xl px-6 py-7">
+        <div className="mb-5 flex flex-wrap items-start justify-between gap-x-8 gap-y-4">
+          <div>
+            <h1 className="font-text text-3xl">Register</h1>
+            <p className="mt-1 text-soft">
+              {rows.length} {rows.length === 1 ? 'destination' : 'destinations'}, {links.length}{' '}
+              {links.length === 1 ? 'link' : 'links'}
+            </p>
+          </div>
+          <div className="flex flex-wrap items-start gap-6">
+            {checks.runs.filter((run) => run.state === 'done').length > 1 && (
+              <Suspense>
+                <VerdictHistory runs={checks.runs} />
+              </Suspense>
+            )}
+            <CheckPanel checks={checks} />
+          </div>
+        </div>
+        <div className="mb-3 flex flex-wrap items-center gap-2">
+          <Chip words="All" count={rows.length} on={filter === null} press={() => setFilter(null)} />
+          {VERDICTS.map((verdict) => {
+            const count = rows.filter((row) => row.verdict === verdict).length;
+            return (
+              count > 0 && (
+                <Chip
+                  key={verdict}
+                  words={VERDICT_WORDS[verdict]}
+                  mark={<VerdictMark verdict={verdict} />}
+                  count={count}
+                  on={filter === verdict}
+                  press={() => setFilter(verdict)}
+                />
+              )
+            );
+          })}
+          {findings.size > 0 && (
+            <Chip
+              words="With findings"
+              mark={<SeverityMark severity="should-fix" />}
+              count={rows.filter((row) => row.findings.length > 0).length}
+              on={filter === 'findings'}
+              press={() => setFilter('findings')}
+            />
+          )}
+          <label className="ml-auto flex items-center gap-2">
+            <span className="sr-only">Search the Register</span>
+            <input
+              className="field w-56"
+              type="search"
+              placeholder="Address or words"
+              value={search}
+              onChange={(event) => setSearch(event.target.value)}
+            />
+          </label>
+        </div>
+        {links.length === 0 ? (
+          <p className="rounded-md border border-dashed border-strong-line p-8 text-center text-lg">
+            There is no link in this book yet. Select words in Write and press Ctrl+K or Cmd+K.
+          </p>
+        ) : (
+          <div role="table" aria-label="Destinations" className="border-t border-strong-line">
+            <div role="rowgroup">
+              <div
+                role="row"
+                className="grid grid-cols-[8.5rem_minmax(0,1fr)_4rem_8rem_6rem] gap-3 border-b border-line px-2 py-1.5 text-sm font-semibold text-soft max-md:hidden"
+              >
+                {['Verdict', 'Destination', 'Uses', 'Last checked', 'Findings'].map((words) => (
+                  <span key={words} role="columnheader">
+                    {words}
+                  </span>
+                ))}
+              </div>
+            </div>
+            <div role="rowgroup">
+              {shown.slice(0, most).map((row) => (
+                <DestinationEntry
+                  key={row.href}
+                  row={row}
+                  book={book}
+                  open={open === row.href}
+                  toggle={() => setOpen(open === row.href ? null : row.href)}
+                  checks={checks}
+                />
+              ))}
+            </div>
+          </div>
+        )}
+        {links.length > 0 && shown.length === 0 && (
+          <p className="p-8 text-center text-soft">
+            No destination fits. Choose “All” or search for other words.
+          </p>
+        )}
+        {shown.length > most && (
+          <button type="button" className="button mt-4" onClick={() => setMost(most + PAGE)}>
+            Show {Math.min(PAGE, shown.length - most)} more of {shown.length}
+          </button>
+        )}
+      </div>
+    </main>
+  );
+}
+
+function Chip({
+  words,
+  mark,
+  count,
+  on,
+  press,
+}: {
+  words: string;
+  mark?: React.ReactNode;
+  count: number;
+  on: boolean;
+  press(): void;
+}) {
+  return (
+    <button
+      type="button"
+      aria-pressed={on}
+      onClick={press}
+      className="flex cursor-pointer items-center gap-1.5 rounded-full border border-line px-3 py-0.5 hover:border-strong-line aria-pressed:border-amber aria-pressed:bg-wash aria-pressed:font-semibold"
+    >
+      {mark && <span aria-hidden="true">{mark}</span>}
+      {words} <span className="text-soft tabular-nums">{count}</span>
+    </button>
+  );
+}

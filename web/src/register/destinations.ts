@@ -1,0 +1,42 @@
+import type { Finding } from '@vennet/core/audit';
+import type { Link } from '@vennet/core/manuscript';
+import type { VerdictName } from '@vennet/core/reach';
+import { VERDICTS } from '../marks/VerdictMark.js';
+import { verdictFor, type BookStore } from '../store/book.js';
+
+/** One destination of the book with every link that leads there. */
+export interface DestinationRow {
+  href: string;
+  uses: Link[];
+  verdict: VerdictName;
+  reason: string;
+  movedTo: string | null;
+  /** ISO 8601. */
+  checkedAt: string | null;
+  findings: Finding[];
+}
+
+/** The links of a book grouped by destination: what needs the author first, then by address. */
+export function destinationsOf({
+  links,
+  findings,
+  places,
+  verdicts,
+}: Pick<BookStore, 'links' | 'findings' | 'places' | 'verdicts'>): DestinationRow[] {
+  const rows = new Map<string, DestinationRow>();
+  for (const link of links) {
+    let row = rows.get(link.href);
+    if (!row) {
+      const { verdict, reason, movedTo = null } = verdictFor(link, { places, verdicts });
+      const checkedAt = verdicts.get(link.href)?.checkedAt ?? null;
+      row = { href: link.href, uses: [], verdict, reason, movedTo, checkedAt, findings: [] };
+      rows.set(link.href, row);
+    }
+    row.uses.push(link);
+    row.findings.push(...(findings.get(link.id) ?? []));
+  }
+  const rank = (row: DestinationRow) => VERDICTS.indexOf(row.verdict) * 2 + (row.findings.length > 0 ? 0 : 1);
+  return [...rows.values()].sort(
+    (one, other) => rank(one) - rank(other) || one.href.localeCompare(other.href),
+  );
+}

@@ -1,0 +1,125 @@
+import type { Finding } from '@vennet/core/audit';
+import type { Link, Place } from '@vennet/core/manuscript';
+import { verdictInside } from '@vennet/core/reach';
+import type { DestinationVerdict, Manuscript, VersionedChapter } from '@vennet/core/wire';
+import { create } from 'zustand';
+import { api } from '../api/client.js';
+import type { AuditRequest, AuditResult } from '../workers/audit.worker.js';
+import { copiesOf } from './local-copies.js';
+
+export interface BookStore {
+  book: Manuscript | null;
+  /** Goes up whenever chapters come from the server, so that an open editor takes them in. */
+  loads: number;
+  links: Link[];
+  findings: Map<string, Finding[]>;
+  places: Map<string, Place>;
+  verdicts: Map<string, DestinationVerdict>;
+  /** Chapters whose text in this browser and on the server have gone different ways. */
+  conflicts: Map<string, Conflict>;
+  open(id: string): Promise<void>;
+  close(): void;
+  loadVerdicts(): Promise<void>;
+  /** Puts a chapter's newest text in place, saved or not, and has it audited. */
+  setChapter(chapter: VersionedChapter): void;
+  setConflict(chapter: string, conflict: Conflict | null): void;
+}
+
+export interface Conflict {
+  mine: unknown;
+  theirs: VersionedChapter;
+}
+
+let worker: Worker | null = null;
+
+function auditWorker(): Worker {
+  if (worker) return worker;
+  worker = new Worker(new URL('../workers/audit.worker.ts', import.meta.url), { type: 'module' });
+  worker.onmessage = ({ data }: MessageEvent<AuditResult>) =>
+    useBook.setState({ links: data.links, findings: new Map(data.findings), places: new Map(data.places) });
+  return worker;
+}
+
+const post = (request: AuditRequest) => auditWorker().postMessage(request);
+const NOTHING = {
+  book: null,
+  links: [],
+  findings: new Map(),
+  places: new Map(),
+  verdicts: new Map(),
+  conflicts: new Map(),
+};
+
+/** The open book: its text, and all that is computed from it. There is one list of links, and it is this one. */
+export const useBook = create<BookStore>((set, get) => ({
+  ...NOTHING,
+  loads: 0,
+  async open(id) {
+    if (get().book?.id !== id) set(NOTHING);
+    const [manuscript] = await Promise.all([api.manuscript(id)]);
+    const { chapters, conflicts } = await withLocalCopies(manuscript.chapters);
+    const book = { ...manuscript, chapters };
+    set({ book, conflicts, loads: get().loads + 1 });
+    post({ book, chapters });
+    await get().loadVerdicts();
+  },
+  close() {
+    worker?.terminate();
+    worker = null;
+    set(NOTHING);
+  },
+  async loadVerdicts() {
+    const id = get().book?.id;
+    if (!id) return;
+    const verdicts = await api.verdicts(id);
+    if (get().book?.id === id) set({ verdicts: new Map(verdicts.map((one) => [one.href, one])) });
+  },
+  setChapter(chapter) {
+    const { book } = get();
+    if (!book) return;
+    const known = book.chapters.some(({ id }) => id === chapter.id);
+    if (known)
+      set({
+        book: { ...book, chapters: book.chapters.map((one) => (one.id === chapter.id ? chapter : one)) },
+      });
+    post({ chapter });
+  },
+  setConflict(chapter, conflict) {
+    const conflicts = new Map(get().conflicts);
+    if (conflict) conflicts.set(chapter, conflict);
+    else conflicts.delete(chapter);
+    set({ conflicts });
+  },
+}));
+
+/**
+ * Text that was not acknowledged when this browser was closed goes on from where it was. Where the server has a newer
+ * version in the meantime, both are kept and shown.
+ */
+async function withLocalCopies(chapters: VersionedChapter[]) {
+  const copies = await copiesOf(chapters.map(({ id }) => id)).catch(() => new Map());
+  const conflicts = new Map<string, Conflict>();
+  const merged = chapters.map((chapter) => {
+    const copy = copies.get(chapter.id);
+    if (!copy || JSON.stringify(copy.doc) === JSON.stringify(chapter.doc)) return chapter;
+    if (copy.version === chapter.version) return { ...chapter, doc: copy.doc as unknown };
+    conflicts.set(chapter.id, { mine: copy.doc, theirs: chapter });
+    return chapter;
+  });
+  return { chapters: merged, conflicts };
+}
+
+/** The verdict on a link: that of the last check, or for a place in the book whether it is there. */
+export function verdictFor(
+  link: Pick<Link, 'destination' | 'href'>,
+  { places, verdicts }: Pick<BookStore, 'places' | 'verdicts'>,
+) {
+  return (
+    verdictInside(link.destination, (id) => places.has(id)) ??
+    verdicts.get(link.href) ?? {
+      verdict: 'unchecked' as const,
+      reason: 'This has not been checked yet.',
+      movedTo: null,
+    }
+  );
+}

@@ -1,0 +1,38 @@
+import type { Link } from '@vennet/core/manuscript';
+import { atLink } from '../editor/change-links.js';
+import { linksIn } from '../editor/links.js';
+import { useEditor } from '../editor/store.js';
+import { destinationWords } from '../marks/destination-words.js';
+import { KindMark } from '../marks/KindMark.js';
+import { SeverityMark } from '../marks/SeverityMark.js';
+import { VerdictMark } from '../marks/VerdictMark.js';
+import { useBook, verdictFor } from '../store/book.js';
+
+/** One line for one link: the mark of its verdict, its kind, and where it leads. Pressed, it opens at the caret. */
+export function ClosedSlip({ link }: { link: Link }) {
+  const places = useBook((store) => store.places);
+  const verdicts = useBook((store) => store.verdicts);
+  const findings = useBook((store) => store.findings.get(link.id));
+  const { verdict } = verdictFor(link, { places, verdicts });
+  const open = () => {
+    const { view, chapter } = useEditor.getState();
+    const current = view && linksIn(view.state.doc, chapter).find(({ id }) => id === link.id);
+    if (!view || !current) return;
+    view.dispatch(atLink(view.state.tr, current));
+    view.focus();
+  };
+  const words = destinationWords(link.destination, places);
+  return (
+    <button
+      type="button"
+      onClick={open}
+      title={link.href.startsWith('#') ? words : link.href}
+      className="flex h-[30px] w-full cursor-pointer items-center gap-2 border-l-2 border-line pl-2.5 text-left text-[0.88rem] hover:border-amber hover:bg-ground"
+    >
+      <VerdictMark verdict={verdict} />
+      <KindMark kind={link.kind} />
+      <span className="truncate">{words}</span>
+      {findings && <SeverityMark severity={findings[0].severity} />}
+    </button>
+  );
+}

@@ -1,0 +1,31 @@
+import type { Finding } from '@vennet/core/audit';
+import type { Repair } from '@vennet/core/repair';
+import { SeverityMark } from '../marks/SeverityMark.js';
+
+/** One finding in plain words, where it comes from, and its repairs of one step. */
+export function FindingLine({ finding, repair }: { finding: Finding; repair(repair: Repair): void }) {
+  const { severity, message, criterion, repairs } = finding;
+  return (
+    <div className="text-sm">
+      <p>
+        <SeverityMark severity={severity} withWord /> {message}{' '}
+        <span className="whitespace-nowrap text-soft">{criterion}</span>
+      </p>
+      {repairs.length > 0 && (
+        <div className="mt-1 flex flex-wrap gap-1.5">
+          {repairs.map((offer) => (
+            <button
+              key={offer.label}
+              type="button"
+              className="button !h-auto !justify-start text-left break-all"
+              data-size="small"
+              onClick={() => repair(offer.repair)}
+            >
+              {offer.label}
+            </button>
+          ))}
+        </div>
+      )}
+    </div>
+  );
+}

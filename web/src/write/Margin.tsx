@@ -1,0 +1,164 @@
+import type { Link } from '@vennet/core/manuscript';
+import type { EditorView } from 'prosemirror-view';
+import { useCallback, useEffect, useLayoutEffect, useRef, useState, type RefObject } from 'react';
+import { linkAtSelection, linksIn } from '../editor/links.js';
+import { askedIn, draftIn, type Draft } from '../editor/slip-plugin.js';
+import { useEditor } from '../editor/store.js';
+import { ClosedSlip } from './ClosedSlip.js';
+import { OpenSlip } from './OpenSlip.js';
+
+/** Height of a closed slip and the gap between two, in CSS px. */
+const SLIP = 30;
+const GAP = 4;
+
+interface Seen {
+  link: Link;
+  line: number;
+}
+
+interface Shown {
+  seen: Seen[];
+  /** The line of the slip that is open, from the top of the margin. */
+  openLine: number;
+}
+
+/** The margin: a slip for every link of the text that can be seen, beside its own line; the one at the caret is open. */
+export function Margin({ scroller }: { scroller: RefObject<HTMLDivElement | null> }) {
+  const { view, state, chapter } = useEditor();
+  const column = useRef<HTMLElement>(null);
+  const [shown, setShown] = useState<Shown>({ seen: [], openLine: 0 });
+  const [openHeight, setOpenHeight] = useState(320);
+  const open = state ? linkAtSelection(state, chapter) : null;
+  const draft = state ? draftIn(state) : null;
+  const openAt = draft?.from ?? open?.from ?? null;
+
+  const measure = useCallback(() => {
+    if (!view || !scroller.current || !column.current || view.isDestroyed) return;
+    const box = scroller.current.getBoundingClientRect();
+    const top = column.current.getBoundingClientRect().top;
+    const [first, last] = visibleRange(view, box);
+    const lineOf = (position: number) =>
+      view.coordsAtPos(Math.min(position, view.state.doc.content.size), 1).top - top;
+    const links = linksIn(view.state.doc, chapter).filter(({ from, to }) => to >= first && from <= last);
+    setShown({
+      seen: links.map((link) => ({ link, line: lineOf(link.from) })),
+      openLine: openAt === null ? 0 : lineOf(openAt),
+    });
+  }, [view, scroller, chapter, openAt]);
+
+  useLayoutEffect(measure, [measure, state]);
+  useEffect(() => {
+    const element = scroller.current;
+    if (!element) return;
+    let frame = 0;
+    const soon = () => {
+      cancelAnimationFrame(frame);
+      frame = requestAnimationFrame(measure);
+    };
+    const resized = new ResizeObserver(soon);
+    resized.observe(element);
+    if (view) resized.observe(view.dom);
+    element.addEventListener('scroll', soon, { passive: true });
+    void document.fonts.ready.then(soon);
+    return () => {
+      cancelAnimationFrame(frame);
+      resized.disconnect();
+      element.removeEventListener('scroll', soon);
+    };
+  }, [measure, scroller, view]);
+
+  if (!view || !state) return <aside ref={column} aria-label="Margin" />;
+  const isOpen = openAt !== null;
+  const closed = shown.seen.filter(({ link }) => draft !== null || link.id !== open?.id);
+  const lines = arrange(closed, isOpen ? { line: shown.openLine, height: openHeight } : null);
+  return (
+    <aside ref={column} aria-label="Margin" className="relative max-lg:static">
+      <ul aria-label="Links of the visible text" className="max-lg:hidden">
+        {closed.map(({ link }, index) => (
+          <li key={link.id} className="absolute inset-x-0" style={{ top: lines[index] }}>
+            <ClosedSlip link={link} />
+          </li>
+        ))}
+      </ul>
+      {isOpen && (
+        <SlipBox line={shown.openLine} resized={setOpenHeight}>
+          <OpenSlip
+            key={draft ? 'draft' : open?.id}
+            view={view}
+            link={draft ? null : open}
+            draft={draft}
+            asked={askedIn(state)}
+            words={wordsOf(view, draft)}
+          />
+        </SlipBox>
+      )}
+    </aside>
+  );
+}
+
+function wordsOf(view: EditorView, draft: Draft | null): string {
+  return draft ? view.state.doc.textBetween(draft.from, draft.to, ' ', ' ') : '';
+}
+
+function SlipBox({
+  line,
+  resized,
+  children,
+}: {
+  line: number;
+  resized(height: number): void;
+  children: React.ReactNode;
+}) {
+  const box = useRef<HTMLDivElement>(null);
+  useLayoutEffect(() => {
+    if (!box.current) return;
+    const observer = new ResizeObserver(([entry]) => resized(entry.target.getBoundingClientRect().height));
+    observer.observe(box.current);
+    return () => observer.disconnect();
+  }, [resized]);
+  return (
+    <div
+      ref={box}
+      className="absolute -inset-x-2 z-10 max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:!top-auto max-lg:max-h-[60vh] max-lg:overflow-auto max-lg:border-t max-lg:border-strong-line"
+      style={{ top: Math.max(0, line - 10) }}
+    >
+      {children}
+    </div>
+  );
+}
+
+/** The first and last position of the text that can be seen, and as much again on both sides. */
+function visibleRange(view: EditorView, box: DOMRect): [number, number] {
+  const text = view.dom.getBoundingClientRect();
+  const at = (y: number, otherwise: number) => {
+    if (y <= text.top + 1 || y >= text.bottom - 1) return otherwise;
+    return view.posAtCoords({ left: text.left + text.width / 2, top: y })?.pos ?? otherwise;
+  };
+  const end = view.state.doc.content.size;
+  const reach = box.height / 2;
+  return [at(box.top - reach, 0), at(box.bottom + reach, end)];
+}
+
+/** Where closed slips stand: beside their lines, one below the other, and clear of the open one. */
+function arrange(closed: Seen[], open: { line: number; height: number } | null): number[] {
+  const tops: number[] = new Array<number>(closed.length).fill(0);
+  const openTop = open ? Math.max(0, open.line - 10) : Infinity;
+  const firstBelow = open ? closed.findIndex(({ line }) => line >= open.line) : -1;
+  const above = firstBelow < 0 ? closed.length : firstBelow;
+  let floor = -Infinity;
+  for (let index = 0; index < above; index++) {
+    tops[index] = Math.max(closed[index].line, floor);
+    floor = tops[index] + SLIP + GAP;
+  }
+  let ceiling = openTop - GAP;
+  for (let index = above - 1; index >= 0 && tops[index] + SLIP > ceiling; index--) {
+    tops[index] = ceiling - SLIP;
+    ceiling = tops[index] - GAP;
+  }
+  floor = open ? openTop + open.height + GAP : floor;
+  for (let index = above; index < closed.length; index++) {
+    tops[index] = Math.max(closed[index].line, floor);
+    floor = tops[index] + SLIP + GAP;
+  }
+  return tops;
+}
