@@ -24,11 +24,9 @@ export function Library() {
   const remove = async (book: BookSummary) => {
     await api.removeBook(book.id).catch(tellFault);
     await load();
-    useNotices
-      .getState()
-      .tell(`“${book.title}” was removed.`, {
-        action: { label: 'Put it back', run: () => void putBack(book) },
-      });
+    useNotices.getState().tell(`“${book.title}” was removed.`, {
+      action: { label: 'Put it back', run: () => void putBack(book) },
+    });
   };
   const putBack = (book: BookSummary) => api.putBookBack(book.id).catch(tellFault).then(load);
   return (

@@ -15,7 +15,10 @@ const COLOURS: Record<Severity, string> = {
 /** The mark of a finding: a flag, full, half or plain. */
 export function SeverityMark({ severity, withWord = false }: { severity: Severity; withWord?: boolean }) {
   return (
-    <span className="inline-flex items-center gap-1.5 whitespace-nowrap" style={{ color: COLOURS[severity] }}>
+    <span
+      className="inline-flex items-center gap-1.5 align-middle whitespace-nowrap"
+      style={{ color: COLOURS[severity] }}
+    >
       <svg
         viewBox="0 0 16 16"
         width="15"

@@ -66,7 +66,7 @@ const DRAWINGS: Record<VerdictName, ReactElement> = {
 export function VerdictMark({ verdict, withWord = false }: { verdict: VerdictName; withWord?: boolean }) {
   return (
     <span
-      className="inline-flex items-center gap-1.5 whitespace-nowrap"
+      className="inline-flex items-center gap-1.5 align-middle whitespace-nowrap"
       style={{ color: VERDICT_COLOURS[verdict] }}
     >
       <svg

@@ -30,7 +30,6 @@ export function DestinationEntry({ row, book, open, toggle, checks }: EntryProps
       <div
         role="row"
         className="grid grid-cols-[8.5rem_minmax(0,1fr)_4rem_8rem_6rem] items-center gap-3 px-2 py-1.5 hover:bg-raised max-md:grid-cols-[7rem_minmax(0,1fr)]"
-        onClick={toggle}
       >
         <span role="cell">
           <VerdictMark verdict={row.verdict} withWord />
@@ -40,10 +39,7 @@ export function DestinationEntry({ row, book, open, toggle, checks }: EntryProps
             type="button"
             aria-expanded={open}
             className="flex w-full cursor-pointer items-center gap-2 text-left"
-            onClick={(event) => {
-              event.stopPropagation();
-              toggle();
-            }}
+            onClick={toggle}
           >
             <ChevronRight
               size={15}

@@ -53,6 +53,16 @@ export function Register() {
               {rows.length} {rows.length === 1 ? 'destination' : 'destinations'}, {links.length}{' '}
               {links.length === 1 ? 'link' : 'links'}
             </p>
+            <label className="mt-3 block">
+              <span className="sr-only">Search the Register</span>
+              <input
+                className="field w-56"
+                type="search"
+                placeholder="Address or words"
+                value={search}
+                onChange={(event) => setSearch(event.target.value)}
+              />
+            </label>
           </div>
           <div className="flex flex-wrap items-start gap-6">
             {checks.runs.filter((run) => run.state === 'done').length > 1 && (
@@ -89,16 +99,6 @@ export function Register() {
               press={() => setFilter('findings')}
             />
           )}
-          <label className="ml-auto flex items-center gap-2">
-            <span className="sr-only">Search the Register</span>
-            <input
-              className="field w-56"
-              type="search"
-              placeholder="Address or words"
-              value={search}
-              onChange={(event) => setSearch(event.target.value)}
-            />
-          </label>
         </div>
         {links.length === 0 ? (
           <p className="rounded-md border border-dashed border-strong-line p-8 text-center text-lg">

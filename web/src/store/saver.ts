@@ -92,6 +92,12 @@ function keepAndSendAgain(chapter: string, job: Pending): void {
 
 function met(error: unknown, chapter: string, job: Pending): void {
   if (error instanceof ApiError && error.problem.current) {
+    // The text was stored, and only the answer was lost.
+    if (JSON.stringify(error.problem.current.doc) === JSON.stringify(job.doc.toJSON())) {
+      useBook.getState().setChapter(error.problem.current);
+      forget(chapter);
+      return void dropCopy(chapter);
+    }
     useBook.getState().setConflict(chapter, { mine: job.doc.toJSON(), theirs: error.problem.current });
     return show('conflict');
   }

@@ -20,13 +20,15 @@ interface Shown {
   seen: Seen[];
   /** The line of the slip that is open, from the top of the margin. */
   openLine: number;
+  /** The lower end of what can be seen of the margin. */
+  bottom: number;
 }
 
 /** The margin: a slip for every link of the text that can be seen, beside its own line; the one at the caret is open. */
 export function Margin({ scroller }: { scroller: RefObject<HTMLDivElement | null> }) {
   const { view, state, chapter } = useEditor();
   const column = useRef<HTMLElement>(null);
-  const [shown, setShown] = useState<Shown>({ seen: [], openLine: 0 });
+  const [shown, setShown] = useState<Shown>({ seen: [], openLine: 0, bottom: 0 });
   const [openHeight, setOpenHeight] = useState(320);
   const open = state ? linkAtSelection(state, chapter) : null;
   const draft = state ? draftIn(state) : null;
@@ -43,6 +45,7 @@ export function Margin({ scroller }: { scroller: RefObject<HTMLDivElement | null
     setShown({
       seen: links.map((link) => ({ link, line: lineOf(link.from) })),
       openLine: openAt === null ? 0 : lineOf(openAt),
+      bottom: box.bottom - top,
     });
   }, [view, scroller, chapter, openAt]);
 
@@ -70,7 +73,8 @@ export function Margin({ scroller }: { scroller: RefObject<HTMLDivElement | null
   if (!view || !state) return <aside ref={column} aria-label="Margin" />;
   const isOpen = openAt !== null;
   const closed = shown.seen.filter(({ link }) => draft !== null || link.id !== open?.id);
-  const lines = arrange(closed, isOpen ? { line: shown.openLine, height: openHeight } : null);
+  const openTop = topOfOpen(shown, openHeight);
+  const lines = arrange(closed, isOpen ? { line: shown.openLine, top: openTop, height: openHeight } : null);
   return (
     <aside ref={column} aria-label="Margin" className="relative max-lg:static">
       <ul aria-label="Links of the visible text" className="max-lg:hidden">
@@ -81,9 +85,9 @@ export function Margin({ scroller }: { scroller: RefObject<HTMLDivElement | null
         ))}
       </ul>
       {isOpen && (
-        <SlipBox line={shown.openLine} resized={setOpenHeight}>
+        <SlipBox top={openTop} resized={setOpenHeight}>
           <OpenSlip
-            key={draft ? 'draft' : open?.id}
+            key={draft ? 'draft' : keyOf(open)}
             view={view}
             link={draft ? null : open}
             draft={draft}
@@ -96,16 +100,21 @@ export function Margin({ scroller }: { scroller: RefObject<HTMLDivElement | null
   );
 }
 
+/** A slip is for a link as it is: when undo or a repair changes the link, its slip begins anew. */
+function keyOf(link: Link | null): string {
+  return JSON.stringify([link?.id, link?.href, link?.text, link?.hoverNote]);
+}
+
 function wordsOf(view: EditorView, draft: Draft | null): string {
   return draft ? view.state.doc.textBetween(draft.from, draft.to, ' ', ' ') : '';
 }
 
 function SlipBox({
-  line,
+  top,
   resized,
   children,
 }: {
-  line: number;
+  top: number;
   resized(height: number): void;
   children: React.ReactNode;
 }) {
@@ -120,7 +129,7 @@ function SlipBox({
     <div
       ref={box}
       className="absolute -inset-x-2 z-10 max-lg:fixed max-lg:inset-x-0 max-lg:bottom-0 max-lg:!top-auto max-lg:max-h-[60vh] max-lg:overflow-auto max-lg:border-t max-lg:border-strong-line"
-      style={{ top: Math.max(0, line - 10) }}
+      style={{ top }}
     >
       {children}
     </div>
@@ -139,10 +148,16 @@ function visibleRange(view: EditorView, box: DOMRect): [number, number] {
   return [at(box.top - reach, 0), at(box.bottom + reach, end)];
 }
 
+/** The open slip stands beside its line, or as far above as it must to be seen whole. */
+function topOfOpen({ openLine, bottom }: Shown, height: number): number {
+  const lowest = Math.max(openLine - height + SLIP, bottom - height - 2 * GAP);
+  return Math.max(0, Math.min(openLine - 10, lowest));
+}
+
 /** Where closed slips stand: beside their lines, one below the other, and clear of the open one. */
-function arrange(closed: Seen[], open: { line: number; height: number } | null): number[] {
+function arrange(closed: Seen[], open: { line: number; top: number; height: number } | null): number[] {
   const tops: number[] = new Array<number>(closed.length).fill(0);
-  const openTop = open ? Math.max(0, open.line - 10) : Infinity;
+  const openTop = open?.top ?? Infinity;
   const firstBelow = open ? closed.findIndex(({ line }) => line >= open.line) : -1;
   const above = firstBelow < 0 ? closed.length : firstBelow;
   let floor = -Infinity;

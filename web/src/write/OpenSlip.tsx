@@ -68,12 +68,6 @@ export function OpenSlip({ view, link, draft, asked, words }: OpenSlipProps) {
   const verdicts = useBook((store) => store.verdicts);
   const language = useBook((store) => store.book?.language ?? 'en');
 
-  // A change of the link from outside (undo, a repair) shows in the slip.
-  const known = JSON.stringify([link?.href, link?.text, link?.hoverNote]);
-  useEffect(() => {
-    if (link) setEntry(entryOf(link, ''));
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the link's content, not its position, is what counts
-  }, [known]);
   useEffect(() => {
     if (draft || asked > seen.current) (field.current ?? form.current?.querySelector('input'))?.focus();
     if (asked > seen.current && link) field.current?.select();
@@ -136,6 +130,7 @@ export function OpenSlip({ view, link, draft, asked, words }: OpenSlipProps) {
   };
 
   return (
+    // eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions -- Esc and leaving are the form's, from any of its fields
     <form
       ref={form}
       onSubmit={submit}

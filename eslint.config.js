@@ -1,0 +1,65 @@
+import js from '@eslint/js';
+import jsxA11y from 'eslint-plugin-jsx-a11y';
+import reactHooks from 'eslint-plugin-react-hooks';
+import globals from 'globals';
+import tseslint from 'typescript-eslint';
+
+/** Who may import whom: core nobody, the world nobody, the interface core alone. */
+const mayNotImport = (folder, ...names) => ({
+  files: [`${folder}/src/**/*.{ts,tsx}`],
+  rules: {
+    'no-restricted-imports': [
+      'error',
+      {
+        patterns: names.map((name) => ({
+          group: [`@vennet/${name}`, `@vennet/${name}/*`, `**/${name}/src/**`],
+          message: `${folder} must not know ${name}.`,
+        })),
+      },
+    ],
+  },
+});
+
+export default tseslint.config(
+  { ignores: ['**/dist/', '**/dist-types/', '**/node_modules/', '.vennet/', 'test-results/'] },
+  js.configs.recommended,
+  ...tseslint.configs.recommended,
+  {
+    rules: {
+      '@typescript-eslint/no-explicit-any': 'error',
+      '@typescript-eslint/consistent-type-imports': 'error',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      'no-console': 'off',
+    },
+  },
+  // Where decorators are used, a class that is only named in a constructor is still needed when the program runs.
+  { files: ['server/**/*.ts'], rules: { '@typescript-eslint/consistent-type-imports': 'off' } },
+  { files: ['**/*.mjs', '*.js'], languageOptions: { globals: globals.node } },
+  {
+    files: ['core/src/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-globals': ['error', 'document', 'window', 'fetch', 'localStorage', 'process'],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random' },
+        { object: 'Date', property: 'now' },
+      ],
+    },
+  },
+  mayNotImport('core', 'server', 'world', 'web'),
+  mayNotImport('world', 'core', 'server', 'web'),
+  mayNotImport('web', 'server', 'world'),
+  mayNotImport('server', 'web'),
+  {
+    files: ['web/src/**/*.{ts,tsx}'],
+    plugins: { 'react-hooks': reactHooks, 'jsx-a11y': jsxA11y },
+    languageOptions: { globals: globals.browser },
+    rules: {
+      ...reactHooks.configs.recommended.rules,
+      ...jsxA11y.flatConfigs.recommended.rules,
+      // It is about the React compiler, which is not used here.
+      'react-hooks/preserve-manual-memoization': 'off',
+    },
+  },
+);
