@@ -60,6 +60,8 @@ export default tseslint.config(
       ...jsxA11y.flatConfigs.recommended.rules,
       // It is about the React compiler, which is not used here.
       'react-hooks/preserve-manual-memoization': 'off',
+      // A room fetches its book when it opens, which is what the effect is for.
+      'react-hooks/set-state-in-effect': 'off',
     },
   },
 );

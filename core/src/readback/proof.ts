@@ -40,7 +40,12 @@ export function prove(expected: readonly ExpectedLink[], found: readonly FoundLi
     match: (one: ExpectedLink, other: FoundLink) => void,
   ) => {
     const queues = new Map<string, FoundLink[]>();
-    for (const link of free) queues.get(keys[1](link))?.push(link) ?? queues.set(keys[1](link), [link]);
+    for (const link of free) {
+      const key = keys[1](link);
+      const queue = queues.get(key);
+      if (queue) queue.push(link);
+      else queues.set(key, [link]);
+    }
     for (const queue of queues.values()) queue.reverse();
     open = open.filter((link) => {
       const partner = queues.get(keys[0](link))?.pop();

@@ -1,0 +1,17 @@
+// The tests run on what the build made: what is tested is what ships, workers and all.
+const project = (name, more = {}) => ({
+  displayName: name,
+  rootDir: `<rootDir>/../${name}/dist`.replace('/../', '/'),
+  testMatch: ['<rootDir>/**/*.test.js'],
+  transform: {},
+  testEnvironment: 'node',
+  ...more,
+});
+
+export default {
+  projects: [
+    project('core'),
+    project('world'),
+    project('server', { globalSetup: '<rootDir>/testing/start-database.js', globalTeardown: '<rootDir>/testing/stop-database.js' }),
+  ],
+};
