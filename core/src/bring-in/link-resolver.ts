@@ -47,8 +47,10 @@ function inside(
     return { leftOut: 'they lead to a file that did not come along' };
   }
   const fragment = url.hash.slice(1);
-  if (fragment === '' || fragment === 'top') return { kind: 'place', place: chapter };
+  if (fragment === '') return { kind: 'place', place: chapter };
+  // HTML, 7.4.6.4: an element of that id, else `top` is the top of the page.
   const place = ids.find(path, fragment) ?? ids.find(path, decode(fragment));
+  if (!place && fragment.toLowerCase() === 'top') return { kind: 'place', place: chapter };
   return { kind: 'place', place: place ?? `missing-${fragment.replace(/[^\p{L}\p{N}._-]+/gu, '-')}` };
 }
 

@@ -28,8 +28,8 @@ export interface Proof {
 }
 
 /**
- * Matches every link of the book with one of the file: first those with the same address and words, then those of
- * which one of the two is the same. Each link of the file is matched once.
+ * Matches every link of the book with one of the file: first those with the same address and words, then those
+ * with the same words, then those with the same address. Each link of the file is matched once.
  */
 export function prove(expected: readonly ExpectedLink[], found: readonly FoundLink[]): Proof {
   const proof: Proof = { expected: expected.length, found: 0, lost: [], changed: [], added: [] };
@@ -60,10 +60,10 @@ export function prove(expected: readonly ExpectedLink[], found: readonly FoundLi
     if (partner.lands) proof.found += 1;
     else proof.changed.push(changed(link, partner, 'target'));
   });
-  const address = (link: ExpectedLink | FoundLink) => link.href;
-  pass([address, address], (link, partner) => proof.changed.push(changed(link, partner, 'words')));
   const words = (link: ExpectedLink | FoundLink) => sameWords(link.text) || `\n${link.href}`;
   pass([words, words], (link, partner) => proof.changed.push(changed(link, partner, 'address')));
+  const address = (link: ExpectedLink | FoundLink) => link.href;
+  pass([address, address], (link, partner) => proof.changed.push(changed(link, partner, 'words')));
   proof.lost = open.map(({ id, href, text, chapter }) => ({ id, href, text, chapter }));
   proof.added = [...free].map(({ href, text, where }) => ({ href, text, where }));
   return proof;
