@@ -6,7 +6,7 @@ import {
 } from 'node:http';
 import { createServer as createHttpsServer } from 'node:https';
 import { once } from 'node:events';
-import { createServer as createTcpServer, type AddressInfo, type Server } from 'node:net';
+import type { AddressInfo, Server } from 'node:net';
 import { generate } from 'selfsigned';
 import { isReservedName } from './names.js';
 import { renderPage, renderStatus } from './render.js';
@@ -29,6 +29,9 @@ export interface World {
   requests: readonly string[];
   stop(): Promise<void>;
 }
+
+/** A port of loopback where nothing listens on any ordinary machine (tcpmux, RFC 1078). */
+const NOBODY = 1;
 
 /** Starts the web of the made-up sites on loopback: real HTTP and HTTPS over real sockets. */
 export async function startWorld({
@@ -53,7 +56,6 @@ export async function startWorld({
     };
   const http = createHttpServer(answer('http'));
   const https = createHttpsServer({ key, cert }, answer('https'));
-  const closed = await closedPort();
   await Promise.all([listen(http, visitPort), listen(https, 0)]);
   const ports: Record<string, number> = { 'http:': portOf(http), 'https:': portOf(https) };
   return {
@@ -61,7 +63,7 @@ export async function startWorld({
     portFor(hostname, protocol) {
       const site = byName.get(hostname);
       if (!site && !fallback(hostname, '/')) return null;
-      return site?.refuses ? closed : ports[protocol];
+      return site?.refuses ? NOBODY : ports[protocol];
     },
     certificate: cert,
     visitPort: portOf(http),
@@ -166,13 +168,3 @@ async function listen(server: Server, port: number): Promise<void> {
 }
 
 const portOf = (server: Server) => (server.address() as AddressInfo).port;
-
-/** A port on which nothing listens: it was free a moment ago. */
-async function closedPort(): Promise<number> {
-  const server = createTcpServer();
-  await listen(server, 0);
-  const port = portOf(server);
-  server.close();
-  await once(server, 'close');
-  return port;
-}

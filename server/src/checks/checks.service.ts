@@ -14,10 +14,6 @@ import { CheckRowEntity } from './check-row.entity.js';
 import { CheckRunEntity } from './check-run.entity.js';
 import { Prober } from './prober/prober.js';
 
-/** Answers are stored in groups: after this many, or this time in ms after the first of a group. */
-const GROUP = 50;
-const GROUP_TIME = 100;
-
 /**
  * Check runs. Each is rows in the database, one a destination; a row with a verdict is never asked again, so a run that
  * was cut off goes on where it was.
@@ -218,11 +214,10 @@ export class ChecksService implements OnApplicationBootstrap {
   }
 }
 
-/** Stores answers in groups, one statement each, in the order in which they came. */
+/** Stores each answer as soon as it comes; those that come while others are being stored go together in one statement. */
 class AnswerStore {
-  #group: { row: CheckRowEntity; answer: Answer; checkedAt: Date }[] = [];
-  #timer: NodeJS.Timeout | null = null;
-  #last: Promise<void> = Promise.resolve();
+  #waiting: { row: CheckRowEntity; answer: Answer; checkedAt: Date }[] = [];
+  #storing: Promise<void> | null = null;
 
   constructor(
     readonly database: DataSource,
@@ -230,31 +225,32 @@ class AnswerStore {
   ) {}
 
   add(row: CheckRowEntity, answer: Answer): void {
-    this.#group.push({ row, answer, checkedAt: new Date() });
-    // A failure to store stays in the chain and is met by the flush at the end of the run.
-    const flush = () => void this.flush().catch(() => {});
-    if (this.#group.length >= GROUP) flush();
-    else this.#timer ??= setTimeout(flush, GROUP_TIME);
+    this.#waiting.push({ row, answer, checkedAt: new Date() });
+    // A failure to store is met by the flush at the end of the run.
+    this.#storing ??= this.#store();
+    this.#storing.catch(() => {});
   }
 
-  flush(): Promise<void> {
-    if (this.#timer) clearTimeout(this.#timer);
-    this.#timer = null;
-    const group = this.#group.splice(0);
-    if (group.length > 0)
-      this.#last = this.#last.then(async () => {
-        await this.database.getRepository(CheckRowEntity).upsert(
-          group.map(({ row, answer, checkedAt }) => ({
-            ...row,
-            verdict: verdictOf(answer).verdict,
-            answer,
-            checkedAt,
-          })),
-          ['runId', 'hrefHash'],
-        );
-        this.stored();
-      });
-    return this.#last;
+  async flush(): Promise<void> {
+    await this.#storing;
+    if (this.#waiting.length > 0) await this.#store();
+  }
+
+  async #store(): Promise<void> {
+    while (this.#waiting.length > 0) {
+      const group = this.#waiting.splice(0);
+      await this.database.getRepository(CheckRowEntity).upsert(
+        group.map(({ row, answer, checkedAt }) => ({
+          ...row,
+          verdict: verdictOf(answer).verdict,
+          answer,
+          checkedAt,
+        })),
+        ['runId', 'hrefHash'],
+      );
+      this.stored();
+    }
+    this.#storing = null;
   }
 }
 

@@ -1,0 +1,3 @@
+/** Small books and files for the tests of every package. Nothing that ships uses this folder. */
+export * from './books.js';
+export * from './zip.js';

@@ -1,0 +1,28 @@
+import { defineConfig } from '@playwright/test';
+
+/** The interface as a person uses it: the built application, Debian's Chromium, one test after the other. */
+export default defineConfig({
+  testDir: '.',
+  testMatch: '*.spec.ts',
+  workers: 1,
+  fullyParallel: false,
+  timeout: 60_000,
+  retries: process.env.CI ? 1 : 0,
+  reporter: [['list'], ['json']],
+  outputDir: '../test-results',
+  use: {
+    viewport: { width: 1280, height: 800 },
+    locale: 'en-GB',
+    launchOptions: {
+      executablePath: process.env.VENNET_CHROMIUM ?? '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        '--no-first-run',
+      ],
+    },
+  },
+});

@@ -1,0 +1,126 @@
+import { fork, type ChildProcess } from 'node:child_process';
+import { once } from 'node:events';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { test as base, expect, type Locator, type Page } from '@playwright/test';
+import type { LinkRow } from '@vennet/core/wire';
+
+const DEMO = fileURLToPath(new URL('../server/dist/demo.js', import.meta.url));
+
+/** The demo as a newcomer starts it, with data of its own. It can be killed and started again. */
+export class Vennet {
+  address = '';
+  #child: ChildProcess | null = null;
+
+  constructor(
+    readonly directory: string,
+    readonly port: number,
+  ) {}
+
+  async start(): Promise<void> {
+    const child = fork(DEMO, {
+      env: { ...process.env, NODE_OPTIONS: '', VENNET_DATA: this.directory, VENNET_PORT: String(this.port) },
+      silent: true,
+    });
+    this.#child = child;
+    let output = '';
+    child.stderr?.on('data', (chunk: Buffer) => (output += chunk.toString()));
+    this.address = await new Promise((resolve, reject) => {
+      child.stdout?.on('data', (chunk: Buffer) => {
+        output += chunk.toString();
+        const ready = /Vennet runs at (\S+)/.exec(output);
+        if (ready) resolve(ready[1]);
+      });
+      child.once('exit', (code) => reject(new Error(`Vennet ended with ${code}: ${output}`)));
+    });
+  }
+
+  async stop(signal: 'SIGTERM' | 'SIGKILL' = 'SIGTERM'): Promise<void> {
+    const child = this.#child;
+    if (!child || child.exitCode !== null) return;
+    const ended = once(child, 'exit');
+    child.kill(signal);
+    await ended;
+  }
+
+  async links(book: string): Promise<LinkRow[]> {
+    return (await (await fetch(`${this.address}/api/books/${book}/links`)).json()) as LinkRow[];
+  }
+}
+
+async function freePort(): Promise<number> {
+  const server = createServer().listen(0, '127.0.0.1');
+  await once(server, 'listening');
+  const { port } = server.address() as { port: number };
+  server.close();
+  await once(server, 'close');
+  return port;
+}
+
+/** Every test file has a Vennet of its own, with the demo book in it. */
+export const test = base.extend<object, { vennet: Vennet }>({
+  vennet: [
+    async ({ browserName: _browserName }, use) => {
+      const directory = await mkdtemp(join(tmpdir(), 'vennet-e2e-'));
+      const vennet = new Vennet(directory, await freePort());
+      await vennet.start();
+      await use(vennet);
+      await vennet.stop();
+      await rm(directory, { recursive: true, force: true });
+    },
+    { scope: 'worker', timeout: 120_000 },
+  ],
+});
+
+export { expect };
+
+/** The text of the open chapter. */
+export const text = (page: Page): Locator => page.getByRole('textbox', { name: 'Text of the chapter' });
+export const slip = (page: Page): Locator => page.getByRole('form', { name: /^Slip of/ });
+export const margin = (page: Page): Locator => page.getByRole('list', { name: 'Links of the visible text' });
+
+/** From the Library into a chapter of the demo book. */
+export async function openChapter(page: Page, vennet: Vennet, chapter: string): Promise<string> {
+  await page.goto(vennet.address);
+  await page.getByRole('link', { name: 'Write in Small Lights' }).click();
+  await page.getByRole('navigation', { name: 'Outline' }).getByRole('link', { name: chapter }).click();
+  await expect(text(page).getByRole('heading', { level: 1 })).toHaveText(chapter);
+  return /books\/([^/]+)/.exec(page.url())?.[1] ?? '';
+}
+
+/** Selects words in the text as a person does: presses at their start, and with Shift at their end. */
+export async function selectWords(page: Page, words: string): Promise<void> {
+  const box = await page.evaluate((wanted) => {
+    const root = document.querySelector('.ProseMirror');
+    if (!root) throw new Error('no text is open');
+    const walker = document.createTreeWalker(root, NodeFilter.SHOW_TEXT);
+    for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+      const at = node.textContent?.indexOf(wanted) ?? -1;
+      if (at < 0) continue;
+      node.parentElement?.scrollIntoView({ block: 'center' });
+      const range = document.createRange();
+      range.setStart(node, at);
+      range.setEnd(node, at + wanted.length);
+      const rectangles = [...range.getClientRects()];
+      const [first, last] = [rectangles[0], rectangles[rectangles.length - 1]];
+      return {
+        x: first.left,
+        y: first.top + first.height / 2,
+        toX: last.right,
+        toY: last.top + last.height / 2,
+      };
+    }
+    throw new Error(`“${wanted}” is not in the text`);
+  }, words);
+  await page.mouse.click(box.x + 1, box.y);
+  await page.keyboard.down('Shift');
+  await page.mouse.click(box.toX - 0.5, box.toY);
+  await page.keyboard.up('Shift');
+}
+
+export async function saved(page: Page): Promise<void> {
+  await expect(page.getByTestId('save-state')).toHaveText('Saved');
+}

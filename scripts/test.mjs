@@ -1,0 +1,89 @@
+// npm test: installs what is missing, builds, then type check, lint, unit and server tests, and the interface tests.
+// The last line is `N passed, N failed`.
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { needNpmPackages, needPackages, root, say } from './setup.mjs';
+
+needPackages('mariadb-server', 'chromium', 'epubcheck', 'qpdf', 'poppler-utils');
+needNpmPackages();
+
+const reports = mkdtempSync(join(tmpdir(), 'vennet-reports-'));
+const total = { passed: 0, failed: 0 };
+
+function step(name, command, options, environment = {}) {
+  say(name);
+  const result = spawnSync(command, options, {
+    cwd: root,
+    stdio: ['ignore', 'inherit', 'inherit'],
+    env: { ...process.env, ...environment },
+  });
+  return result.status === 0;
+}
+
+function counted(passed, failed) {
+  total.passed += passed;
+  total.failed += failed;
+}
+
+/** A step that is one test: it goes through or it does not. */
+const check = (name, command, options) => {
+  const passed = step(name, command, options);
+  counted(passed ? 1 : 0, passed ? 0 : 1);
+  return passed;
+};
+
+/** A runner's report; without one, the runner itself has failed. */
+function report(path, read) {
+  try {
+    counted(...read(JSON.parse(readFileSync(path, 'utf8'))));
+  } catch {
+    counted(0, 1);
+  }
+}
+
+// What was built from files that are gone must not be tested.
+for (const folder of ['core', 'world', 'server', 'e2e', 'bench']) {
+  rmSync(`${root}${folder}/dist`, { recursive: true, force: true });
+  rmSync(`${root}${folder}/tsconfig.tsbuildinfo`, { force: true });
+}
+const built =
+  check('Type check and build', 'npx', ['--no-install', 'tsc', '-b']) &&
+  check('Building the interface', 'npm', ['run', '--silent', 'build', '-w', 'web']);
+check('Lint', 'npx', ['--no-install', 'eslint', '.']);
+check('Format', 'npx', ['--no-install', 'prettier', '--check', '--log-level=warn', '.']);
+
+if (built) {
+  const jest = join(reports, 'jest.json');
+  step(
+    'Unit and server tests',
+    process.execPath,
+    [
+      '--experimental-vm-modules',
+      'node_modules/jest/bin/jest.js',
+      '--runInBand',
+      '--json',
+      `--outputFile=${jest}`,
+    ],
+    {
+      NODE_OPTIONS: '--disable-warning=ExperimentalWarning',
+    },
+  );
+  report(jest, ({ numPassedTests, numFailedTests, numRuntimeErrorTestSuites }) => [
+    numPassedTests,
+    numFailedTests + numRuntimeErrorTestSuites,
+  ]);
+
+  const playwright = join(reports, 'playwright.json');
+  step(
+    'Interface tests',
+    'npx',
+    ['--no-install', 'playwright', 'test', '--config', 'e2e/playwright.config.ts'],
+    { PLAYWRIGHT_JSON_OUTPUT_NAME: playwright },
+  );
+  report(playwright, ({ stats, errors }) => [stats.expected + stats.flaky, stats.unexpected + errors.length]);
+}
+rmSync(reports, { recursive: true, force: true });
+console.log(`\n${total.passed} passed, ${total.failed} failed`);
+process.exitCode = total.failed === 0 ? 0 : 1;

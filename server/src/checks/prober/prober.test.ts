@@ -1,0 +1,259 @@
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { verdictOf, type Answer } from '@vennet/core/reach';
+import { page, redirect, startWorld, status, type Page, type Site, type World } from '@vennet/world';
+import { isPublicAddress, type Resolve } from './address-guard.js';
+import { Prober, type ProberOptions } from './prober.js';
+
+const site: Site = {
+  name: 'lamp.example',
+  about: 'Lamps',
+  pages: {
+    '/': page('Lamps'),
+    '/moved': redirect(301, '/new'),
+    '/moved-far': redirect(308, 'http://other.example/here'),
+    '/new': page('New'),
+    '/for-now': redirect(302, '/new'),
+    '/loop-a': redirect(302, '/loop-b'),
+    '/loop-b': redirect(302, '/loop-a'),
+    '/endless': redirect(302, '/endless/1'),
+    '/bad-way': redirect(301, 'javascript:alert(1)'),
+    '/private-way': redirect(302, 'http://127.0.0.1:9/'),
+    '/named-private-way': redirect(302, 'http://inner.lamp-names.org/'),
+    '/gone': status(410, 'Gone'),
+    '/members': status(403, 'Members'),
+    '/sign-in': status(401, 'Sign in'),
+    '/fault': status(500, 'Fault'),
+    '/silent': { answer: { kind: 'silent' } },
+    '/breaks': { answer: { kind: 'breaks' } },
+    '/no-head': { ...page('Only GET'), headStatus: 405 },
+    '/head-lies': { ...page('HEAD says 404'), headStatus: 404 },
+    '/slow': { ...page('Slow'), delay: 150 },
+    '/wait': status(429, 'Wait', '0'),
+    '/wait-long': status(503, 'Wait long', '3600'),
+  },
+};
+const endless = (_host: string, path: string): Page | null => {
+  const step = /^\/endless\/(\d+)$/.exec(path);
+  return step ? redirect(302, `/endless/${Number(step[1]) + 1}`) : null;
+};
+const other: Site = { name: 'other.example', about: 'Other', pages: { '/here': page('Here') } };
+const closed: Site = { name: 'closed.example', about: 'Closed', pages: {}, refuses: true };
+
+let world: World;
+beforeAll(async () => {
+  for (let step = 1; step < 20; step++)
+    site.pages[`/endless/${step}`] = endless('', `/endless/${step}`) ?? page('');
+  world = await startWorld({ sites: [site, other, closed] });
+});
+afterAll(() => world.stop());
+
+async function ask(hrefs: string[], options: ProberOptions = {}): Promise<Map<string, Answer>> {
+  const prober = new Prober({ standIn: world, requestTimeout: 400, retryDelay: 10, ...options });
+  const answers = new Map<string, Answer>();
+  await prober.probeAll(hrefs, (href, answer) => answers.set(href, answer), new AbortController().signal);
+  await prober.close();
+  return answers;
+}
+
+async function verdict(href: string, options?: ProberOptions) {
+  const answer = (await ask([href], options)).get(href);
+  if (!answer) throw new Error('no answer');
+  return { answer, ...verdictOf(answer) };
+}
+
+const LAMP = 'https://lamp.example';
+const asked = (path: string) => world.requests.filter((request) => request.endsWith(` ${LAMP}${path}`));
+
+describe('one address over real sockets', () => {
+  test.each([
+    [`${LAMP}/`, 'sound'],
+    ['http://lamp.example/', 'sound'],
+    [`${LAMP}/for-now`, 'sound'],
+    [`${LAMP}/moved`, 'moved'],
+    [`${LAMP}/moved-far`, 'moved'],
+    [`${LAMP}/gone`, 'broken'],
+    [`${LAMP}/nothing`, 'broken'],
+    [`${LAMP}/members`, 'guarded'],
+    [`${LAMP}/sign-in`, 'guarded'],
+    [`${LAMP}/fault`, 'unreachable'],
+    [`${LAMP}/silent`, 'unreachable'],
+    [`${LAMP}/breaks`, 'unreachable'],
+    [`${LAMP}/loop-a`, 'broken'],
+    [`${LAMP}/endless`, 'broken'],
+    [`${LAMP}/bad-way`, 'broken'],
+    [`${LAMP}/slow`, 'sound'],
+    ['https://closed.example/', 'broken'],
+    ['https://no-such-name.example/', 'broken'],
+    ['https://lamp.invalid/', 'broken'],
+  ])('%s is %s', async (href, expected) => expect((await verdict(href)).verdict).toBe(expected));
+
+  test('the way is told hop by hop, and the fragment goes along', async () => {
+    const { answer, movedTo } = await verdict(`${LAMP}/moved#low`);
+    expect(answer.hops).toEqual([{ href: `${LAMP}/moved#low`, status: 301, location: `${LAMP}/new#low` }]);
+    expect(movedTo).toBe(`${LAMP}/new#low`);
+    expect(asked('/new')).toContain(`HEAD ${LAMP}/new`);
+  });
+
+  test('HEAD is enough where it is clear', async () => {
+    await verdict('http://other.example/here');
+    expect(
+      world.requests.filter((request) => request.endsWith('other.example/here') && request.startsWith('GET')),
+    ).toEqual([]);
+  });
+
+  test.each(['/no-head', '/head-lies'])('%s is asked with GET after HEAD, and GET decides', async (path) => {
+    expect((await verdict(LAMP + path)).verdict).toBe('sound');
+    expect(asked(path).map((request) => request.split(' ')[0])).toEqual(['HEAD', 'GET']);
+  });
+
+  test('a fault of the site is asked about once more, and no more', async () => {
+    const before = asked('/fault').length;
+    await verdict(`${LAMP}/fault`);
+    expect(
+      asked('/fault')
+        .slice(before)
+        .map((request) => request.split(' ')[0]),
+    ).toEqual(['HEAD', 'GET', 'HEAD', 'GET']);
+  });
+
+  test('Retry-After is waited for when it is short, and not when it is long', async () => {
+    await verdict(`${LAMP}/wait`);
+    expect(asked('/wait')).toHaveLength(4);
+    await verdict(`${LAMP}/wait-long`, { longestWait: 1000 });
+    expect(asked('/wait-long')).toHaveLength(2);
+  });
+});
+
+describe('the address guard', () => {
+  // RFC 1918, 3927, 4193, 6598, 6890; the last three are IPv4 inside IPv6.
+  test.each([
+    ...[
+      '127.0.0.1',
+      '10.1.2.3',
+      '172.16.0.1',
+      '192.168.1.1',
+      '169.254.169.254',
+      '100.64.0.1',
+      '0.0.0.0',
+      '224.0.0.1',
+      '255.255.255.255',
+    ],
+    ...[
+      '::1',
+      '::',
+      'fc00::1',
+      'fd12::1',
+      'fe80::1',
+      'ff02::1',
+      '::ffff:127.0.0.1',
+      '::ffff:10.0.0.1',
+      '64:ff9b::7f00:1',
+    ],
+  ])('%s is not public', (address) => expect(isPublicAddress(address)).toBe(false));
+
+  test.each(['93.184.215.14', '8.8.8.8', '2606:2800:21f:cb07::1'])('%s is public', (address) =>
+    expect(isPublicAddress(address)).toBe(true),
+  );
+
+  const resolvesTo =
+    (...addresses: string[]): Resolve =>
+    async () =>
+      addresses.map((address) => ({ address, family: address.includes(':') ? 6 : 4 }));
+  const failure = async (href: string, resolve?: Resolve) => {
+    const { answer } = await verdict(href, resolve ? { resolve } : {});
+    return answer.outcome === 'failure' ? answer.failure : answer.status;
+  };
+
+  test.each([['127.0.0.1'], ['169.254.169.254'], ['::1'], ['::ffff:10.0.0.1'], ['8.8.8.8', '10.0.0.1']])(
+    'a public name that resolves to %s is not asked',
+    async (...addresses) =>
+      expect(await failure('http://inner.lamp-names.org/', resolvesTo(...addresses))).toBe('private-address'),
+  );
+
+  test.each([
+    'http://127.0.0.1/',
+    'http://[::1]/',
+    'http://2130706433/',
+    'http://0x7f.1/',
+    'http://localhost/',
+    'http://[::ffff:7f00:1]/',
+  ])('%s is not asked, however it is written', async (href) =>
+    expect(await failure(href)).toBe('private-address'),
+  );
+
+  test('a redirect into a private network is not followed, by number or by name', async () => {
+    expect(await failure(`${LAMP}/private-way`)).toBe('private-address');
+    expect(await failure(`${LAMP}/named-private-way`, resolvesTo('10.0.0.7'))).toBe('private-address');
+  });
+
+  test('without the stand-in world its names are names like any other', async () => {
+    const prober = new Prober({ standIn: null, resolve: resolvesTo('127.0.0.1') });
+    const answers: Answer[] = [];
+    await prober.probeAll(
+      ['https://lamp.example/'],
+      (_href, answer) => answers.push(answer),
+      new AbortController().signal,
+    );
+    await prober.close();
+    expect(answers).toEqual([{ outcome: 'failure', failure: 'private-address', hops: [] }]);
+  });
+});
+
+describe('many addresses', () => {
+  /** The most requests that were under way at one time, at all hosts and at each. */
+  async function load(hosts: number, each: number, options: ProberOptions) {
+    let now = 0;
+    let most = 0;
+    const atHost = new Map<string, number>();
+    let mostAtHost = 0;
+    const count = (host: string, by: number) => {
+      now += by;
+      atHost.set(host, (atHost.get(host) ?? 0) + by);
+      most = Math.max(most, now);
+      mostAtHost = Math.max(mostAtHost, atHost.get(host) ?? 0);
+    };
+    const busy = await startWorld({
+      sites: [],
+      fallback(host, path) {
+        if (path === '/') return page('');
+        count(host, 1);
+        setTimeout(() => count(host, -1), 18);
+        return { ...page(''), delay: 20 };
+      },
+    });
+    const prober = new Prober({ ...options, standIn: busy });
+    const hrefs = Array.from(
+      { length: hosts * each },
+      (_, index) => `http://h${index % hosts}.example/${index}`,
+    );
+    const answered: string[] = [];
+    await prober.probeAll(hrefs, (href) => answered.push(href), new AbortController().signal);
+    await prober.close();
+    await busy.stop();
+    return { most, mostAtHost, answered, hrefs, requests: busy.requests };
+  }
+
+  test('are each asked once, within the limits for all and for one host', async () => {
+    const { most, mostAtHost, answered, hrefs, requests } = await load(8, 15, { atOnce: 10, perHost: 3 });
+    expect(answered.sort()).toEqual(hrefs.sort());
+    expect(requests).toHaveLength(hrefs.length);
+    expect(most).toBeLessThanOrEqual(10);
+    expect(mostAtHost).toBeLessThanOrEqual(3);
+  });
+
+  test('can be stopped: what is under way ends, and nothing new is asked', async () => {
+    const controller = new AbortController();
+    const prober = new Prober({ standIn: world, atOnce: 1 });
+    const answered: string[] = [];
+    await prober.probeAll(
+      [`${LAMP}/`, `${LAMP}/new`, `${LAMP}/slow`],
+      (href) => {
+        answered.push(href);
+        controller.abort();
+      },
+      controller.signal,
+    );
+    await prober.close();
+    expect(answered).toHaveLength(1);
+  });
+});

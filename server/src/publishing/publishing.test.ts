@@ -1,0 +1,201 @@
+import { execFile } from 'node:child_process';
+import { writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { promisify } from 'node:util';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { epubFiles, PIXEL, zip } from '@vennet/core/testing';
+import type { ExportJob, FormPreview, LinkRow } from '@vennet/core/wire';
+import { pageWithLinks, startTestApp, until, type TestApp } from '../testing/app.js';
+
+const run = promisify(execFile);
+
+let app: TestApp;
+beforeAll(async () => {
+  app = await startTestApp();
+});
+afterAll(() => app.stop());
+
+const ended = (job: ExportJob) => job.state !== 'running' && job.state !== 'waiting';
+
+async function make(book: string, format: 'epub' | 'pdf'): Promise<ExportJob> {
+  const { status, body } = await app.call<{ id: string }>('POST', `books/${book}/exports`, { format });
+  expect(status).toBe(202);
+  return until(async () => (await app.call<ExportJob>('GET', `exports/${body.id}`)).body, ended);
+}
+
+async function fileOf(job: ExportJob): Promise<string> {
+  const response = await fetch(`${app.address}/api/exports/${job.id}/file`);
+  expect(response.headers.get('content-disposition')).toContain(job.fileName);
+  const path = join(app.directory, job.fileName);
+  await writeFile(path, new Uint8Array(await response.arrayBuffer()));
+  return path;
+}
+
+/** Errors and warnings of EPUBCheck, the reference validator. */
+async function epubFaults(path: string): Promise<string[]> {
+  const { stdout, stderr } = await run('java', ['-jar', '/usr/share/java/epubcheck.jar', path]).catch(
+    (error: { stdout: string; stderr: string }) => error,
+  );
+  return `${stdout}${stderr}`.split('\n').filter((line) => /^(?:FATAL|ERROR|WARNING)/.test(line));
+}
+
+/** Addresses of a PDF as poppler reads them, which shares no code with the maker. */
+async function addressesInPdf(path: string): Promise<string[]> {
+  const { stdout } = await run('pdfinfo', ['-url', path]);
+  return stdout
+    .split('\n')
+    .slice(1)
+    .filter(Boolean)
+    .map((line) => line.trim().split(/\s+/)[2]);
+}
+
+const LONG = 'a link whose words go on and on over more than one line of the page, as some do '
+  .repeat(3)
+  .trim();
+/** One chapter with everything that a chapter can hold. */
+const RICH = `<body><h1 id="one">One &amp; only</h1><h3>Skips a level</h3>
+  <p>Text <a href="https://a.example/?x=1&amp;y=2#z">plain</a>, <a href="https://b.example/"><em>empha</em>sised</a>, <a href="https://c.example/">${LONG}</a>,
+  <a href="mailto:joe@lamp.example?subject=Low%20water">write</a>, <a href="#deep">down</a>, <a href="two.xhtml">over</a>, <a href="two.xhtml#spot">to a spot</a>, <a href="https://d.example/"></a>, <a href="https://e.example/%C3%BC">ü ſ ﬁ</a></p>
+  <ul><li>one <a href="https://f.example/">in a list</a><ol start="3"><li>nested</li></ol></li></ul>
+  <blockquote><p id="deep">Quoted <a href="https://g.example/">link</a></p></blockquote>
+  <pre>code  with   spaces
+  and <a href="https://h.example/">a link</a></pre>
+  <table><caption>Hours</caption><tr><th>A</th><th>B</th></tr><tr><td rowspan="2">x</td><td><a href="https://i.example/">cell</a></td></tr><tr><td colspan="4">y</td></tr></table>
+  <figure><a href="https://j.example/"><img src="p.png" alt="A dot"/></a><figcaption>See <a href="https://k.example/">caption</a></figcaption></figure><hr/></body>`;
+const book = () =>
+  zip(
+    epubFiles(
+      {
+        'one.xhtml': RICH,
+        'two.xhtml':
+          '<body><p>No heading, <span id="spot">spot</span> <a href="one.xhtml#one">back</a></p></body>',
+      },
+      { 'OEBPS/p.png': PIXEL },
+    ),
+  );
+
+describe('a book with everything in it', () => {
+  let id: string;
+  let hrefs: string[];
+  beforeAll(async () => {
+    id = (await app.upload('rich.epub', book())).body.id;
+    hrefs = (await app.call<LinkRow[]>('GET', `books/${id}/links`)).body.map(({ href }) => href);
+  });
+
+  test('becomes an e-book in which EPUBCheck finds nothing and every link is', async () => {
+    const job = await make(id, 'epub');
+    expect(job).toMatchObject({
+      state: 'done',
+      proof: { expected: hrefs.length, found: hrefs.length, lost: [], changed: [], added: [] },
+    });
+    expect(await epubFaults(await fileOf(job))).toEqual([]);
+  }, 120_000);
+
+  test('becomes a PDF that qpdf finds sound and in which poppler finds the same addresses', async () => {
+    const job = await make(id, 'pdf');
+    expect(job).toMatchObject({
+      state: 'done',
+      notes: [],
+      proof: { expected: hrefs.length, found: hrefs.length, lost: [], changed: [], added: [] },
+    });
+    const path = await fileOf(job);
+    expect((await run('qpdf', ['--check', path])).stdout).toContain('No syntax or stream encoding errors');
+    const outside = hrefs.filter((href) => !href.startsWith('#'));
+    expect(new Set(await addressesInPdf(path))).toEqual(new Set(outside));
+    const { stdout } = await run('pdfinfo', [path]);
+    expect(stdout).toMatch(/Tagged:\s+yes/);
+    expect(stdout).toMatch(/Title:\s+Lamps & tides/);
+  }, 120_000);
+
+  test('shows beforehand what would be different', async () => {
+    const forms = (await app.call<FormPreview[]>('GET', `books/${id}/forms`)).body;
+    expect(forms.map(({ format, losses }) => [format, losses.map(({ what }) => what)])).toEqual([
+      ['epub', []],
+      ['pdf', ['links without words']],
+    ]);
+  });
+});
+
+describe('a link that leads nowhere', () => {
+  test('is reported lost in both forms, with its words kept', async () => {
+    const { id } = (
+      await app.upload(
+        'b.html',
+        pageWithLinks([
+          ['nowhere', '#gone'],
+          ['there', 'https://a.example/'],
+        ]),
+      )
+    ).body;
+    for (const format of ['epub', 'pdf'] as const) {
+      const job = await make(id, format);
+      expect(job.proof).toMatchObject({
+        expected: 2,
+        found: 1,
+        lost: [{ text: 'nowhere', href: '#missing-gone' }],
+      });
+    }
+  });
+});
+
+describe('signs that no font has', () => {
+  test('do not stop the PDF; the author is told', async () => {
+    const { id } = (await app.upload('b.html', pageWithLinks([['漢字', 'https://a.example/']]))).body;
+    expect(await make(id, 'pdf')).toMatchObject({
+      state: 'done',
+      proof: { found: 0, lost: [], changed: [{ text: '漢字', href: 'https://a.example/', change: 'words' }] },
+      notes: [expect.stringContaining('漢')],
+    });
+  });
+});
+
+describe('an export that fails', () => {
+  test('says which chapter and why, and the last good file stays', async () => {
+    const svg = (inner: string) =>
+      `<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9">${inner}</svg>`;
+    const { id } = (
+      await app.upload(
+        's.epub',
+        zip(
+          epubFiles(
+            {
+              'a.xhtml': '<body><h1>Fine</h1></body>',
+              'b.xhtml': '<body><h1>The drawing</h1><p><img src="d.svg" alt="d"/></p></body>',
+            },
+            { 'OEBPS/d.svg': svg('') },
+          ),
+        ),
+      )
+    ).body;
+    const good = await make(id, 'pdf');
+    expect(good.state).toBe('done');
+    // What can't be set is put in place behind the server's back: bringing in would not let it through.
+    const { body } = await app.call<{
+      chapters: { doc: { content: { type: string; attrs: { enclosure?: string } }[] } }[];
+    }>('GET', `books/${id}`);
+    const picture = body.chapters[1].doc.content.find(({ type }) => type === 'figure')?.attrs.enclosure;
+    const stored = await fetch(`${app.address}/api/enclosures/${picture}`);
+    expect(stored.headers.get('content-security-policy')).toContain('sandbox');
+    const { createHash } = await import('node:crypto');
+    const sha256 = createHash('sha256')
+      .update(new Uint8Array(await stored.arrayBuffer()))
+      .digest('hex');
+    await writeFile(join(app.directory, 'enclosures', sha256.slice(0, 2), sha256), '<svg broken');
+    const bad = await make(id, 'pdf');
+    expect(bad.state).toBe('failed');
+    expect(bad.message).toMatch(/The chapter “The drawing” can’t be set: .*SVG/);
+    expect((await fetch(`${app.address}/api/exports/${good.id}/file`)).status).toBe(200);
+    expect((await app.call('GET', `exports/${bad.id}/file`)).status).toBe(409);
+  });
+});
+
+test('an export can be stopped', async () => {
+  const words = '<p>' + 'Words of a long book that takes its time. '.repeat(200) + '</p>';
+  const { id } = (await app.upload('long.html', `<html><body><h1>Long</h1>${words.repeat(60)}</body></html>`))
+    .body;
+  const { body } = await app.call<{ id: string }>('POST', `books/${id}/exports`, { format: 'pdf' });
+  expect((await app.call('POST', `books/${id}/exports`, { format: 'pdf' })).status).toBe(409);
+  await app.call('POST', `exports/${body.id}/stop`);
+  const job = await until(async () => (await app.call<ExportJob>('GET', `exports/${body.id}`)).body, ended);
+  expect(job.state).toBe('stopped');
+});

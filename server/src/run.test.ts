@@ -1,0 +1,94 @@
+import { readFile, mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { createServer } from 'node:net';
+import { once } from 'node:events';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
+import mysql from 'mysql2/promise';
+import { startLocalMariadb } from './database/local-mariadb.js';
+import { start } from './run.js';
+import { settingsFrom, type Settings } from './settings.js';
+
+let directory: string;
+beforeEach(async () => {
+  directory = await mkdtemp(join(tmpdir(), 'vennet-run-'));
+});
+afterEach(() => rm(directory, { recursive: true, force: true }));
+
+const settings = (more: Partial<Settings> = {}): Settings => ({
+  port: 0,
+  dataDirectory: directory,
+  databaseUrl: null,
+  webDirectory: null,
+  ...more,
+});
+
+async function books(address: string): Promise<{ title: string }[]> {
+  return (await (await fetch(`${address}/api/books`)).json()) as { title: string }[];
+}
+
+describe('starting', () => {
+  test('makes its data the first time and goes on with it the second; it stops with everything it started', async () => {
+    const first = await start(settings(), { world: true });
+    await fetch(`${first.address}/api/books`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: '{"title":"Kept"}',
+    });
+    const pid = Number(await readFile(join(directory, 'mariadb/data/vennet.pid'), 'utf8'));
+    await first.stop();
+    expect(() => process.kill(pid, 0)).toThrow();
+    const second = await start(settings(), { world: false });
+    expect(await books(second.address)).toMatchObject([{ title: 'Kept' }]);
+    await second.stop();
+  }, 120_000);
+
+  test('on a port that is taken says so and leaves nothing running', async () => {
+    const other = createServer().listen(0, '127.0.0.1');
+    await once(other, 'listening');
+    const { port } = other.address() as { port: number };
+    await expect(start(settings({ port }), { world: false })).rejects.toThrow(`Port ${port} is taken`);
+    await expect(readFile(join(directory, 'mariadb/data/vennet.pid'))).rejects.toThrow('ENOENT');
+    await expect(readFile(join(directory, 'vennet.lock'))).rejects.toThrow('ENOENT');
+    other.close();
+  }, 120_000);
+
+  test('twice on the same data is refused; a lock that was left behind is not', async () => {
+    await writeFile(join(directory, 'vennet.lock'), String(process.ppid));
+    await expect(start(settings(), { world: false })).rejects.toThrow(/already running on this data/);
+    await writeFile(join(directory, 'vennet.lock'), '4194000');
+    await (await start(settings(), { world: false })).stop();
+  }, 120_000);
+
+  test('takes its settings from the environment, and says which of them is wrong', () => {
+    expect(settingsFrom({ VENNET_PORT: '4400', VENNET_DATA: '/data' })).toMatchObject({
+      port: 4400,
+      dataDirectory: '/data',
+    });
+    expect(() => settingsFrom({ VENNET_PORT: 'http' })).toThrow(/VENNET_PORT.*“http”/);
+  });
+});
+
+describe('the database of its own', () => {
+  test('that was left running by a killed application is ended, and its data are there', async () => {
+    const home = join(directory, 'mariadb');
+    const first = await startLocalMariadb(home);
+    const connection = await mysql.createConnection(first.url.replace('mariadb:', 'mysql:'));
+    await connection.query('CREATE TABLE kept (word VARCHAR(20))');
+    await connection.query("INSERT INTO kept VALUES ('tides')");
+    await connection.end();
+    const second = await startLocalMariadb(home);
+    const again = await mysql.createConnection(second.url.replace('mariadb:', 'mysql:'));
+    expect((await again.query('SELECT word FROM kept'))[0]).toEqual([{ word: 'tides' }]);
+    await again.end();
+    await second.stop();
+    await first.stop();
+  }, 120_000);
+
+  test('where it can’t be made says why and leaves no half of it', async () => {
+    const file = join(directory, 'a-file');
+    await writeFile(file, '');
+    await expect(startLocalMariadb(join(file, 'mariadb'))).rejects.toThrow();
+    expect(await readFile(file, 'utf8')).toBe('');
+  });
+});
