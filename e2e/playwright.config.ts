@@ -6,13 +6,14 @@ export default defineConfig({
   testMatch: '*.spec.ts',
   workers: 1,
   fullyParallel: false,
-  timeout: 60_000,
+  timeout: 45_000,
   retries: process.env.CI ? 1 : 0,
   reporter: [['list'], ['json']],
   outputDir: '../test-results',
   use: {
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
+    actionTimeout: 8_000,
     launchOptions: {
       executablePath: process.env.VENNET_CHROMIUM ?? '/usr/bin/chromium',
       args: [

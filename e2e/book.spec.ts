@@ -1,0 +1,173 @@
+import { execFile } from 'node:child_process';
+import { writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { promisify } from 'node:util';
+import type { Page } from '@playwright/test';
+import { epubFiles, PIXEL, zip } from '@vennet/core/testing';
+import { expect, margin, test, text } from './vennet.js';
+
+const run = promisify(execFile);
+
+/** A book as another maker would make it: hundreds of pages, a thousand links of all kinds. */
+function bigBook(): Uint8Array {
+  const sentence = 'The lamp was lit at five and the wind stood in the north until the seal had gone. ';
+  const chapters = Array.from({ length: 25 }, (_, chapter) => {
+    const sections = Array.from({ length: 10 }, (_, section) => {
+      const links = Array.from({ length: 4 }, (_, link) => {
+        const number = chapter * 40 + section * 4 + link;
+        if (number % 10 === 8) return `<a href="c${(chapter + 1) % 25}.xhtml#s${section}">part ${number}</a>`;
+        if (number % 10 === 9) return `<a href="mailto:keeper${number}@lamp.example">keeper ${number}</a>`;
+        return `<a href="https://h${number % 60}.example/page/${number}">page ${number}</a>`;
+      });
+      return `<h2 id="s${section}">Section ${section}</h2>${links.map((link) => `<p>${sentence.repeat(4)} See ${link} first. ${sentence.repeat(2)}</p>`).join('')}`;
+    });
+    return [
+      `c${chapter}.xhtml`,
+      `<body><h1 id="top">Chapter ${chapter}</h1>${sections.join('')}<p><img src="p.png" alt="A dot"/></p></body>`,
+    ] as const;
+  });
+  return zip(epubFiles(Object.fromEntries(chapters), { 'OEBPS/p.png': PIXEL }));
+}
+
+async function bringIn(page: Page, name: string, bytes: Uint8Array | string): Promise<void> {
+  await page.getByRole('button', { name: 'Bring in a book' }).click();
+  await page
+    .getByLabel(/choose it/)
+    .setInputFiles({ name, mimeType: 'application/octet-stream', buffer: Buffer.from(bytes) });
+}
+
+async function download(page: Page, form: 'E-book' | 'PDF', folder: string): Promise<string> {
+  const opened = page.waitForEvent('download');
+  await page.getByRole('region', { name: form }).getByRole('link', { name: 'Download' }).click();
+  const file = await opened;
+  const path = join(folder, file.suggestedFilename());
+  await file.saveAs(path);
+  return path;
+}
+
+async function make(page: Page, form: 'E-book' | 'PDF', links: number): Promise<void> {
+  const panel = page.getByRole('region', { name: form });
+  await panel.getByRole('button', { name: /^Make the/ }).click();
+  await expect(panel.getByTestId('proof')).toContainText(`${links}Expected${links}Found0Lost0Changed`, {
+    timeout: 60_000,
+  });
+}
+
+async function addressesInPdf(path: string): Promise<string[]> {
+  const { stdout } = await run('pdfinfo', ['-url', path], { maxBuffer: 64 * 2 ** 20 });
+  return stdout
+    .split('\n')
+    .slice(1)
+    .filter(Boolean)
+    .map((line) => line.trim().split(/\s+/)[2]);
+}
+
+/** What EPUBCheck says of a file: nothing, when all is well. */
+async function epubFaults(path: string): Promise<string[]> {
+  const { stdout, stderr } = await run('java', ['-jar', '/usr/share/java/epubcheck.jar', path]).catch(
+    (error: { stdout: string; stderr: string }) => error,
+  );
+  return `${stdout}${stderr}`.split('\n').filter((line) => /^(?:FATAL|ERROR|WARNING)/.test(line));
+}
+
+const outside = (hrefs: string[]) => new Set(hrefs.filter((href) => !href.startsWith('#')));
+
+test('the demo book is published as e-book and PDF, and every link is in both', async ({ page, vennet }, {
+  outputDir,
+}) => {
+  await page.goto(vennet.address);
+  await page.getByRole('link', { name: 'Write in Small Lights' }).click();
+  const book = /books\/([^/]+)/.exec(page.url())?.[1] ?? '';
+  await page.getByRole('link', { name: 'Publish' }).click();
+  const hrefs = (await vennet.links(book)).map(({ href }) => href);
+  await make(page, 'E-book', hrefs.length);
+  await make(page, 'PDF', hrefs.length);
+  const folder = outputDir;
+  const epub = await download(page, 'E-book', folder);
+  expect(await epubFaults(epub)).toEqual([]);
+  const pdf = await download(page, 'PDF', folder);
+  expect((await run('qpdf', ['--check', pdf])).stdout).toContain('No syntax or stream encoding errors');
+  expect(new Set(await addressesInPdf(pdf))).toEqual(outside(hrefs));
+});
+
+test('a big book of another maker comes in with everything, shows its links, and goes out again', async ({
+  page,
+  vennet,
+}, { outputDir }) => {
+  test.setTimeout(240_000);
+  await page.goto(vennet.address);
+  await bringIn(page, 'big.epub', bigBook());
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByRole('heading', { name: 'The book is in your Library' })).toBeVisible({
+    timeout: 30_000,
+  });
+  for (const line of [
+    '800 web links',
+    '100 links inside the book',
+    '100 email links',
+    '25 chapters',
+    '25 pictures',
+    '275 headings',
+  ])
+    await expect(dialog).toContainText(line);
+  await expect(dialog).toContainText('ids: two files of the book used the same id');
+  await dialog.getByRole('link', { name: 'Open the book' }).click();
+  await expect(text(page).getByRole('heading', { level: 1 })).toHaveText('Chapter 0');
+  await expect(margin(page).getByRole('button').first()).toHaveText(/h0\.example\/page\/0/);
+  await text(page).getByRole('link', { name: 'part 8', exact: true }).click();
+  await expect(page.getByRole('form', { name: 'Slip of the link' })).toContainText('in “Chapter 1”');
+  await page.getByRole('link', { name: 'Register' }).click();
+  await expect(page.getByText('1000 links')).toBeVisible();
+  await page.getByRole('searchbox').fill('keeper9@');
+  await expect(page.getByRole('row').filter({ hasText: 'keeper9@lamp.example' })).toContainText('Email');
+
+  const book = /books\/([^/]+)/.exec(page.url())?.[1] ?? '';
+  const hrefs = (await vennet.links(book)).map(({ href }) => href);
+  expect(hrefs).toHaveLength(1000);
+  await page.getByRole('link', { name: 'Publish' }).click();
+  await make(page, 'E-book', 1000);
+  await make(page, 'PDF', 1000);
+  expect(await epubFaults(await download(page, 'E-book', outputDir))).toEqual([]);
+  expect(new Set(await addressesInPdf(await download(page, 'PDF', outputDir)))).toEqual(outside(hrefs));
+});
+
+test('a web page comes in by dropping it; what can’t be kept is said', async ({ page, vennet }, {
+  outputPath,
+}) => {
+  await page.goto(vennet.address);
+  const path = outputPath('page.html');
+  await writeFile(
+    path,
+    '<!doctype html><title>A page</title><h1>A page</h1><p><a href="https://lamp.example/">lamps</a> <a href="tel:1">call</a></p><script>alert(1)</script>',
+  );
+  await page.getByRole('button', { name: 'Bring in a book' }).click();
+  await page.getByLabel(/choose it/).setInputFiles(path);
+  await expect(page.getByRole('dialog')).toContainText(
+    '1 links: addresses that begin with “tel:” can’t be published',
+  );
+  await page.getByRole('link', { name: 'Open the book' }).click();
+  await expect(text(page)).toHaveText(/A page\s*lamps call/);
+});
+
+for (const [what, name, bytes, words] of [
+  ['a file that is no book', 'list.txt', 'Milk, bread', 'neither an EPUB nor an HTML page'],
+  [
+    'a broken e-book',
+    'broken.epub',
+    zip(epubFiles({ 'a.xhtml': '<body><p>x</p></body>' })).slice(0, 300),
+    'This file is damaged',
+  ],
+  ['a zip bomb', 'bomb.epub', zip({ a: new Uint8Array(80_000_000) }), 'far more than a book needs'],
+] as const)
+  test(`${what} is refused in clear words, and nothing is left of it`, async ({ page, vennet }) => {
+    await page.goto(vennet.address);
+    const entries = page.getByRole('list', { name: 'Books' }).getByRole('listitem');
+    await expect(entries.first()).toBeVisible();
+    const before = await entries.count();
+    await bringIn(page, name, bytes);
+    await expect(page.getByRole('alert')).toContainText(words);
+    await expect(page.getByRole('alert')).toContainText('Your Library is as it was.');
+    await page.keyboard.press('Escape');
+    await page.reload();
+    await expect(entries).toHaveCount(before);
+  });

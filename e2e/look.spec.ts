@@ -1,0 +1,105 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import type { Page } from '@playwright/test';
+import type { AxeResults } from 'axe-core';
+import { expect, openChapter, slip, test, text } from './vennet.js';
+
+const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+/** What axe-core finds on the page as it is: WCAG 2.2 A and AA, and its best practices. */
+async function axe(page: Page): Promise<string[]> {
+  await page.waitForTimeout(250); // transitions change colours for a moment
+  const results = await page.evaluate(`${AXE}; axe.run(document, { resultTypes: ['violations'] })`);
+  return (results as AxeResults).violations.map(
+    ({ id, nodes }) =>
+      `${id}: ${nodes.map(({ target, failureSummary }) => `${target.join(' ')} ${failureSummary}`).join(' | ')}`,
+  );
+}
+
+for (const colorScheme of ['light', 'dark'] as const)
+  test.describe(`on a ${colorScheme} page`, () => {
+    test.use({ colorScheme });
+
+    test('axe finds nothing in the Library and its dialogs', async ({ page, vennet }) => {
+      await page.goto(vennet.address);
+      await expect(page.getByRole('heading', { name: 'Small Lights' })).toBeVisible();
+      expect(await axe(page)).toEqual([]);
+      await page.getByRole('button', { name: 'Bring in a book' }).click();
+      expect(await axe(page)).toEqual([]);
+      await page.keyboard.press('Escape');
+      await page.keyboard.press('?');
+      await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+      expect(await axe(page)).toEqual([]);
+    });
+
+    test('axe finds nothing in Write, with a slip open and with a new one', async ({ page, vennet }) => {
+      await openChapter(page, vennet, 'The Three Brothers');
+      expect(await axe(page)).toEqual([]);
+      await text(page).getByRole('link', { name: 'www.harbour-office.example' }).click();
+      await expect(slip(page)).toContainText('Must fix');
+      expect(await axe(page)).toEqual([]);
+      await text(page).getByRole('heading', { name: 'The boat' }).click();
+      await page.keyboard.press('Control+k');
+      await page.keyboard.insertText('javascript:x');
+      expect(await axe(page)).toEqual([]);
+    });
+
+    test('axe finds nothing in the Register and in Publish', async ({ page, vennet }) => {
+      await openChapter(page, vennet, 'The Three Brothers');
+      await page.getByRole('link', { name: 'Register' }).click();
+      await page.getByRole('button', { name: 'Check all links' }).click();
+      await expect(page.getByRole('button', { name: 'Check all links' })).toBeVisible({ timeout: 40_000 });
+      await page.getByRole('button', { name: 'orrin-permits.example/apply' }).click();
+      expect(await axe(page)).toEqual([]);
+      await page.getByRole('link', { name: 'Publish' }).click();
+      await page.getByRole('button', { name: 'Make the PDF' }).click();
+      await expect(page.getByTestId('proof').first()).toBeVisible({ timeout: 30_000 });
+      expect(await axe(page)).toEqual([]);
+    });
+  });
+
+test('nothing is cut off at 400 % zoom, and a link can be made there', async ({ page, vennet }) => {
+  await page.setViewportSize({ width: 320, height: 640 });
+  await openChapter(page, vennet, 'The Three Brothers');
+  const wide = () =>
+    page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+  expect(await wide()).toBeLessThanOrEqual(0);
+  await text(page).getByRole('link', { name: 'how to pass a tern colony' }).click();
+  await expect(slip(page)).toBeInViewport();
+  await slip(page).getByLabel('Link text').fill('passing a tern colony');
+  await page.keyboard.press('Enter');
+  await expect(text(page).getByRole('link', { name: 'passing a tern colony' })).toHaveCount(1);
+  for (const room of ['Register', 'Publish']) {
+    await page.getByRole('link', { name: room }).click();
+    await expect(page.getByRole('heading', { name: room })).toBeVisible();
+    expect(await wide()).toBeLessThanOrEqual(0);
+  }
+});
+
+test('the way from the Library to a new link needs no mouse', async ({ page, vennet }) => {
+  await page.goto(vennet.address);
+  await expect(page.getByRole('link', { name: 'Write in Small Lights' })).toBeVisible();
+  await page.getByRole('link', { name: 'Write in Small Lights' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(text(page)).toBeVisible();
+  await page.getByRole('navigation', { name: 'Outline' }).getByRole('link', { name: 'Lantern Rock' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(text(page).getByRole('heading', { level: 1 })).toHaveText('Lantern Rock');
+  for (
+    let tabs = 0;
+    tabs < 60 && !(await text(page).evaluate((element) => element === document.activeElement));
+    tabs++
+  )
+    await page.keyboard.press('Tab');
+  await expect(text(page)).toBeFocused();
+  await page.keyboard.press('Control+Home');
+  for (let letter = 0; letter < 7; letter++) await page.keyboard.press('Shift+ArrowRight');
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('lamp-trust.example/lights/lantern-rock');
+  await page.keyboard.press('Enter');
+  await expect(text(page).getByRole('link', { name: 'Lantern', exact: true })).toHaveAttribute(
+    'href',
+    'https://lamp-trust.example/lights/lantern-rock',
+  );
+  await expect(text(page)).toBeFocused();
+});
