@@ -78,8 +78,8 @@ test('nothing is cut off at 400 % zoom, and a link can be made there', async ({ 
 
 test('the way from the Library to a new link needs no mouse', async ({ page, vennet }) => {
   await page.goto(vennet.address);
-  await expect(page.getByRole('link', { name: 'Write in Small Lights' })).toBeVisible();
-  await page.getByRole('link', { name: 'Write in Small Lights' }).focus();
+  await expect(page.getByRole('link', { name: 'Open Small Lights' })).toBeVisible();
+  await page.getByRole('link', { name: 'Open Small Lights' }).focus();
   await page.keyboard.press('Enter');
   await expect(text(page)).toBeVisible();
   await page.getByRole('navigation', { name: 'Outline' }).getByRole('link', { name: 'Lantern Rock' }).focus();

@@ -3,7 +3,7 @@ import type { Locator, Page } from '@playwright/test';
 
 async function openRegister(page: Page, vennet: { address: string }): Promise<void> {
   await page.goto(vennet.address);
-  await page.getByRole('link', { name: 'Write in Small Lights' }).click();
+  await page.getByRole('link', { name: 'Open Small Lights' }).click();
   await page.getByRole('link', { name: 'Register' }).click();
   await expect(page.getByRole('heading', { name: 'Register' })).toBeVisible();
 }

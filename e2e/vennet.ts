@@ -85,7 +85,7 @@ export const margin = (page: Page): Locator => page.getByRole('list', { name: 'L
 /** From the Library into a chapter of the demo book. */
 export async function openChapter(page: Page, vennet: Vennet, chapter: string): Promise<string> {
   await page.goto(vennet.address);
-  await page.getByRole('link', { name: 'Write in Small Lights' }).click();
+  await page.getByRole('link', { name: 'Open Small Lights' }).click();
   await page.getByRole('navigation', { name: 'Outline' }).getByRole('link', { name: chapter }).click();
   await expect(text(page).getByRole('heading', { level: 1 })).toHaveText(chapter);
   return /books\/([^/]+)/.exec(page.url())?.[1] ?? '';

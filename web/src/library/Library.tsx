@@ -71,7 +71,7 @@ export function Library() {
                   to={`/books/${book.id}/write`}
                   className="button"
                   data-look="main"
-                  aria-label={`Write in ${book.title}`}
+                  aria-label={`Open ${book.title}`}
                 >
                   Open
                 </Link>
