@@ -72,7 +72,10 @@ async function epubFaults(path: string): Promise<string[]> {
 
 const outside = (hrefs: string[]) => new Set(hrefs.filter((href) => !href.startsWith('#')));
 
-test('the demo book is published as e-book and PDF, and every link is in both', async ({ page, vennet }, testInfo) => {
+test('the demo book is published as e-book and PDF, and every link is in both', async ({
+  page,
+  vennet,
+}, testInfo) => {
   await page.goto(vennet.address);
   await page.getByRole('link', { name: 'Open Small Lights' }).click();
   const book = /books\/([^/]+)/.exec(page.url())?.[1] ?? '';
@@ -126,7 +129,9 @@ test('a big book of another maker comes in with everything, shows its links, and
   await make(page, 'E-book', 1000);
   await make(page, 'PDF', 1000);
   expect(await epubFaults(await download(page, 'E-book', testInfo.outputDir))).toEqual([]);
-  expect(new Set(await addressesInPdf(await download(page, 'PDF', testInfo.outputDir)))).toEqual(outside(hrefs));
+  expect(new Set(await addressesInPdf(await download(page, 'PDF', testInfo.outputDir)))).toEqual(
+    outside(hrefs),
+  );
 });
 
 test('a web page comes in by dropping it; what can’t be kept is said', async ({ page, vennet }, testInfo) => {

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import type { Page } from '@playwright/test';
 import type { AxeResults } from 'axe-core';
-import { expect, openChapter, slip, test, text } from './vennet.js';
+import { expect, openChapter, slip, test, text, press } from './vennet.js';
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
@@ -35,10 +35,10 @@ for (const colorScheme of ['light', 'dark'] as const)
     test('axe finds nothing in Write, with a slip open and with a new one', async ({ page, vennet }) => {
       await openChapter(page, vennet, 'The Three Brothers');
       expect(await axe(page)).toEqual([]);
-      await text(page).getByRole('link', { name: 'www.harbour-office.example' }).click();
+      await press(text(page).getByRole('link', { name: 'www.harbour-office.example' }));
       await expect(slip(page)).toContainText('Must fix');
       expect(await axe(page)).toEqual([]);
-      await text(page).getByRole('heading', { name: 'The boat' }).click();
+      await press(text(page).getByRole('heading', { name: 'The boat' }));
       await page.keyboard.press('Control+k');
       await page.keyboard.insertText('javascript:x');
       expect(await axe(page)).toEqual([]);
@@ -64,7 +64,7 @@ test('nothing is cut off at 400 % zoom, and a link can be made there', async ({ 
   const wide = () =>
     page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
   expect(await wide()).toBeLessThanOrEqual(0);
-  await text(page).getByRole('link', { name: 'how to pass a tern colony' }).click();
+  await press(text(page).getByRole('link', { name: 'how to pass a tern colony' }));
   await expect(slip(page)).toBeInViewport();
   await slip(page).getByLabel('Link text').fill('passing a tern colony');
   await page.keyboard.press('Enter');

@@ -1,7 +1,7 @@
-import { expect, openChapter, saved, test, text } from './vennet.js';
+import { expect, openChapter, saved, test, text, press } from './vennet.js';
 
 const typeAtEnd = async (page: import('@playwright/test').Page, words: string) => {
-  await text(page).getByText('For the weather: look up').click();
+  await press(text(page).getByText('For the weather: look up'));
   await page.keyboard.press('End');
   await page.keyboard.type(words);
 };
@@ -51,11 +51,11 @@ test('a save that comes too late shows both texts, and the author chooses', asyn
   const other = await context.newPage();
   await other.goto(page.url());
   await expect(text(other)).toBeVisible();
-  await text(page).getByRole('heading', { level: 1 }).click();
+  await press(text(page).getByRole('heading', { level: 1 }));
   await page.keyboard.press('End');
   await page.keyboard.type(', one');
   await saved(page);
-  await text(other).getByRole('heading', { level: 1 }).click();
+  await press(text(other).getByRole('heading', { level: 1 }));
   await other.keyboard.press('End');
   await other.keyboard.type(', two');
   await expect(other.getByRole('heading', { name: 'This chapter was changed in two windows' })).toBeVisible();

@@ -119,6 +119,20 @@ export async function selectWords(page: Page, words: string): Promise<void> {
   await page.keyboard.down('Shift');
   await page.mouse.click(box.toX - 0.5, box.toY);
   await page.keyboard.up('Shift');
+  await frame(page);
+}
+
+/** Lets the page draw once: a person is never faster. */
+export async function frame(page: Page): Promise<void> {
+  await page.evaluate(
+    () => new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve))),
+  );
+}
+
+/** Presses something in the text, and the caret is there. */
+export async function press(target: Locator, options?: Parameters<Locator['click']>[0]): Promise<void> {
+  await target.click(options);
+  await frame(target.page());
 }
 
 export async function saved(page: Page): Promise<void> {

@@ -1,4 +1,4 @@
-import { parseMailto, type Destination } from '../destination/index.js';
+import { parseMailto, parseWebAddress, type Destination } from '../destination/index.js';
 import type { Ids } from './ids.js';
 
 /** A made-up origin for the files of a book, so that relative references resolve by the URL parser (RFC 3986, 5.2). */
@@ -26,8 +26,8 @@ export function resolveHref(
     return { leftOut: `addresses that begin with “${scheme}:” can’t be published` };
   if (scheme || trimmed.startsWith('//')) {
     const full = scheme ? trimmed : `https:${trimmed}`;
-    if (!URL.canParse(full)) return { leftOut: 'the address can’t be read' };
-    return { kind: 'web', href: new URL(full).href };
+    const url = parseWebAddress(full);
+    return url ? { kind: 'web', href: url.href } : { leftOut: 'the address can’t be read' };
   }
   return inside(trimmed, file, parts);
 }

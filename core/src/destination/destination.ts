@@ -1,4 +1,5 @@
 import { formatMailto, isMailAddress } from './mailto.js';
+import { parseWebAddress } from './web-address.js';
 
 /**
  * Where a link leads. Everything in Vennet that takes a destination takes this type.
@@ -57,9 +58,8 @@ export function faultInDestination(value: unknown): string | null {
   switch (it.kind) {
     case 'web': {
       if (!words(it.href) || !URL.canParse(it.href)) return 'href must be a full web address';
-      const url = new URL(it.href);
-      if (url.protocol !== 'http:' && url.protocol !== 'https:')
-        return `a web link leads to http or https, not ${url.protocol}`;
+      const url = parseWebAddress(it.href);
+      if (!url) return `a web link leads to http or https and a host, not ${it.href.slice(0, 80)}`;
       return url.href === it.href ? null : `href must be written as ${url.href}`;
     }
     case 'mail':

@@ -6,3 +6,4 @@ export { recognise } from './recognise.js';
 export type { Recognition, Refusal } from './recognise.js';
 export { trackingParameters, withoutTracking } from './tracking.js';
 export { wordsFromAddress } from './words-from-address.js';
+export { parseWebAddress } from './web-address.js';

@@ -1,5 +1,6 @@
 import type { Destination } from './destination.js';
 import { isMailAddress, parseMailto } from './mailto.js';
+import { parseWebAddress } from './web-address.js';
 import { trackingParameters, withoutTracking } from './tracking.js';
 
 /** Why what was typed can't be a destination. */
@@ -65,12 +66,13 @@ function unwrap(typed: string): string {
 }
 
 function web(address: string, completed: boolean): Recognition {
-  if (!URL.canParse(address))
+  const url = parseWebAddress(address);
+  if (!url)
     return refuse(
       'unparsable',
       `“${address}” can’t be read as a web address. Check the part before the first slash.`,
     );
-  return accept({ kind: 'web', href: new URL(address).href }, completed);
+  return accept({ kind: 'web', href: url.href }, completed);
 }
 
 function accept(destination: Destination, completed: boolean): Recognition {

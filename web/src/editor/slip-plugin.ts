@@ -57,6 +57,8 @@ export function slipPlugin(chapter: string): Plugin {
 
 export const draftIn = (state: EditorState): Draft | null => key.getState(state)?.draft ?? null;
 export const askedIn = (state: EditorState): number => key.getState(state)?.asked ?? 0;
+/** True for a change by which a slip is opened or closed. */
+export const asksForSlip = (transaction: Transaction): boolean => transaction.getMeta(key) !== undefined;
 export const dropDraft = (transaction: Transaction): Transaction =>
   transaction.setMeta(key, { draft: null } satisfies Change);
 

@@ -5,7 +5,7 @@ import type { DestinationVerdict, Manuscript, VersionedChapter } from '@vennet/c
 import { create } from 'zustand';
 import { api } from '../api/client.js';
 import type { AuditRequest, AuditResult } from '../workers/audit.worker.js';
-import { copiesOf } from './local-copies.js';
+import { copiesOf, dropCopy } from './local-copies.js';
 
 export interface BookStore {
   book: Manuscript | null;
@@ -15,6 +15,8 @@ export interface BookStore {
   findings: Map<string, Finding[]>;
   places: Map<string, Place>;
   verdicts: Map<string, DestinationVerdict>;
+  /** Chapters whose text was taken from this browser when the book was opened, and is still to be saved. */
+  unsent: string[];
   /** Chapters whose text in this browser and on the server have gone different ways. */
   conflicts: Map<string, Conflict>;
   open(id: string): Promise<void>;
@@ -48,6 +50,7 @@ const NOTHING = {
   places: new Map(),
   verdicts: new Map(),
   conflicts: new Map(),
+  unsent: [],
 };
 
 /** The open book: its text, and all that is computed from it. There is one list of links, and it is this one. */
@@ -56,10 +59,10 @@ export const useBook = create<BookStore>((set, get) => ({
   loads: 0,
   async open(id) {
     if (get().book?.id !== id) set(NOTHING);
-    const [manuscript] = await Promise.all([api.manuscript(id)]);
-    const { chapters, conflicts } = await withLocalCopies(manuscript.chapters);
+    const manuscript = await api.manuscript(id);
+    const { chapters, conflicts, unsent } = await withLocalCopies(manuscript.chapters);
     const book = { ...manuscript, chapters };
-    set({ book, conflicts, loads: get().loads + 1 });
+    set({ book, conflicts, unsent, loads: get().loads + 1 });
     post({ book, chapters });
     await get().loadVerdicts();
   },
@@ -97,16 +100,25 @@ export const useBook = create<BookStore>((set, get) => ({
  * version in the meantime, both are kept and shown.
  */
 async function withLocalCopies(chapters: VersionedChapter[]) {
-  const copies = await copiesOf(chapters.map(({ id }) => id)).catch(() => new Map());
+  const copies = await copiesOf(chapters.map(({ id }) => id));
   const conflicts = new Map<string, Conflict>();
+  const unsent: string[] = [];
   const merged = chapters.map((chapter) => {
     const copy = copies.get(chapter.id);
-    if (!copy || JSON.stringify(copy.doc) === JSON.stringify(chapter.doc)) return chapter;
-    if (copy.version === chapter.version) return { ...chapter, doc: copy.doc as unknown };
+    if (!copy) return chapter;
+    if (JSON.stringify(copy.doc) === JSON.stringify(chapter.doc)) {
+      // It was stored, and only the answer was lost.
+      void dropCopy(chapter.id);
+      return chapter;
+    }
+    if (copy.version === chapter.version) {
+      unsent.push(chapter.id);
+      return { ...chapter, doc: copy.doc };
+    }
     conflicts.set(chapter.id, { mine: copy.doc, theirs: chapter });
     return chapter;
   });
-  return { chapters: merged, conflicts };
+  return { chapters: merged, conflicts, unsent };
 }
 
 /** The verdict on a link: that of the last check, or for a place in the book whether it is there. */

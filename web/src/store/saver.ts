@@ -1,9 +1,9 @@
 import type { Node } from 'prosemirror-model';
-import { titleOf } from '@vennet/core/manuscript';
+import { readChapter, titleOf } from '@vennet/core/manuscript';
 import { create } from 'zustand';
 import { api, ApiError } from '../api/client.js';
 import { useBook } from './book.js';
-import { dropCopy, keepCopy } from './local-copies.js';
+import { dropCopy, keepCopy, keepCopyNow } from './local-copies.js';
 import { useNotices } from './notices.js';
 
 export type SaveState = 'saved' | 'unsaved' | 'saving' | 'unreachable' | 'conflict' | 'refused';
@@ -131,8 +131,26 @@ export function forget(chapter: string): void {
   if (pending.size === 0) show('saved');
 }
 
-// What was typed in the last moment before the page goes away is kept too.
-window.addEventListener('pagehide', () => pending.forEach((_job, chapter) => keep(chapter)));
+useBook.subscribe(({ unsent, book }, before) => {
+  if (unsent === before.unsent) return;
+  for (const chapter of book?.chapters ?? [])
+    if (unsent.includes(chapter.id)) edited(chapter.id, readChapter(chapter).doc);
+});
+
+/** What was typed in the last moment before the page goes away is kept too. */
+function keepLast(): void {
+  for (const [chapter, { doc }] of pending) {
+    const stored = useBook.getState().book?.chapters.find(({ id }) => id === chapter);
+    if (!stored) continue;
+    try {
+      keepCopyNow(chapter, { doc: doc.toJSON(), version: stored.version, at: new Date().toISOString() });
+    } catch {
+      // A very long chapter may not fit; then the copy of a moment ago has to do.
+    }
+  }
+}
+
+window.addEventListener('pagehide', keepLast);
 document.addEventListener('visibilitychange', () => {
-  if (document.visibilityState === 'hidden') pending.forEach((_job, chapter) => keep(chapter));
+  if (document.visibilityState === 'hidden') keepLast();
 });

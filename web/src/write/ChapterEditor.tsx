@@ -1,9 +1,11 @@
 import { readChapter } from '@vennet/core/manuscript';
 import { EditorView } from 'prosemirror-view';
 import { useEffect, useRef } from 'react';
+import { flushSync } from 'react-dom';
 import { useSearchParams } from 'react-router';
 import { atLink, toLink } from '../editor/change-links.js';
 import { createState } from '../editor/create-state.js';
+import { asksForSlip } from '../editor/slip-plugin.js';
 import { linkAtSelection, linksIn } from '../editor/links.js';
 import { useEditor } from '../editor/store.js';
 import { useBook } from '../store/book.js';
@@ -64,9 +66,12 @@ export function ChapterEditor({ chapter }: { chapter: string }) {
 
 function makeView(place: HTMLElement, chapter: string, doc: Parameters<typeof createState>[0]): EditorView {
   let frame = 0;
-  const handOn = (view: EditorView) => {
+  const handOn = (view: EditorView, now: boolean) => {
     cancelAnimationFrame(frame);
-    frame = requestAnimationFrame(() => useEditor.setState({ state: view.state }));
+    const hand = () => useEditor.setState({ state: view.state });
+    // A slip that was asked for is there before the next key is typed: that key is for its field.
+    if (now) flushSync(hand);
+    else frame = requestAnimationFrame(hand);
   };
   const view: EditorView = new EditorView(place, {
     state: createState(doc, {
@@ -92,7 +97,7 @@ function makeView(place: HTMLElement, chapter: string, doc: Parameters<typeof cr
     dispatchTransaction(transaction) {
       view.updateState(view.state.apply(transaction));
       if (transaction.docChanged) edited(chapter, view.state.doc);
-      handOn(view);
+      handOn(view, asksForSlip(transaction));
     },
     handleClickOn(_view, _position, _node, _at, event) {
       if (!(event.target as HTMLElement).closest('a')) return false;

@@ -11,8 +11,8 @@ import type { Repair } from '@vennet/core/repair';
 import { Copy, ExternalLink, Unlink } from 'lucide-react';
 import type { EditorView } from 'prosemirror-view';
 import {
-  useEffect,
   useId,
+  useLayoutEffect,
   useRef,
   useState,
   type FocusEvent,
@@ -68,7 +68,7 @@ export function OpenSlip({ view, link, draft, asked, words }: OpenSlipProps) {
   const verdicts = useBook((store) => store.verdicts);
   const language = useBook((store) => store.book?.language ?? 'en');
 
-  useEffect(() => {
+  useLayoutEffect(() => {
     if (draft || asked > seen.current) (field.current ?? form.current?.querySelector('input'))?.focus();
     if (asked > seen.current && link) field.current?.select();
     seen.current = asked;

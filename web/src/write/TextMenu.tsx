@@ -9,6 +9,13 @@ import { copyAddress } from './copy-address.js';
 
 type About = 'link' | 'words' | null;
 
+/** After the menu the caret is where the work goes on: in the slip where one was asked for, else in the text. */
+function backToWork(event: Event): void {
+  event.preventDefault();
+  const field = document.activeElement;
+  if (!field?.closest('form')) useEditor.getState().view?.focus();
+}
+
 /**
  * What can be done at a link or with selected words, on right click. Elsewhere, and with Shift, the browser's own menu
  * comes, with its spelling and clipboard.
@@ -45,7 +52,7 @@ export function TextMenu({ children }: { children: ReactNode }) {
         <div onContextMenuCapture={decide}>{children}</div>
       </ContextMenu.Trigger>
       <ContextMenu.Portal>
-        <ContextMenu.Content className="menu" onCloseAutoFocus={(event) => event.preventDefault()}>
+        <ContextMenu.Content className="menu" onCloseAutoFocus={backToWork}>
           {about === 'words' && (
             <ContextMenu.Item
               className="menu-item"
