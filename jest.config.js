@@ -12,6 +12,9 @@ export default {
   projects: [
     project('core'),
     project('world'),
-    project('server', { globalSetup: '<rootDir>/testing/start-database.js', globalTeardown: '<rootDir>/testing/stop-database.js' }),
+    project('server', {
+      globalSetup: '<rootDir>/testing/start-database.js',
+      globalTeardown: '<rootDir>/testing/stop-database.js',
+    }),
   ],
 };

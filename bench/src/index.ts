@@ -1,0 +1,7 @@
+import { benchAuditing } from './auditing.js';
+import { benchChecking } from './checking.js';
+import { benchPublishing } from './publishing.js';
+
+await benchChecking();
+await benchPublishing();
+await benchAuditing();

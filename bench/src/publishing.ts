@@ -1,0 +1,88 @@
+import { execFile } from 'node:child_process';
+import { mkdtemp, readFile, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { promisify } from 'node:util';
+import { NodeCompiler } from '@myriaddreamin/typst-ts-node-compiler';
+import { expectedLinks, editionOf, makeEpub, typesetBook } from '@vennet/core/publish';
+import { linksInEpub, linksInPdf, prove } from '@vennet/core/readback';
+import { typesetPdf } from '@vennet/server/typesetting/typeset';
+import { unzipSync, zipSync } from 'fflate';
+import { generatedBook } from './book.js';
+import { best, line } from './floor.js';
+
+const RUNS = 3;
+const MODIFIED = new Date('2026-01-01T00:00:00Z');
+const TYPESETTING = fileURLToPath(new URL('../../server/src/typesetting/', import.meta.url));
+
+/** PDF and e-book of a book of 100,000 words and 2,000 links, against the bare compiler, a browser's print and bare zipping. */
+export async function benchPublishing(): Promise<void> {
+  const edition = editionOf(generatedBook(100_000, 2_000), []);
+  const json = JSON.stringify(typesetBook(edition, new Map()));
+  const template = await readFile(`${TYPESETTING}book.typ`, 'utf8');
+  /** What the compiler alone takes for the same JSON: no reading of the book, no places, no notes. */
+  const bare = () => {
+    const compiler = NodeCompiler.create({ workspace: TYPESETTING });
+    compiler.evictCache(0);
+    compiler.addSource(`${TYPESETTING}book.typ`, template);
+    compiler.mapShadow(`${TYPESETTING}book.json`, Buffer.from(json));
+    const { result } = compiler.compile({
+      mainFilePath: `${TYPESETTING}book.typ`,
+      inputs: { book: '/book.json', contents: 'Contents', places: '[]' },
+    });
+    if (!result) throw new Error('the compiler refused the book');
+    return compiler.pdf(result, { pdfStandard: 'ua-1' });
+  };
+  const fresh = () => {
+    NodeCompiler.create({ workspace: TYPESETTING }).evictCache(0);
+    return typesetPdf(edition);
+  };
+  bare();
+  const bareTime = await best(RUNS, bare);
+  const pdfTime = await best(RUNS, fresh);
+  line('PDF of 100,000 words and 2,000 links', pdfTime, 'the bare compiler on the same JSON', bareTime, 1.5);
+  const { bytes, places } = fresh();
+  const back = await linksInPdf(bytes.slice(), places);
+  const proof = prove(expectedLinks(edition, 'pdf'), back.links);
+  console.log(
+    `  ${back.pages} pages; proof: ${proof.found} of ${proof.expected} found, ${proof.lost.length} lost, ${proof.changed.length} changed`,
+  );
+
+  const epub = makeEpub(edition, { modified: MODIFIED });
+  const files = unzipSync(epub);
+  const zipTime = await best(RUNS, () => zipSync(files, { level: 6 }));
+  const epubTime = await best(RUNS, () => makeEpub(edition, { modified: MODIFIED }));
+  line('E-book of the same book', epubTime, 'zipping the same bytes', zipTime, 3);
+  const found = prove(expectedLinks(edition, 'epub'), linksInEpub(epub));
+  console.log(`  proof: ${found.found} of ${found.expected} found`);
+
+  const printTime = await browserPrint(files);
+  line('A browser’s print of the same book as HTML', printTime, 'the PDF made by Vennet', pdfTime, null);
+}
+
+async function browserPrint(files: Record<string, Uint8Array>): Promise<number> {
+  const folder = await mkdtemp(join(tmpdir(), 'vennet-bench-'));
+  const bodies = Object.keys(files)
+    .filter((name) => /chapter-\d+\.xhtml$/.test(name))
+    .sort()
+    .map((name) => /<body[^>]*>([\s\S]*)<\/body>/.exec(new TextDecoder().decode(files[name]))?.[1] ?? '');
+  await writeFile(join(folder, 'book.html'), `<!doctype html><meta charset="utf-8">${bodies.join('')}`);
+  const chromium = process.env.VENNET_CHROMIUM ?? '/usr/bin/chromium';
+  const options = [
+    '--headless',
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-background-networking',
+    `--user-data-dir=${folder}/profile`,
+  ];
+  const start = performance.now();
+  await promisify(execFile)(chromium, [
+    ...options,
+    `--print-to-pdf=${folder}/book.pdf`,
+    `file://${folder}/book.html`,
+  ]);
+  const time = performance.now() - start;
+  await rm(folder, { recursive: true, force: true });
+  return time;
+}

@@ -1,0 +1,59 @@
+// Takes the pictures of the README from the running demo: node docs/screenshots/take.mjs http://localhost:4310
+import { fileURLToPath } from 'node:url';
+import { chromium } from '@playwright/test';
+
+const address = process.argv[2] ?? 'http://localhost:4310';
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu'],
+});
+const shoot = async (page, name) => {
+  await page.waitForTimeout(700);
+  await page.screenshot({ path: fileURLToPath(new URL(`${name}.png`, import.meta.url)) });
+};
+const open = async (colorScheme) => {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme });
+  await page.goto(address);
+  await page.getByRole('link', { name: 'Open Small Lights' }).waitFor();
+  return page;
+};
+const room = async (page, chapter) => {
+  await page.getByRole('link', { name: 'Open Small Lights' }).click();
+  if (chapter)
+    await page.getByRole('navigation', { name: 'Outline' }).getByRole('link', { name: chapter }).click();
+};
+
+const page = await open('light');
+await shoot(page, 'library');
+await room(page);
+await page.getByRole('link', { name: 'Register' }).click();
+await page.getByRole('button', { name: 'Check all links' }).click();
+await page.waitForTimeout(1000);
+await page.getByRole('button', { name: 'Check all links' }).waitFor({ timeout: 60_000 });
+await page.getByRole('button', { name: 'orrin-ferries.example/timetable/winter' }).click();
+await shoot(page, 'register');
+await page.getByRole('link', { name: 'Publish' }).click();
+for (const make of ['Make the e-book', 'Make the PDF']) {
+  await page.getByRole('button', { name: make }).click();
+  await page.getByRole('button', { name: make }).waitFor();
+}
+await page.waitForTimeout(4000);
+await shoot(page, 'publish');
+await page.close();
+
+const text = (view) => view.getByRole('textbox', { name: 'Text of the chapter' });
+const writing = await open('light');
+await room(writing, 'Skerrow Head');
+await text(writing).getByRole('link', { name: 'click here' }).click();
+await shoot(writing, 'write');
+await text(writing).getByText('two wells', { exact: false }).first().dblclick();
+await writing.keyboard.press('Control+k');
+await writing.keyboard.insertText('lamp-trust.example/tides?utm_source=x');
+await shoot(writing, 'new-link');
+await writing.close();
+
+const dark = await open('dark');
+await room(dark, 'Gannel Point');
+await text(dark).getByRole('link', { name: 'notices for today' }).click();
+await shoot(dark, 'write-dark');
+await browser.close();
