@@ -1,6 +1,7 @@
+import type { Page } from '@playwright/test';
 import { expect, openChapter, saved, test, text, press } from './vennet.js';
 
-const typeAtEnd = async (page: import('@playwright/test').Page, words: string) => {
+const typeAtEnd = async (page: Page, words: string) => {
   await press(text(page).getByText('For the weather: look up'));
   await page.keyboard.press('End');
   await page.keyboard.type(words);

@@ -1,12 +1,12 @@
 import { fork, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import { mkdtemp, rm } from 'node:fs/promises';
-import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { test as base, expect, type Locator, type Page } from '@playwright/test';
 import type { LinkRow } from '@vennet/core/wire';
+import { freePort } from '@vennet/server/database/free-port';
 
 const DEMO = fileURLToPath(new URL('../server/dist/demo.js', import.meta.url));
 
@@ -49,15 +49,6 @@ export class Vennet {
   async links(book: string): Promise<LinkRow[]> {
     return (await (await fetch(`${this.address}/api/books/${book}/links`)).json()) as LinkRow[];
   }
-}
-
-async function freePort(): Promise<number> {
-  const server = createServer().listen(0, '127.0.0.1');
-  await once(server, 'listening');
-  const { port } = server.address() as { port: number };
-  server.close();
-  await once(server, 'close');
-  return port;
 }
 
 /** Every test file has a Vennet of its own, with the demo book in it. */

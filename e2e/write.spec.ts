@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test';
 import { expect, margin, openChapter, saved, selectWords, slip, test, text, press } from './vennet.js';
 
 test.describe('the margin', () => {
@@ -335,7 +336,7 @@ test.describe('addresses in the text', () => {
 });
 
 /** Where the selection is, from the corner of the element that it stands in. */
-async function spotOf(page: import('@playwright/test').Page): Promise<{ x: number; y: number }> {
+async function spotOf(page: Page): Promise<{ x: number; y: number }> {
   return page.evaluate(() => {
     const range = getSelection()!.getRangeAt(0);
     const [words] = range.getClientRects();

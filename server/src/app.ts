@@ -11,6 +11,7 @@ import compression from 'compression';
 import type { Request, Response, NextFunction } from 'express';
 import { BooksController } from './books/books.controller.js';
 import { BooksService } from './books/books.service.js';
+import { RepairsService } from './books/repairs.service.js';
 import { BringInService } from './bring-in/bring-in.service.js';
 import { ChecksController } from './checks/checks.controller.js';
 import { ChecksService } from './checks/checks.service.js';
@@ -61,6 +62,7 @@ class AppModule {
       ],
       providers: [
         BooksService,
+        RepairsService,
         BringInService,
         ChecksService,
         PublishingService,

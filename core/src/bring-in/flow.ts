@@ -1,76 +1,10 @@
 import { isTag, isText, type ChildNode, type Element } from 'domhandler';
-import { textContent } from 'domutils';
-import render from 'dom-serializer';
 import type { Mark, Node } from 'prosemirror-model';
 import type { Destination } from '../destination/index.js';
 import { linkMark, schema, wordsOf, type FigureLink } from '../manuscript/index.js';
-import { idsOf } from './ids.js';
+import { isBlock, MARKS, PLAIN_STYLE } from './elements.js';
+import { InlineReader, type Surroundings } from './inline-reader.js';
 import { InlineRun } from './inline-run.js';
-import type { Tally } from './report.js';
-
-/** What a file's text needs to know of the book around it. */
-export interface Surroundings {
-  tally: Tally;
-  mint(): string;
-  /** The final id of an id in this file; each is placed once, the first time it is met. */
-  placeId(id: string): string | undefined;
-  /** Where an `href` of this file leads, or why the link can't be kept. */
-  resolve(href: string): Destination | { leftOut: string };
-  /** The enclosure of a picture's `src`, or `null` when it can't be kept. */
-  picture(src: string): string | null;
-  /** The enclosure of a drawing that stands in the text. */
-  drawing(svg: string): string | null;
-}
-
-const SKIPPED = new Set([
-  'head',
-  'script',
-  'style',
-  'template',
-  'noscript',
-  'link',
-  'meta',
-  'title',
-  'base',
-  'param',
-  'source',
-  'track',
-]);
-const NOT_KEPT: Record<string, string> = {
-  iframe: 'frames',
-  object: 'embedded objects',
-  embed: 'embedded objects',
-  video: 'videos',
-  audio: 'sounds',
-  form: 'forms',
-  input: 'form fields',
-  button: 'form fields',
-  select: 'form fields',
-  textarea: 'form fields',
-  canvas: 'canvases',
-};
-const MARKS: Record<string, string> = {
-  em: 'emphasis',
-  i: 'emphasis',
-  cite: 'emphasis',
-  dfn: 'emphasis',
-  var: 'emphasis',
-  strong: 'strong',
-  b: 'strong',
-  code: 'code',
-  kbd: 'code',
-  samp: 'code',
-  tt: 'code',
-  sub: 'subscript',
-  sup: 'superscript',
-};
-const PLAIN_STYLE = new Set(['u', 's', 'strike', 'del', 'ins', 'mark', 'small', 'big', 'font']);
-const BLOCKS = new Set(
-  (
-    'address article aside blockquote body center dd details div dl dt fieldset figcaption figure footer h1 h2 h3 h4 h5 h6 ' +
-    'header hgroup hr html legend li main nav ol p pre section summary table tbody td tfoot th thead tr ul'
-  ).split(' '),
-);
 
 /** Reads the content of a file into block nodes. Nothing in it is run, and nothing is fetched. */
 export function readFlow(nodes: ChildNode[], around: Surroundings): Node[] {
@@ -79,16 +13,11 @@ export function readFlow(nodes: ChildNode[], around: Surroundings): Node[] {
   return reader.finish(blocks);
 }
 
-class FlowReader {
-  /** Ids that wait for the next spot in the text. */
-  #waiting: string[] = [];
-
-  constructor(readonly around: Surroundings) {}
-
+class FlowReader extends InlineReader {
   /** Ids after the last text stay at its end. */
   finish(blocks: Node[]): Node[] {
-    if (this.#waiting.length === 0) return blocks;
-    const anchors = this.#waiting.splice(0).map((id) => schema.node('anchor', { id }));
+    if (this.waiting.length === 0) return blocks;
+    const anchors = this.waiting.splice(0).map((id) => schema.node('anchor', { id }));
     return [...blocks, schema.node('paragraph', null, anchors)];
   }
 
@@ -104,7 +33,7 @@ class FlowReader {
       if (isTag(node) && isBlock(node)) {
         flush();
         blocks.push(...this.#block(node, marks));
-      } else this.#inline(node, marks, run);
+      } else this.inline(node, marks, run);
     }
     flush();
     return blocks;
@@ -112,16 +41,16 @@ class FlowReader {
 
   #block(element: Element, marks: readonly Mark[]): Node[] {
     const name = element.name;
-    if (this.#dropped(element)) return [];
-    if (name === 'a') return this.blocks(element.children, this.#linkMarks(element, marks));
+    if (this.dropped(element)) return [];
+    if (name === 'a') return this.blocks(element.children, this.linkMarks(element, marks));
     if (MARKS[name] || PLAIN_STYLE.has(name)) {
-      this.#await(element);
-      return this.blocks(element.children, this.#styled(name, marks));
+      this.await(element);
+      return this.blocks(element.children, this.styled(name, marks));
     }
     switch (name) {
       case 'p':
       case 'dt':
-        return this.#textblocks(element, name === 'dt' ? this.#styled('strong', marks) : marks);
+        return this.#textblocks(element, name === 'dt' ? this.styled('strong', marks) : marks);
       case 'h1':
       case 'h2':
       case 'h3':
@@ -144,43 +73,26 @@ class FlowReader {
         return this.#table(element, marks);
       default:
         if (name === 'dl') this.around.tally.add('changed', 'lists of terms', 'they became paragraphs');
-        this.#await(element);
+        this.await(element);
         return this.blocks(element.children, marks);
     }
   }
 
-  #dropped(element: Element): boolean {
-    if (SKIPPED.has(element.name)) return true;
-    const what = NOT_KEPT[element.name];
-    if (!what) return false;
-    this.#await(element);
-    this.around.tally.add('leftOut', what, 'a book can’t carry them');
-    return element.name !== 'form';
-  }
-
-  /** Remembers the ids of an element for the next spot in the text. */
-  #await(element: Element): void {
-    for (const id of idsOf(element)) {
-      const final = this.around.placeId(id);
-      if (final) this.#waiting.push(final);
-    }
-  }
-
   #takeId(): { id: string | null } {
-    return { id: this.#waiting.shift() ?? null };
+    return { id: this.waiting.shift() ?? null };
   }
 
   #textblocks(element: Element, marks: readonly Mark[]): Node[] {
-    this.#await(element);
+    this.await(element);
     return this.blocks(element.children, marks);
   }
 
   #heading(element: Element, marks: readonly Mark[]): Node[] {
-    this.#await(element);
+    this.await(element);
     const attrs = { ...this.#takeId(), level: Number(element.name[1]) };
     const content = this.#inlines(element, marks);
     if (content.length === 0) {
-      if (attrs.id) this.#waiting.unshift(attrs.id);
+      if (attrs.id) this.waiting.unshift(attrs.id);
       return [];
     }
     this.around.tally.add('kept', 'headings');
@@ -190,17 +102,17 @@ class FlowReader {
   /** All the words of an element as inline nodes, whatever blocks stand in it. */
   #inlines(element: Element, marks: readonly Mark[]): Node[] {
     const run = new InlineRun();
-    for (const id of this.#waiting.splice(0)) run.add(schema.node('anchor', { id }));
-    for (const child of element.children) this.#inline(child, marks, run);
+    for (const id of this.waiting.splice(0)) run.add(schema.node('anchor', { id }));
+    for (const child of element.children) this.inline(child, marks, run);
     return run.finish();
   }
 
   #container(type: string, element: Element, marks: readonly Mark[]): Node[] {
-    this.#await(element);
+    this.await(element);
     const attrs = this.#takeId();
     const content = this.blocks(element.children, marks);
     if (content.length === 0) {
-      if (attrs.id) this.#waiting.unshift(attrs.id);
+      if (attrs.id) this.waiting.unshift(attrs.id);
       return [];
     }
     this.around.tally.add('kept', type === 'quotation' ? 'quotations' : 'list items');
@@ -208,7 +120,7 @@ class FlowReader {
   }
 
   #list(element: Element, marks: readonly Mark[]): Node[] {
-    this.#await(element);
+    this.await(element);
     const attrs = this.#takeId();
     const items: Node[] = [];
     for (const child of element.children) {
@@ -223,7 +135,7 @@ class FlowReader {
       }
     }
     if (items.length === 0) {
-      if (attrs.id) this.#waiting.unshift(attrs.id);
+      if (attrs.id) this.waiting.unshift(attrs.id);
       return [];
     }
     this.around.tally.add('kept', 'lists');
@@ -235,7 +147,7 @@ class FlowReader {
   }
 
   #code(element: Element, marks: readonly Mark[]): Node[] {
-    this.#await(element);
+    this.await(element);
     const attrs = this.#takeId();
     const links = marks.filter((mark) => mark.type.name === 'link');
     const nodes: Node[] = [];
@@ -244,9 +156,9 @@ class FlowReader {
         if (isText(child) && child.data !== '') nodes.push(schema.text(child.data, over));
         if (!isTag(child)) continue;
         if (child.name === 'br') nodes.push(schema.text('\n', over));
-        this.#await(child);
-        nodes.push(...this.#waiting.splice(0).map((id) => schema.node('anchor', { id }, undefined, over)));
-        walk(child.children, child.name === 'a' ? this.#linkMarks(child, over, false) : over);
+        this.await(child);
+        nodes.push(...this.waiting.splice(0).map((id) => schema.node('anchor', { id }, undefined, over)));
+        walk(child.children, child.name === 'a' ? this.linkMarks(child, over, false) : over);
       }
     };
     walk(element.children, links);
@@ -256,12 +168,12 @@ class FlowReader {
   }
 
   #rule(element: Element): Node[] {
-    this.#await(element);
+    this.await(element);
     return [schema.node('rule', this.#takeId())];
   }
 
   #figure(element: Element, marks: readonly Mark[]): Node[] {
-    this.#await(element);
+    this.await(element);
     const captions = element.children.filter(
       (child): child is Element => isTag(child) && child.name === 'figcaption',
     );
@@ -275,7 +187,7 @@ class FlowReader {
   }
 
   #table(element: Element, marks: readonly Mark[]): Node[] {
-    this.#await(element);
+    this.await(element);
     const attrs = this.#takeId();
     const content: Node[] = [];
     const caption = element.children.find(
@@ -283,7 +195,7 @@ class FlowReader {
     );
     if (caption) content.push(schema.node('table_caption', null, this.#inlines(caption, marks)));
     for (const row of rowsOf(element)) {
-      this.#await(row);
+      this.await(row);
       const cells = row.children
         .filter((child): child is Element => isTag(child) && (child.name === 'td' || child.name === 'th'))
         .map((cell) => this.#cell(cell, marks));
@@ -295,7 +207,7 @@ class FlowReader {
   }
 
   #cell(element: Element, marks: readonly Mark[]): Node {
-    this.#await(element);
+    this.await(element);
     const attrs = this.#takeId();
     const span = (name: string) =>
       Math.min(100, Math.max(1, Number.parseInt(element.attribs[name] ?? '1', 10) || 1));
@@ -306,91 +218,6 @@ class FlowReader {
       { ...attrs, colspan: span('colspan'), rowspan: span('rowspan') },
       content.length > 0 ? content : [schema.node('paragraph')],
     );
-  }
-
-  #inline(node: ChildNode, marks: readonly Mark[], run: InlineRun): void {
-    if (isText(node)) return this.#text(node.data, marks, run);
-    if (node.type === 'cdata') return node.children.forEach((child) => this.#inline(child, marks, run));
-    if (!isTag(node) || this.#dropped(node)) return;
-    this.#await(node);
-    if (this.#waiting.length > 0 && !isBlock(node))
-      for (const id of this.#waiting.splice(0)) run.add(schema.node('anchor', { id }, undefined, marks));
-    const name = node.name;
-    if (name === 'br') return run.add(schema.node('hard_break', null, undefined, marks));
-    if (name === 'img' || name === 'image') return this.#picture(node, marks, run);
-    if (name === 'svg') return this.#drawing(node, marks, run);
-    if (name === 'math') {
-      this.around.tally.add('changed', 'formulas', 'they became plain words');
-      return this.#text(textContent(node), marks, run);
-    }
-    if (name === 'a') return this.#link(node, marks, run);
-    if (name === 'q') return this.#quoted(node, marks, run);
-    if (isBlock(node)) run.space(marks);
-    const within = this.#styled(name, marks);
-    for (const child of node.children) this.#inline(child, within, run);
-    if (isBlock(node)) run.space(marks);
-  }
-
-  #text(text: string, marks: readonly Mark[], run: InlineRun): void {
-    if (text.trim() !== '' && this.#waiting.length > 0)
-      for (const id of this.#waiting.splice(0)) run.add(schema.node('anchor', { id }, undefined, marks));
-    run.text(text, marks);
-  }
-
-  #quoted(element: Element, marks: readonly Mark[], run: InlineRun): void {
-    run.text('“', marks);
-    for (const child of element.children) this.#inline(child, marks, run);
-    run.text('”', marks);
-  }
-
-  #styled(name: string, marks: readonly Mark[]): readonly Mark[] {
-    if (PLAIN_STYLE.has(name))
-      this.around.tally.add('changed', 'decorated words', 'underlining, striking out and sizes are not kept');
-    return MARKS[name] ? schema.marks[MARKS[name]].create().addToSet(marks) : marks;
-  }
-
-  #linkMarks(element: Element, marks: readonly Mark[], awaiting = true): readonly Mark[] {
-    if (awaiting) this.#await(element);
-    const { href, title } = element.attribs;
-    if (href === undefined) return marks;
-    const destination = this.around.resolve(href);
-    if ('leftOut' in destination) {
-      this.around.tally.add('leftOut', 'links', destination.leftOut);
-      return marks;
-    }
-    this.around.tally.add('kept', LINK_NAMES[destination.kind]);
-    return schema.marks.link
-      .create({ id: this.around.mint(), destination, hoverNote: title?.trim() ?? '' })
-      .addToSet(marks);
-  }
-
-  /** A link without words stays: an anchor carries it, and the audit will find it. */
-  #link(element: Element, marks: readonly Mark[], run: InlineRun): void {
-    const within = this.#linkMarks(element, marks, false);
-    const before = run.length;
-    for (const child of element.children) this.#inline(child, within, run);
-    if (run.length === before && within !== marks) run.add(schema.node('anchor', null, undefined, within));
-  }
-
-  #picture(element: Element, marks: readonly Mark[], run: InlineRun): void {
-    const { src, alt } = element.attribs;
-    const enclosure = this.around.picture(src ?? element.attribs['xlink:href'] ?? element.attribs.href ?? '');
-    if (!enclosure) return run.text(alt ?? '', marks);
-    this.around.tally.add('kept', 'pictures');
-    const decorative = alt !== undefined && alt.trim() === '';
-    run.add(schema.node('picture', { enclosure, alt: alt?.trim() ?? '', decorative }, undefined, marks));
-  }
-
-  /** A drawing that only wraps one picture, as covers often do, is that picture. */
-  #drawing(element: Element, marks: readonly Mark[], run: InlineRun): void {
-    const inside = element.children.filter((child): child is Element => isTag(child));
-    if (inside.length === 1 && inside[0].name === 'image') return this.#picture(inside[0], marks, run);
-    const title = inside.find((child) => child.name === 'title');
-    const enclosure = this.around.drawing(render(element, { xmlMode: true }));
-    if (!enclosure) return;
-    this.around.tally.add('kept', 'pictures');
-    const alt = (element.attribs['aria-label'] ?? (title ? textContent(title) : '')).trim();
-    run.add(schema.node('picture', { enclosure, alt }, undefined, marks));
   }
 
   /** A paragraph, or a figure where the run is one picture and nothing else. */
@@ -406,21 +233,6 @@ class FlowReader {
       );
     return schema.node('paragraph', leadingId(content), withoutLeadingId(content));
   }
-}
-
-const LINK_NAMES: Record<Destination['kind'], string> = {
-  web: 'web links',
-  mail: 'email links',
-  file: 'file links',
-  place: 'links inside the book',
-  book: 'links to other books',
-};
-
-function isBlock(element: Element): boolean {
-  if (BLOCKS.has(element.name)) return true;
-  const wraps =
-    element.name === 'a' || element.name === 'span' || MARKS[element.name] || PLAIN_STYLE.has(element.name);
-  return Boolean(wraps) && element.children.some((child) => isTag(child) && isBlock(child));
 }
 
 const listItem = (content: Node[]): Node => schema.node('list_item', null, content);

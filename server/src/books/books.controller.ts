@@ -30,6 +30,7 @@ import { ChecksService } from '../checks/checks.service.js';
 import { ProblemError } from '../edge/problem.js';
 import { BookChangesDto, NewBookDto, NewChapterDto, RepairDto, SaveChapterDto } from './books.dto.js';
 import { BooksService } from './books.service.js';
+import { RepairsService } from './repairs.service.js';
 
 @ApiTags('books')
 @Controller('api')
@@ -37,6 +38,7 @@ export class BooksController {
   constructor(
     private readonly books: BooksService,
     private readonly checks: ChecksService,
+    private readonly repairs: RepairsService,
     private readonly bringing: BringInService,
   ) {}
 
@@ -107,12 +109,12 @@ export class BooksController {
   @Post('books/:id/repairs')
   @HttpCode(200)
   repair(@Param('id', ParseUUIDPipe) id: string, @Body() body: RepairDto): Promise<RepairDone> {
-    return this.books.repair(id, body);
+    return this.repairs.repair(id, body);
   }
 
   @Get('books/:id/snapshots')
   snapshots(@Param('id', ParseUUIDPipe) id: string): Promise<Snapshot[]> {
-    return this.books.snapshots(id);
+    return this.repairs.snapshots(id);
   }
 
   @Post('books/:id/snapshots/:snapshot/restore')
@@ -121,6 +123,6 @@ export class BooksController {
     @Param('id', ParseUUIDPipe) id: string,
     @Param('snapshot', ParseUUIDPipe) snapshot: string,
   ): Promise<RepairDone> {
-    return this.books.restore(id, snapshot);
+    return this.repairs.restore(id, snapshot);
   }
 }

@@ -1,11 +1,11 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import { access, mkdir, readFile, rename, rm, writeFile } from 'node:fs/promises';
-import { createServer } from 'node:net';
 import { randomBytes } from 'node:crypto';
 import { tmpdir, userInfo } from 'node:os';
 import { join } from 'node:path';
 import mysql from 'mysql2/promise';
+import { freePort } from './free-port.js';
 
 /** A MariaDB that this application started for itself. */
 export interface LocalMariadb {
@@ -162,15 +162,6 @@ async function keptPassword(path: string): Promise<string> {
   const password = randomBytes(24).toString('hex');
   await writeFile(path, password, { mode: 0o600 });
   return password;
-}
-
-async function freePort(): Promise<number> {
-  const server = createServer().listen(0, '127.0.0.1');
-  await once(server, 'listening');
-  const { port } = server.address() as { port: number };
-  server.close();
-  await once(server, 'close');
-  return port;
 }
 
 async function daemon(): Promise<string> {

@@ -6,6 +6,7 @@ import { editionOf, lossesIn, type Format } from '@vennet/core/publish';
 import type { ExportJob, FormPreview } from '@vennet/core/wire';
 import { DataSource, In, type Repository } from 'typeorm';
 import { BooksService } from '../books/books.service.js';
+import { RepairsService } from '../books/repairs.service.js';
 import { LOCAL_AUTHOR } from '../edge/author.js';
 import { notFound, ProblemError } from '../edge/problem.js';
 import { EnclosureStore } from '../enclosures/enclosure-store.js';
@@ -31,6 +32,7 @@ export class PublishingService implements OnApplicationBootstrap {
   constructor(
     database: DataSource,
     private readonly books: BooksService,
+    private readonly repairs: RepairsService,
     private readonly store: EnclosureStore,
     private readonly queue: JobQueue,
     private readonly directory: ExportDirectory,
@@ -53,7 +55,7 @@ export class PublishingService implements OnApplicationBootstrap {
         'This file is being made. Wait for it, or stop it first.',
       );
     const id = randomUUID();
-    await this.books.snapshot(bookId, `Published as ${format === 'epub' ? 'an e-book' : 'a PDF'}`);
+    await this.repairs.snapshot(bookId, `Published as ${format === 'epub' ? 'an e-book' : 'a PDF'}`);
     await this.#exports.insert({
       ...{ id, bookId, format, state: 'waiting', message: '', notes: [], proof: null, size: null },
       ...{

@@ -18,13 +18,21 @@ const BY_CODE: Record<string, Failure> = {
   VENNET_PRIVATE_ADDRESS: 'private-address',
 };
 
+/** An error as Node and undici throw it; one that wraps others has them in `errors` or `cause`. */
+interface NetworkError {
+  name?: string;
+  code?: string;
+  cause?: unknown;
+  errors?: unknown[];
+}
+
 /** What an error of the network means. Errors inside others (several addresses tried, a wrapped cause) are looked into. */
 export function failureOf(error: unknown): Failure {
-  if (!(error instanceof Error)) return 'protocol';
-  if (error.name === 'TimeoutError') return 'timeout';
-  const code = (error as NodeJS.ErrnoException).code ?? '';
+  if (typeof error !== 'object' || error === null) return 'protocol';
+  const { name, code = '', cause, errors } = error as NetworkError;
+  if (name === 'TimeoutError') return 'timeout';
   if (BY_CODE[code]) return BY_CODE[code];
   if (/CERT|SELF_SIGNED|ALTNAME|UNABLE_TO_VERIFY|ERR_TLS|ERR_SSL/.test(code)) return 'certificate';
-  const inner = error instanceof AggregateError ? (error.errors[0] as unknown) : error.cause;
+  const inner = errors?.[0] ?? cause;
   return inner ? failureOf(inner) : 'protocol';
 }

@@ -1,0 +1,67 @@
+import { isTag, type Element } from 'domhandler';
+
+/** Elements that are not part of the text. */
+export const SKIPPED = new Set([
+  'head',
+  'script',
+  'style',
+  'template',
+  'noscript',
+  'link',
+  'meta',
+  'title',
+  'base',
+  'param',
+  'source',
+  'track',
+]);
+
+/** Elements that a book can't carry, by what they are called in the report. */
+export const NOT_KEPT: Record<string, string> = {
+  iframe: 'frames',
+  object: 'embedded objects',
+  embed: 'embedded objects',
+  video: 'videos',
+  audio: 'sounds',
+  form: 'forms',
+  input: 'form fields',
+  button: 'form fields',
+  select: 'form fields',
+  textarea: 'form fields',
+  canvas: 'canvases',
+};
+
+/** Elements that are marks of the schema. */
+export const MARKS: Record<string, string> = {
+  em: 'emphasis',
+  i: 'emphasis',
+  cite: 'emphasis',
+  dfn: 'emphasis',
+  var: 'emphasis',
+  strong: 'strong',
+  b: 'strong',
+  code: 'code',
+  kbd: 'code',
+  samp: 'code',
+  tt: 'code',
+  sub: 'subscript',
+  sup: 'superscript',
+};
+
+/** Elements that only decorate; their words are kept. */
+export const PLAIN_STYLE = new Set(['u', 's', 'strike', 'del', 'ins', 'mark', 'small', 'big', 'font']);
+
+const BLOCKS = new Set(
+  (
+    'address article aside blockquote body center dd details div dl dt fieldset figcaption figure footer h1 h2 h3 h4 h5 h6 ' +
+    'header hgroup hr html legend li main nav ol p pre section summary table tbody td tfoot th thead tr ul'
+  ).split(' '),
+);
+
+/** True for an element that stands on lines of its own: a block, or an inline element around one. */
+export function isBlock(element: Element): boolean {
+  if (BLOCKS.has(element.name)) return true;
+  const wraps =
+    element.name === 'a' || element.name === 'span' || MARKS[element.name] || PLAIN_STYLE.has(element.name);
+  return Boolean(wraps) && element.children.some((child) => isTag(child) && isBlock(child));
+}

@@ -1,0 +1,142 @@
+import { isText, isTag, type ChildNode, type Element } from 'domhandler';
+import { textContent } from 'domutils';
+import render from 'dom-serializer';
+import type { Mark } from 'prosemirror-model';
+import type { Destination } from '../destination/index.js';
+import { schema } from '../manuscript/index.js';
+import { isBlock, MARKS, NOT_KEPT, PLAIN_STYLE, SKIPPED } from './elements.js';
+import { idsOf } from './ids.js';
+import type { InlineRun } from './inline-run.js';
+import type { Tally } from './report.js';
+
+/** What a file's text needs to know of the book around it. */
+export interface Surroundings {
+  tally: Tally;
+  mint(): string;
+  /** The final id of an id in this file; each is placed once, the first time it is met. */
+  placeId(id: string): string | undefined;
+  /** Where an `href` of this file leads, or why the link can't be kept. */
+  resolve(href: string): Destination | { leftOut: string };
+  /** The enclosure of a picture's `src`, or `null` when it can't be kept. */
+  picture(src: string): string | null;
+  /** The enclosure of a drawing that stands in the text. */
+  drawing(svg: string): string | null;
+}
+
+const LINK_NAMES: Record<Destination['kind'], string> = {
+  web: 'web links',
+  mail: 'email links',
+  file: 'file links',
+  place: 'links inside the book',
+  book: 'links to other books',
+};
+
+/** Reads what stands within a line: words, marks, links, pictures, spots. */
+export class InlineReader {
+  /** Ids that wait for the next spot in the text. */
+  protected readonly waiting: string[] = [];
+
+  constructor(protected readonly around: Surroundings) {}
+
+  protected dropped(element: Element): boolean {
+    if (SKIPPED.has(element.name)) return true;
+    const what = NOT_KEPT[element.name];
+    if (!what) return false;
+    this.await(element);
+    this.around.tally.add('leftOut', what, 'a book can’t carry them');
+    return element.name !== 'form';
+  }
+
+  /** Remembers the ids of an element for the next spot in the text. */
+  protected await(element: Element): void {
+    for (const id of idsOf(element)) {
+      const final = this.around.placeId(id);
+      if (final) this.waiting.push(final);
+    }
+  }
+
+  protected inline(node: ChildNode, marks: readonly Mark[], run: InlineRun): void {
+    if (isText(node)) return this.text(node.data, marks, run);
+    if (node.type === 'cdata') return node.children.forEach((child) => this.inline(child, marks, run));
+    if (!isTag(node) || this.dropped(node)) return;
+    this.await(node);
+    if (this.waiting.length > 0 && !isBlock(node))
+      for (const id of this.waiting.splice(0)) run.add(schema.node('anchor', { id }, undefined, marks));
+    const name = node.name;
+    if (name === 'br') return run.add(schema.node('hard_break', null, undefined, marks));
+    if (name === 'img' || name === 'image') return this.picture(node, marks, run);
+    if (name === 'svg') return this.drawing(node, marks, run);
+    if (name === 'math') {
+      this.around.tally.add('changed', 'formulas', 'they became plain words');
+      return this.text(textContent(node), marks, run);
+    }
+    if (name === 'a') return this.link(node, marks, run);
+    if (name === 'q') return this.quoted(node, marks, run);
+    if (isBlock(node)) run.space(marks);
+    const within = this.styled(name, marks);
+    for (const child of node.children) this.inline(child, within, run);
+    if (isBlock(node)) run.space(marks);
+  }
+
+  private text(text: string, marks: readonly Mark[], run: InlineRun): void {
+    if (text.trim() !== '' && this.waiting.length > 0)
+      for (const id of this.waiting.splice(0)) run.add(schema.node('anchor', { id }, undefined, marks));
+    run.text(text, marks);
+  }
+
+  private quoted(element: Element, marks: readonly Mark[], run: InlineRun): void {
+    run.text('“', marks);
+    for (const child of element.children) this.inline(child, marks, run);
+    run.text('”', marks);
+  }
+
+  protected styled(name: string, marks: readonly Mark[]): readonly Mark[] {
+    if (PLAIN_STYLE.has(name))
+      this.around.tally.add('changed', 'decorated words', 'underlining, striking out and sizes are not kept');
+    return MARKS[name] ? schema.marks[MARKS[name]].create().addToSet(marks) : marks;
+  }
+
+  protected linkMarks(element: Element, marks: readonly Mark[], awaiting = true): readonly Mark[] {
+    if (awaiting) this.await(element);
+    const { href, title } = element.attribs;
+    if (href === undefined) return marks;
+    const destination = this.around.resolve(href);
+    if ('leftOut' in destination) {
+      this.around.tally.add('leftOut', 'links', destination.leftOut);
+      return marks;
+    }
+    this.around.tally.add('kept', LINK_NAMES[destination.kind]);
+    return schema.marks.link
+      .create({ id: this.around.mint(), destination, hoverNote: title?.trim() ?? '' })
+      .addToSet(marks);
+  }
+
+  /** A link without words stays: an anchor carries it, and the audit will find it. */
+  private link(element: Element, marks: readonly Mark[], run: InlineRun): void {
+    const within = this.linkMarks(element, marks, false);
+    const before = run.length;
+    for (const child of element.children) this.inline(child, within, run);
+    if (run.length === before && within !== marks) run.add(schema.node('anchor', null, undefined, within));
+  }
+
+  private picture(element: Element, marks: readonly Mark[], run: InlineRun): void {
+    const { src, alt } = element.attribs;
+    const enclosure = this.around.picture(src ?? element.attribs['xlink:href'] ?? element.attribs.href ?? '');
+    if (!enclosure) return run.text(alt ?? '', marks);
+    this.around.tally.add('kept', 'pictures');
+    const decorative = alt !== undefined && alt.trim() === '';
+    run.add(schema.node('picture', { enclosure, alt: alt?.trim() ?? '', decorative }, undefined, marks));
+  }
+
+  /** A drawing that only wraps one picture, as covers often do, is that picture. */
+  private drawing(element: Element, marks: readonly Mark[], run: InlineRun): void {
+    const inside = element.children.filter((child): child is Element => isTag(child));
+    if (inside.length === 1 && inside[0].name === 'image') return this.picture(inside[0], marks, run);
+    const title = inside.find((child) => child.name === 'title');
+    const enclosure = this.around.drawing(render(element, { xmlMode: true }));
+    if (!enclosure) return;
+    this.around.tally.add('kept', 'pictures');
+    const alt = (element.attribs['aria-label'] ?? (title ? textContent(title) : '')).trim();
+    run.add(schema.node('picture', { enclosure, alt }, undefined, marks));
+  }
+}

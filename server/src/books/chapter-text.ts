@@ -1,0 +1,38 @@
+import { linksOfChapter, readChapter, SCHEMA_VERSION, titleOf } from '@vennet/core/manuscript';
+import type { ChapterSaved, VersionedChapter } from '@vennet/core/wire';
+import type { EntityManager } from 'typeorm';
+import { LOCAL_AUTHOR } from '../edge/author.js';
+import { BookEntity } from './book.entity.js';
+import { ChapterEntity } from './chapter.entity.js';
+
+/** The columns that follow from a chapter's text, which must fit the schema. */
+export function columnsOf(doc: unknown, otherwise: string) {
+  const read = readChapter({ id: '', title: '', matter: 'main', doc }).doc;
+  return {
+    title: titleOf(read, otherwise).slice(0, 300),
+    doc: JSON.stringify(doc),
+    schemaVersion: SCHEMA_VERSION,
+    words: read.textBetween(0, read.content.size, ' ', ' ').match(/\S+/g)?.length ?? 0,
+    links: linksOfChapter(read, '').length,
+    updatedBy: LOCAL_AUTHOR,
+    updatedAt: new Date(),
+  };
+}
+
+/** Stores a new text of a chapter as its next version. */
+export async function storeText(
+  manager: EntityManager,
+  stored: ChapterEntity,
+  doc: unknown,
+): Promise<ChapterSaved> {
+  const columns = columnsOf(doc, stored.title);
+  const version = stored.version + 1;
+  await manager.update(ChapterEntity, { id: stored.id }, { ...columns, version });
+  await manager.update(BookEntity, { id: stored.bookId }, { updatedAt: columns.updatedAt });
+  return { id: stored.id, version, title: columns.title };
+}
+
+/** A chapter as it travels to the interface. */
+export function asSent({ id, title, matter, doc, version }: ChapterEntity): VersionedChapter {
+  return { id, title, matter, version, doc: JSON.parse(doc) as unknown };
+}
