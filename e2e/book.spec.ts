@@ -6,6 +6,8 @@ import type { Page } from '@playwright/test';
 import { epubFiles, PIXEL, zip } from '@vennet/core/testing';
 import { expect, margin, test, text } from './vennet.js';
 
+test.beforeAll(({ vennet }) => vennet.startAnew());
+
 const run = promisify(execFile);
 
 /** A book as another maker would make it: hundreds of pages, a thousand links of all kinds. */

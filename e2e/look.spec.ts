@@ -4,6 +4,8 @@ import type { Page } from '@playwright/test';
 import type { AxeResults } from 'axe-core';
 import { expect, openChapter, slip, test, text, press } from './vennet.js';
 
+test.beforeAll(({ vennet }) => vennet.startAnew());
+
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
 /** What axe-core finds on the page as it is: WCAG 2.2 A and AA, and its best practices. */

@@ -1,6 +1,9 @@
 import { expect, openChapter, test, text } from './vennet.js';
 import type { Locator, Page } from '@playwright/test';
 
+test.describe.configure({ mode: 'serial' });
+test.beforeAll(({ vennet }) => vennet.startAnew());
+
 async function openRegister(page: Page, vennet: { address: string }): Promise<void> {
   await page.goto(vennet.address);
   await page.getByRole('link', { name: 'Open Small Lights' }).click();

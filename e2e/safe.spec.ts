@@ -1,6 +1,8 @@
 import type { Page } from '@playwright/test';
 import { expect, openChapter, saved, test, text, press } from './vennet.js';
 
+test.beforeAll(({ vennet }) => vennet.startAnew());
+
 const typeAtEnd = async (page: Page, words: string) => {
   await press(text(page).getByText('For the weather: look up'));
   await page.keyboard.press('End');

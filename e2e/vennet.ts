@@ -46,12 +46,19 @@ export class Vennet {
     await ended;
   }
 
+  /** Begins anew, with nothing but the demo book. */
+  async startAnew(): Promise<void> {
+    await this.stop();
+    await rm(this.directory, { recursive: true, force: true });
+    await this.start();
+  }
+
   async links(book: string): Promise<LinkRow[]> {
     return (await (await fetch(`${this.address}/api/books/${book}/links`)).json()) as LinkRow[];
   }
 }
 
-/** Every test file has a Vennet of its own, with the demo book in it. */
+/** Every test file has a Vennet of its own: it calls `startAnew` before its tests. */
 export const test = base.extend<object, { vennet: Vennet }>({
   vennet: [
     async ({ browserName: _browserName }, use) => {

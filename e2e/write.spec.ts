@@ -1,6 +1,8 @@
 import type { Page } from '@playwright/test';
 import { expect, margin, openChapter, saved, selectWords, slip, test, text, press } from './vennet.js';
 
+test.beforeAll(({ vennet }) => vennet.startAnew());
+
 test.describe('the margin', () => {
   test('has a slip for each link beside its own line, with mark, kind and where it leads', async ({
     page,

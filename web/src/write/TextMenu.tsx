@@ -1,6 +1,7 @@
 import { ContextMenu } from 'radix-ui';
 import { TextSelection } from 'prosemirror-state';
-import { useState, type MouseEvent, type ReactNode } from 'react';
+import type { EditorView } from 'prosemirror-view';
+import { useRef, useState, type MouseEvent, type ReactNode } from 'react';
 import { removeLink } from '../editor/change-links.js';
 import { linkAtSelection } from '../editor/links.js';
 import { openSlip } from '../editor/slip-plugin.js';
@@ -8,13 +9,9 @@ import { useEditor } from '../editor/store.js';
 import { copyAddress } from './copy-address.js';
 
 type About = 'link' | 'words' | null;
+type Act = (view: EditorView, chapter: string) => void;
 
-/** After the menu the caret is where the work goes on: in the slip where one was asked for, else in the text. */
-function backToWork(event: Event): void {
-  event.preventDefault();
-  const field = document.activeElement;
-  if (!field?.closest('form')) useEditor.getState().view?.focus();
-}
+const askForSlip: Act = (view, chapter) => openSlip(chapter)(view.state, view.dispatch);
 
 /**
  * What can be done at a link or with selected words, on right click. Elsewhere, and with Shift, the browser's own menu
@@ -35,66 +32,41 @@ export function TextMenu({ children }: { children: ReactNode }) {
     setAbout(kind);
     if (!kind) event.stopPropagation();
   };
-  const withView =
-    (
-      act: (store: {
-        view: NonNullable<ReturnType<typeof useEditor.getState>['view']>;
-        chapter: string;
-      }) => void,
-    ) =>
-    () => {
-      const { view, chapter } = useEditor.getState();
-      if (view) act({ view, chapter });
-    };
+  const chosen = useRef<Act | null>(null);
+  // What was chosen is done when the menu is gone: before that, the menu keeps the focus to itself.
+  const closed = (event: Event) => {
+    event.preventDefault();
+    const { view, chapter } = useEditor.getState();
+    view?.focus();
+    if (view) chosen.current?.(view, chapter);
+    chosen.current = null;
+  };
+  const item = (words: string, act: Act) => (
+    <ContextMenu.Item className="menu-item" onSelect={() => (chosen.current = act)}>
+      {words}
+    </ContextMenu.Item>
+  );
   return (
     <ContextMenu.Root>
       <ContextMenu.Trigger asChild>
         <div onContextMenuCapture={decide}>{children}</div>
       </ContextMenu.Trigger>
       <ContextMenu.Portal>
-        <ContextMenu.Content className="menu" onCloseAutoFocus={backToWork}>
-          {about === 'words' && (
-            <ContextMenu.Item
-              className="menu-item"
-              onSelect={withView(({ view, chapter }) => openSlip(chapter)(view.state, view.dispatch))}
-            >
-              Make a link of these words
-            </ContextMenu.Item>
-          )}
+        <ContextMenu.Content className="menu" onCloseAutoFocus={closed}>
+          {about === 'words' && item('Make a link of these words', askForSlip)}
           {about === 'link' && (
             <>
-              <ContextMenu.Item
-                className="menu-item"
-                onSelect={withView(({ view, chapter }) => openSlip(chapter)(view.state, view.dispatch))}
-              >
-                Change this link
-              </ContextMenu.Item>
-              <ContextMenu.Item
-                className="menu-item"
-                onSelect={withView(({ view, chapter }) =>
-                  useEditor.setState({ following: linkAtSelection(view.state, chapter) }),
-                )}
-              >
-                Follow it
-              </ContextMenu.Item>
-              <ContextMenu.Item
-                className="menu-item"
-                onSelect={withView(({ view, chapter }) => {
-                  const link = linkAtSelection(view.state, chapter);
-                  if (link) void copyAddress(link);
-                })}
-              >
-                Copy its address
-              </ContextMenu.Item>
-              <ContextMenu.Item
-                className="menu-item"
-                onSelect={withView(({ view, chapter }) => {
-                  removeLink(chapter)(view.state, view.dispatch);
-                  view.focus();
-                })}
-              >
-                Remove the link, keep its words
-              </ContextMenu.Item>
+              {item('Change this link', askForSlip)}
+              {item('Follow it', (view, chapter) =>
+                useEditor.setState({ following: linkAtSelection(view.state, chapter) }),
+              )}
+              {item('Copy its address', (view, chapter) => {
+                const link = linkAtSelection(view.state, chapter);
+                if (link) void copyAddress(link);
+              })}
+              {item('Remove the link, keep its words', (view, chapter) =>
+                removeLink(chapter)(view.state, view.dispatch),
+              )}
             </>
           )}
         </ContextMenu.Content>
