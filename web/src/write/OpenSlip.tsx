@@ -69,7 +69,9 @@ export function OpenSlip({ view, link, draft, asked, words }: OpenSlipProps) {
   const language = useBook((store) => store.book?.language ?? 'en');
 
   useLayoutEffect(() => {
-    if (draft || asked > seen.current) (field.current ?? form.current?.querySelector('input'))?.focus();
+    if (draft || asked > seen.current)
+      // The slip finds its line after this; the text must stay where it is.
+      (field.current ?? form.current?.querySelector('input'))?.focus({ preventScroll: true });
     if (asked > seen.current && link) field.current?.select();
     seen.current = asked;
   }, [asked, draft, link]);
@@ -190,7 +192,8 @@ export function OpenSlip({ view, link, draft, asked, words }: OpenSlipProps) {
             data-size="small"
             disabled={!destination || (draft !== null && shown === '')}
           >
-            {draft ? 'Make the link' : 'Change it'} <kbd className="font-normal opacity-80">Enter</kbd>
+            {draft ? 'Make the link' : 'Change it'}{' '}
+            <kbd className="font-ui font-normal opacity-80">Enter</kbd>
           </button>
         )}
         {draft && (
