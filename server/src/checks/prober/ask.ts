@@ -40,6 +40,9 @@ async function once(href: string, method: 'HEAD' | 'GET', options: AskOptions): 
   const { statusCode, headers, body } = await request(href, {
     method,
     dispatcher,
+    // The connection serves the next request too. A host that wrongly sends a body after HEAD is met there: what comes
+    // unasked is no answer (HPE_…), and GET is asked on a connection of its own.
+    reset: false,
     headersTimeout: timeout,
     bodyTimeout: timeout,
     signal: AbortSignal.any([options.signal, AbortSignal.timeout(timeout)]),

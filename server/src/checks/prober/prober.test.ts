@@ -1,3 +1,5 @@
+import { once } from 'node:events';
+import { createServer } from 'node:net';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { verdictOf, type Answer } from '@vennet/core/reach';
 import { page, redirect, startWorld, status, type Page, type Site, type World } from '@vennet/world';
@@ -121,6 +123,33 @@ describe('one address over real sockets', () => {
     expect(asked('/wait')).toHaveLength(4);
     await verdict(`${LAMP}/wait-long`, { longestWait: 1000 });
     expect(asked('/wait-long')).toHaveLength(2);
+  });
+});
+
+describe('a host that sends a body after HEAD', () => {
+  test('does not spoil the answer to the next request', async () => {
+    const rude = createServer((socket) => {
+      socket.on('error', () => {});
+      socket.on('data', (request) => {
+        const found = request.toString().split(' ')[1] === '/there';
+        socket.write(
+          `HTTP/1.1 ${found ? '200 OK' : '404 Not Found'}\r\nContent-Length: 22\r\n\r\nHTTP/1.1 200 OK, never`,
+        );
+      });
+    }).listen(0, '127.0.0.1');
+    await once(rude, 'listening');
+    const { port } = rude.address() as { port: number };
+    const standIn = { owns: () => true, portFor: () => port, certificate: '' };
+    const hrefs = Array.from(
+      { length: 12 },
+      (_, index) => `http://rude.example/${index % 2 ? 'gone' : 'there'}?${index}`,
+    );
+    const there = hrefs.map((href) => href.replace(/there\?/, 'there#'));
+    const answers = await ask(there, { standIn, perHost: 1 });
+    expect(there.map((href) => verdictOf(answers.get(href)!).verdict)).toEqual(
+      there.map((href) => (href.includes('gone') ? 'broken' : 'sound')),
+    );
+    rude.close();
   });
 });
 
