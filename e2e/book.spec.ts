@@ -1,14 +1,11 @@
-import { execFile } from 'node:child_process';
 import { writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { promisify } from 'node:util';
 import type { Page } from '@playwright/test';
 import { epubFiles, PIXEL, zip } from '@vennet/core/testing';
+import { addressesInPdf, epubFaults, run } from '@vennet/server/testing/readers';
 import { expect, margin, test, text } from './vennet.js';
 
 test.beforeAll(({ vennet }) => vennet.startAnew());
-
-const run = promisify(execFile);
 
 /** A book as another maker would make it: hundreds of pages, a thousand links of all kinds. */
 function bigBook(): Uint8Array {
@@ -53,23 +50,6 @@ async function make(page: Page, form: 'E-book' | 'PDF', links: number): Promise<
   await expect(panel.getByTestId('proof')).toContainText(`Expected${links}Found${links}Lost0Changed0`, {
     timeout: 30_000,
   });
-}
-
-async function addressesInPdf(path: string): Promise<string[]> {
-  const { stdout } = await run('pdfinfo', ['-url', path], { maxBuffer: 64 * 2 ** 20 });
-  return stdout
-    .split('\n')
-    .slice(1)
-    .filter(Boolean)
-    .map((line) => line.trim().split(/\s+/)[2]);
-}
-
-/** What EPUBCheck says of a file: nothing, when all is well. */
-async function epubFaults(path: string): Promise<string[]> {
-  const { stdout, stderr } = await run('java', ['-jar', '/usr/share/java/epubcheck.jar', path]).catch(
-    (error: { stdout: string; stderr: string }) => error,
-  );
-  return `${stdout}${stderr}`.split('\n').filter((line) => /^(?:FATAL|ERROR|WARNING)/.test(line));
 }
 
 const outside = (hrefs: string[]) => new Set(hrefs.filter((href) => !href.startsWith('#')));

@@ -1,5 +1,5 @@
 import type { Node } from 'prosemirror-model';
-import { DEFAULT_LOOK, titleOf, type Book, type Matter } from '../manuscript/index.js';
+import { countWords, DEFAULT_LOOK, titleOf, type Book, type Matter } from '../manuscript/index.js';
 import type { BroughtIn } from './bring-in.js';
 import type { Enclosures } from './enclosures.js';
 import type { Tally } from './report.js';
@@ -39,8 +39,4 @@ export function assemble(
     enclosures: enclosures.kept,
     report: tally.report(),
   };
-}
-
-function countWords(doc: Node): number {
-  return doc.textBetween(0, doc.content.size, ' ', ' ').match(/\S+/g)?.length ?? 0;
 }

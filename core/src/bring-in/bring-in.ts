@@ -1,5 +1,6 @@
 import type { Book } from '../manuscript/index.js';
 import { unpack } from './archive.js';
+import { decodeText, headOf, markedEncoding } from './decode-text.js';
 import { readEpub } from './epub.js';
 import { readHtml } from './html.js';
 import type { BroughtEnclosure } from './picture.js';
@@ -42,21 +43,10 @@ export function bringIn(source: BringInSource, mint: () => string): BroughtIn {
   return readHtml(text, source.name, mint);
 }
 
-/** The text of an HTML file by its byte order mark or the encoding that it declares; UTF-8 otherwise. `null` for binary. */
+const HTML_ENCODING = /<meta[^>]+charset\s*=\s*["']?([\w-]+)/i;
+
+/** The text of an HTML file; `null` for a file that is not text. */
 function decode(bytes: Uint8Array): string | null {
-  const mark =
-    bytes[0] === 0xff && bytes[1] === 0xfe
-      ? 'utf-16le'
-      : bytes[0] === 0xfe && bytes[1] === 0xff
-        ? 'utf-16be'
-        : null;
-  if (mark) return new TextDecoder(mark).decode(bytes);
-  const head = new TextDecoder('latin1').decode(bytes.subarray(0, 2048));
-  if (head.includes('\0')) return null;
-  const declared = /<meta[^>]+charset\s*=\s*["']?([\w-]+)/i.exec(head)?.[1] ?? 'utf-8';
-  try {
-    return new TextDecoder(declared).decode(bytes);
-  } catch {
-    return new TextDecoder().decode(bytes);
-  }
+  if (!markedEncoding(bytes) && headOf(bytes).includes('\0')) return null;
+  return decodeText(bytes, HTML_ENCODING);
 }

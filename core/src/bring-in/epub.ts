@@ -1,9 +1,11 @@
 import { parseDocument } from 'htmlparser2';
 import { findOne, getElementsByTagName, textContent } from 'domutils';
 import { isTag, type Document, type Element } from 'domhandler';
+import { decodeLoosely } from '../destination/index.js';
 import { schema, type Matter } from '../manuscript/index.js';
 import { assemble, type ChapterDraft } from './assemble.js';
 import type { BroughtIn } from './bring-in.js';
+import { decodeText } from './decode-text.js';
 import { Enclosures } from './enclosures.js';
 import { hasContent, readFlow } from './flow.js';
 import { Ids } from './ids.js';
@@ -42,16 +44,10 @@ export function readEpub(files: Map<string, Uint8Array>, name: string, mint: () 
   const chapters = new Map(contents.map(({ path, chapter }) => [path, chapter]));
   const drafts: ChapterDraft[] = [];
   for (const { path, body, document, chapter } of contents) {
-    const placed = new Set<string>();
     const blocks = readFlow([body], {
       tally,
       mint,
-      placeId: (id) => {
-        const final = ids.find(path, id);
-        if (!final || placed.has(final)) return undefined;
-        placed.add(final);
-        return final;
-      },
+      placeId: ids.placer(path),
       resolve: (href) => resolveHref(href, path, { ids, chapters, outside: null }),
       picture: (src) => enclosures.fromSource(src, pathFrom(path, src)),
       drawing: (svg) => enclosures.fromDrawing(svg),
@@ -123,21 +119,8 @@ function parseXhtml(bytes: Uint8Array): Document {
   return parseDocument(decodeXml(bytes), { recognizeSelfClosing: true, recognizeCDATA: true });
 }
 
-function decodeXml(bytes: Uint8Array): string {
-  const head = new TextDecoder('latin1').decode(bytes.subarray(0, 200));
-  const mark =
-    bytes[0] === 0xff && bytes[1] === 0xfe
-      ? 'utf-16le'
-      : bytes[0] === 0xfe && bytes[1] === 0xff
-        ? 'utf-16be'
-        : null;
-  const declared = mark ?? /^[^<]*<\?xml[^>]*encoding\s*=\s*["']([\w-]+)/.exec(head)?.[1] ?? 'utf-8';
-  try {
-    return new TextDecoder(declared).decode(bytes);
-  } catch {
-    return new TextDecoder().decode(bytes);
-  }
-}
+const XML_ENCODING = /^[^<]*<\?xml[^>]*encoding\s*=\s*["']([\w-]+)/;
+const decodeXml = (bytes: Uint8Array): string => decodeText(bytes, XML_ENCODING);
 
 /** Elements by local name, whatever prefix they bear. */
 function elements(document: Document, name: string): Element[] {
@@ -154,11 +137,7 @@ function pathFrom(file: string, reference: string): string {
   if (!URL.canParse(reference, base)) return '';
   const url = new URL(reference, base);
   if (!url.href.startsWith(INSIDE)) return '';
-  try {
-    return decodeURIComponent(url.pathname.slice(1));
-  } catch {
-    return url.pathname.slice(1);
-  }
+  return decodeLoosely(url.pathname.slice(1));
 }
 
 function detailsOf(opf: Document, name: string) {

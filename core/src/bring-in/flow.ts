@@ -82,6 +82,12 @@ class FlowReader extends InlineReader {
     return { id: this.waiting.shift() ?? null };
   }
 
+  /** A block that has turned out empty is not made; its id waits for the next spot. */
+  #nothing({ id }: { id: string | null }): Node[] {
+    if (id) this.waiting.unshift(id);
+    return [];
+  }
+
   #textblocks(element: Element, marks: readonly Mark[]): Node[] {
     this.await(element);
     return this.blocks(element.children, marks);
@@ -91,10 +97,7 @@ class FlowReader extends InlineReader {
     this.await(element);
     const attrs = { ...this.#takeId(), level: Number(element.name[1]) };
     const content = this.#inlines(element, marks);
-    if (content.length === 0) {
-      if (attrs.id) this.waiting.unshift(attrs.id);
-      return [];
-    }
+    if (content.length === 0) return this.#nothing(attrs);
     this.around.tally.add('kept', 'headings');
     return [schema.node('heading', attrs, content)];
   }
@@ -111,10 +114,7 @@ class FlowReader extends InlineReader {
     this.await(element);
     const attrs = this.#takeId();
     const content = this.blocks(element.children, marks);
-    if (content.length === 0) {
-      if (attrs.id) this.waiting.unshift(attrs.id);
-      return [];
-    }
+    if (content.length === 0) return this.#nothing(attrs);
     this.around.tally.add('kept', type === 'quotation' ? 'quotations' : 'list items');
     return [schema.node(type, attrs, content)];
   }
@@ -134,10 +134,7 @@ class FlowReader extends InlineReader {
         if (blocks.length > 0) items.push(listItem(blocks));
       }
     }
-    if (items.length === 0) {
-      if (attrs.id) this.waiting.unshift(attrs.id);
-      return [];
-    }
+    if (items.length === 0) return this.#nothing(attrs);
     this.around.tally.add('kept', 'lists');
     const ordered = element.name === 'ol';
     const start = Number.parseInt(element.attribs.start ?? '1', 10) || 1;
@@ -162,7 +159,7 @@ class FlowReader extends InlineReader {
       }
     };
     walk(element.children, links);
-    if (nodes.length === 0) return [];
+    if (nodes.length === 0) return this.#nothing(attrs);
     this.around.tally.add('kept', 'passages of code');
     return [schema.node('code_block', attrs, withoutFirstBreak(nodes))];
   }
@@ -201,7 +198,7 @@ class FlowReader extends InlineReader {
         .map((cell) => this.#cell(cell, marks));
       if (cells.length > 0) content.push(schema.node('table_row', null, cells));
     }
-    if (!content.some((node) => node.type.name === 'table_row')) return [];
+    if (!content.some((node) => node.type.name === 'table_row')) return this.#nothing(attrs);
     this.around.tally.add('kept', 'tables');
     return [schema.node('table', attrs, content)];
   }

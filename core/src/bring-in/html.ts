@@ -19,7 +19,6 @@ export function readHtml(text: string, name: string, mint: () => string): Brough
   const tally = new Tally();
   const ids = new Ids(tally);
   const enclosures = new Enclosures(new Map(), mint, tally);
-  const placed = new Set<string>();
   const first = mint();
   ids.takeFrom(name, document);
   const body = getElementsByTagName('body', document.children, true)[0];
@@ -27,12 +26,7 @@ export function readHtml(text: string, name: string, mint: () => string): Brough
   const blocks = readFlow([body], {
     tally,
     mint,
-    placeId: (id) => {
-      const final = ids.find(name, id);
-      if (!final || placed.has(final)) return undefined;
-      placed.add(final);
-      return final;
-    },
+    placeId: ids.placer(name),
     resolve: (href) => resolveHref(href, name, parts),
     picture: (src) => enclosures.fromSource(src, ''),
     drawing: (svg) => enclosures.fromDrawing(svg),

@@ -1,8 +1,7 @@
 import { getElementsByTagName } from 'domutils';
 import { isTag, type Document, type Element } from 'domhandler';
+import { isId } from '../manuscript/index.js';
 import type { Tally } from './report.js';
-
-const NCNAME = /^[\p{L}_][\p{L}\p{N}\p{M}._·-]*$/u;
 
 /** The ids of all files of a book, made unique over the whole of it. */
 export class Ids {
@@ -20,7 +19,7 @@ export class Ids {
   #take(file: string, id: string): void {
     const key = keyOf(file, id);
     if (this.#final.has(key)) return this.tally.add('leftOut', 'ids', 'the same id stood twice in one file');
-    const well = NCNAME.test(id) ? id : `id-${id.replace(/[^\p{L}\p{N}\p{M}._·-]+/gu, '-')}`;
+    const well = isId(id) ? id : `id-${id.replace(/[^\p{L}\p{N}\p{M}._·-]+/gu, '-')}`;
     const final = this.free(well);
     if (final === id) this.tally.add('kept', 'ids');
     else if (well !== id)
@@ -35,6 +34,17 @@ export class Ids {
     for (let count = 2; this.#used.has(id); count++) id = `${wanted}-${count}`;
     this.#used.add(id);
     return id;
+  }
+
+  /** Gives the final id of each id of a file once: the first time its spot is met. */
+  placer(file: string): (id: string) => string | undefined {
+    const placed = new Set<string>();
+    return (id) => {
+      const final = this.find(file, id);
+      if (!final || placed.has(final)) return undefined;
+      placed.add(final);
+      return final;
+    };
   }
 
   /** The final id of an id in a file, if the file has it. */

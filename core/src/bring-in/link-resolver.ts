@@ -1,4 +1,4 @@
-import { parseMailto, parseWebAddress, type Destination } from '../destination/index.js';
+import { decodeLoosely, parseMailto, parseWebAddress, type Destination } from '../destination/index.js';
 import type { Ids } from './ids.js';
 
 /** A made-up origin for the files of a book, so that relative references resolve by the URL parser (RFC 3986, 5.2). */
@@ -40,7 +40,7 @@ function inside(
   const base = INSIDE + file.split('/').map(encodeURIComponent).join('/');
   if (!URL.canParse(reference, base)) return { leftOut: 'the address can’t be read' };
   const url = new URL(reference, base);
-  const path = decode(url.pathname.slice(1));
+  const path = decodeLoosely(url.pathname.slice(1));
   const chapter = chapters.get(path);
   if (chapter === undefined) {
     if (outside) return { kind: 'web', href: new URL(reference, outside).href };
@@ -49,15 +49,7 @@ function inside(
   const fragment = url.hash.slice(1);
   if (fragment === '') return { kind: 'place', place: chapter };
   // HTML, 7.4.6.4: an element of that id, else `top` is the top of the page.
-  const place = ids.find(path, fragment) ?? ids.find(path, decode(fragment));
+  const place = ids.find(path, fragment) ?? ids.find(path, decodeLoosely(fragment));
   if (!place && fragment.toLowerCase() === 'top') return { kind: 'place', place: chapter };
   return { kind: 'place', place: place ?? `missing-${fragment.replace(/[^\p{L}\p{N}._-]+/gu, '-')}` };
-}
-
-function decode(text: string): string {
-  try {
-    return decodeURIComponent(text);
-  } catch {
-    return text;
-  }
 }

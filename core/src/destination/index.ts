@@ -1,3 +1,4 @@
+export { decodeLoosely } from './decode.js';
 export { faultInDestination, hrefOf } from './destination.js';
 export type { Destination, DestinationKind, MailDestination } from './destination.js';
 export { formatMailto, isMailAddress, parseMailto } from './mailto.js';

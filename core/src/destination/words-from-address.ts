@@ -1,3 +1,5 @@
+import { decodeLoosely } from './decode.js';
+
 /**
  * Words for a web address that has none: the last part of its path made readable, and its host.
  * `https://lamp-trust.example/tide-tables/may.html` gives "May (lamp-trust.example)".
@@ -7,17 +9,9 @@ export function wordsFromAddress(href: string): string {
   const host = url.hostname.replace(/^www\./, '');
   const last = url.pathname.split('/').filter(Boolean).at(-1);
   if (!last) return host;
-  const words = decode(last)
+  const words = decodeLoosely(last)
     .replace(/\.[a-z0-9]{1,5}$/i, '')
     .replace(/[-_+.]+/g, ' ')
     .trim();
   return words === '' ? host : `${words[0].toLocaleUpperCase()}${words.slice(1)} (${host})`;
-}
-
-function decode(part: string): string {
-  try {
-    return decodeURIComponent(part);
-  } catch {
-    return part;
-  }
 }

@@ -78,6 +78,11 @@ export function wordsOf(node: Node): string {
   return words.replace(/\s+/g, ' ').trim();
 }
 
+/** How many words a chapter has: runs of signs between white space. */
+export function countWords(doc: Node): number {
+  return doc.textBetween(0, doc.content.size, ' ', ' ').match(/\S+/g)?.length ?? 0;
+}
+
 /** What one inline leaf adds to the words around it. */
 export function wordsOfLeaf(node: Node): string {
   if (node.isText) return node.text ?? '';

@@ -1,5 +1,6 @@
 import { Mark, Node, type Attrs, type AttributeSpec, type MarkType, type NodeType } from 'prosemirror-model';
 import { faultInDestination } from '../destination/index.js';
+import { isId } from './id.js';
 import { schema } from './schema.js';
 
 /** Where and why a chapter's JSON does not fit the schema. `path` reads like `content[2].marks[0].attrs.id`. */
@@ -8,8 +9,6 @@ export interface Fault {
   message: string;
 }
 
-/** An id that can stand in every format: an XML NCName of ASCII or other letters (XML Names 1.0, production 4). */
-const NCNAME = /^[\p{L}_][\p{L}\p{N}\p{M}._·-]*$/u;
 const DEEPEST = 60;
 
 /** The first fault of a chapter's JSON, or `null` when it is a chapter. */
@@ -77,7 +76,7 @@ function faultInIds(type: NodeType, attrs: unknown, path: string, first: FirstUs
 }
 
 function faultInId(id: unknown, path: string, first: FirstUse): Fault | null {
-  if (typeof id !== 'string' || !NCNAME.test(id))
+  if (typeof id !== 'string' || !isId(id))
     return { path, message: 'an id begins with a letter and holds letters, digits, “.”, “_” and “-”' };
   return first(id) ? null : { path, message: `the id “${id}” is used twice` };
 }

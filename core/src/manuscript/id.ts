@@ -1,3 +1,8 @@
+/** An id that can stand in every format: an XML NCName of ASCII or other letters (XML Names 1.0, production 4). */
+const NCNAME = /^[\p{L}_][\p{L}\p{N}\p{M}._·-]*$/u;
+
+export const isId = (text: string): boolean => NCNAME.test(text);
+
 /** Random bytes that make an id: 104 bits. */
 export const ID_BYTES = 13;
 

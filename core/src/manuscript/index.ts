@@ -1,8 +1,8 @@
-export { DEFAULT_LOOK, emptyChapter, readBook, readChapter, titleOf, wordsOf } from './book.js';
+export { countWords, DEFAULT_LOOK, emptyChapter, readBook, readChapter, titleOf, wordsOf } from './book.js';
 export type { Book, BookDetails, Chapter, LinkLook, Matter, ReadBook, ReadChapter } from './book.js';
 export { faultInChapter } from './fault.js';
 export type { Fault } from './fault.js';
-export { ID_BYTES, idFrom } from './id.js';
+export { ID_BYTES, idFrom, isId } from './id.js';
 export { linkMark, linksOf, linksOfChapter } from './link.js';
 export type { Link } from './link.js';
 export { headingsOf } from './outline.js';

@@ -10,6 +10,14 @@ export interface EnclosureFile {
   bytes: Uint8Array;
 }
 
+/** The types of pictures that every made file can carry, and how their files end. */
+export const PICTURE_EXTENSIONS: Record<string, string> = {
+  'image/png': 'png',
+  'image/jpeg': 'jpg',
+  'image/gif': 'gif',
+  'image/svg+xml': 'svg',
+};
+
 /** One link as a made file must have it. */
 export interface ExpectedLink {
   id: string;

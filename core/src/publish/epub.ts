@@ -2,7 +2,7 @@ import { strToU8, zipSync, type Zippable } from 'fflate';
 import type { Node } from 'prosemirror-model';
 import { wordsOf, type ReadChapter } from '../manuscript/index.js';
 import { contentsTitle } from './contents-title.js';
-import { headingId, onceEach, type Edition, type EnclosureFile } from './edition.js';
+import { headingId, onceEach, PICTURE_EXTENSIONS, type Edition, type EnclosureFile } from './edition.js';
 import { coverDrawing, packageDocument, stylesheet } from './epub-parts.js';
 import { content, type PageContext } from './xhtml.js';
 import { element, escapeXml } from './xml.js';
@@ -18,13 +18,6 @@ export interface EpubOptions {
   /** Written as `dcterms:modified`; also the time of every entry. */
   modified: Date;
 }
-
-const EXTENSIONS: Record<string, string> = {
-  'image/png': 'png',
-  'image/jpeg': 'jpg',
-  'image/gif': 'gif',
-  'image/svg+xml': 'svg',
-};
 
 /** Headings down to this level stand in the contents. */
 const CONTENTS_DEPTH = 3;
@@ -79,7 +72,7 @@ function usedEnclosures(edition: Edition): Map<string, EnclosureFile> {
   for (const { doc } of edition.book.chapters)
     doc.descendants((node) => {
       const file = edition.enclosures.get(node.attrs.enclosure as string);
-      const extension = file && EXTENSIONS[file.type];
+      const extension = file && PICTURE_EXTENSIONS[file.type];
       if (file && extension) used.set(`pictures/${file.id}.${extension}`, file);
     });
   return used;

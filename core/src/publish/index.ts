@@ -1,5 +1,5 @@
 export { contentsTitle } from './contents-title.js';
-export { editionOf } from './edition.js';
+export { editionOf, PICTURE_EXTENSIONS } from './edition.js';
 export type { Edition, EnclosureFile, ExpectedLink } from './edition.js';
 export { makeEpub } from './epub.js';
 export type { EpubOptions } from './epub.js';

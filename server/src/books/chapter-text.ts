@@ -1,4 +1,4 @@
-import { linksOfChapter, readChapter, SCHEMA_VERSION, titleOf } from '@vennet/core/manuscript';
+import { countWords, linksOfChapter, readChapter, SCHEMA_VERSION, titleOf } from '@vennet/core/manuscript';
 import type { ChapterSaved, VersionedChapter } from '@vennet/core/wire';
 import type { EntityManager } from 'typeorm';
 import { LOCAL_AUTHOR } from '../edge/author.js';
@@ -12,7 +12,7 @@ export function columnsOf(doc: unknown, otherwise: string) {
     title: titleOf(read, otherwise).slice(0, 300),
     doc: JSON.stringify(doc),
     schemaVersion: SCHEMA_VERSION,
-    words: read.textBetween(0, read.content.size, ' ', ' ').match(/\S+/g)?.length ?? 0,
+    words: countWords(read),
     links: linksOfChapter(read, '').length,
     updatedBy: LOCAL_AUTHOR,
     updatedAt: new Date(),

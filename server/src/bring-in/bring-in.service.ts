@@ -1,12 +1,10 @@
 import { Injectable } from '@nestjs/common';
 import type { BringInReport, BroughtEnclosure, BroughtIn } from '@vennet/core/bring-in';
+import { PICTURE_EXTENSIONS } from '@vennet/core/publish';
 import sharp from 'sharp';
 import { BooksService } from '../books/books.service.js';
 import { ProblemError } from '../edge/problem.js';
 import { inWorker, WorkerRefusal } from '../jobs/in-worker.js';
-
-/** Pictures that every e-book reader and the typesetter show; others become PNG. */
-const SHOWN_EVERYWHERE = new Set(['image/png', 'image/jpeg', 'image/gif', 'image/svg+xml']);
 
 /** Makes a book of an uploaded file. The file is read in a worker; the book is stored whole or not at all. */
 @Injectable()
@@ -41,7 +39,7 @@ async function shownEverywhere(
   report: BringInReport,
 ): Promise<BroughtEnclosure> {
   const why = 'they became PNG, which every reading program shows';
-  if (SHOWN_EVERYWHERE.has(enclosure.type)) return enclosure;
+  if (PICTURE_EXTENSIONS[enclosure.type]) return enclosure;
   const bytes = await sharp(enclosure.bytes).png().toBuffer();
   const line = report.changed.find((one) => one.why === why);
   if (line) line.count += 1;

@@ -46,7 +46,7 @@ export class PublishingService implements OnApplicationBootstrap {
   }
 
   async start(bookId: string, format: Format): Promise<string> {
-    const { title } = await this.books.manuscript(bookId);
+    const { title } = await this.books.book(bookId);
     const open = await this.#exports.findOneBy({ bookId, format, state: In(['waiting', 'running']) });
     if (open)
       throw new ProblemError(

@@ -1,13 +1,10 @@
-import { execFile } from 'node:child_process';
 import { writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { promisify } from 'node:util';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { epubFiles, PIXEL, zip } from '@vennet/core/testing';
+import { addressesInPdf, epubFaults, run } from '../testing/readers.js';
 import type { ExportJob, FormPreview, LinkRow } from '@vennet/core/wire';
 import { pageWithLinks, startTestApp, until, type TestApp } from '../testing/app.js';
-
-const run = promisify(execFile);
 
 let app: TestApp;
 beforeAll(async () => {
@@ -29,24 +26,6 @@ async function fileOf(job: ExportJob): Promise<string> {
   const path = join(app.directory, job.fileName);
   await writeFile(path, new Uint8Array(await response.arrayBuffer()));
   return path;
-}
-
-/** Errors and warnings of EPUBCheck, the reference validator. */
-async function epubFaults(path: string): Promise<string[]> {
-  const { stdout, stderr } = await run('java', ['-jar', '/usr/share/java/epubcheck.jar', path]).catch(
-    (error: { stdout: string; stderr: string }) => error,
-  );
-  return `${stdout}${stderr}`.split('\n').filter((line) => /^(?:FATAL|ERROR|WARNING)/.test(line));
-}
-
-/** Addresses of a PDF as poppler reads them, which shares no code with the maker. */
-async function addressesInPdf(path: string): Promise<string[]> {
-  const { stdout } = await run('pdfinfo', ['-url', path]);
-  return stdout
-    .split('\n')
-    .slice(1)
-    .filter(Boolean)
-    .map((line) => line.trim().split(/\s+/)[2]);
 }
 
 const LONG = 'a link whose words go on and on over more than one line of the page, as some do '

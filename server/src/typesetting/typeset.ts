@@ -4,6 +4,7 @@ import { NodeCompiler, type NodeTypstDocument } from '@myriaddreamin/typst-ts-no
 import {
   contentsTitle,
   expectedLinks,
+  PICTURE_EXTENSIONS,
   typesetBook,
   type Edition,
   type TypesetBook,
@@ -29,12 +30,6 @@ export interface TypesetPdf {
 
 const WORKSPACE = fileURLToPath(new URL('.', import.meta.url));
 const TEMPLATE = fileURLToPath(new URL('../../src/typesetting/book.typ', import.meta.url));
-const EXTENSIONS: Record<string, string> = {
-  'image/png': 'png',
-  'image/jpeg': 'jpg',
-  'image/gif': 'gif',
-  'image/svg+xml': 'svg',
-};
 
 /** Sets a book as a PDF (PDF/UA-1) with the one template. Text reaches it as JSON only. @throws TypesettingError */
 export function typesetPdf(edition: Edition): TypesetPdf {
@@ -42,8 +37,8 @@ export function typesetPdf(edition: Edition): TypesetPdf {
   compiler.addSource(`${WORKSPACE}book.typ`, readFileSync(TEMPLATE, 'utf8'));
   const pictures = new Map<string, string>();
   for (const { id, type, bytes } of edition.enclosures.values()) {
-    if (!EXTENSIONS[type]) continue;
-    const path = `pictures/${id}.${EXTENSIONS[type]}`;
+    if (!PICTURE_EXTENSIONS[type]) continue;
+    const path = `pictures/${id}.${PICTURE_EXTENSIONS[type]}`;
     pictures.set(id, `/${path}`);
     compiler.mapShadow(WORKSPACE + path, Buffer.from(bytes));
   }

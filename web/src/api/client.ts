@@ -10,7 +10,6 @@ import type {
   RepairDone,
   RepairRequest,
   ServerFacts,
-  Snapshot,
   VersionedChapter,
 } from '@vennet/core/wire';
 import type { BringInReport } from '@vennet/core/bring-in';
@@ -74,17 +73,14 @@ export const api = {
   verdicts: (id: string) => call<DestinationVerdict[]>('GET', `books/${id}/verdicts`),
   checks: (id: string) => call<CheckRun[]>('GET', `books/${id}/checks`),
   startCheck: (id: string, hrefs?: string[]) => call<{ id: string }>('POST', `books/${id}/checks`, { hrefs }),
-  check: (id: string) => call<CheckRun>('GET', `checks/${id}`),
   stopCheck: (id: string) => call<CheckRun>('POST', `checks/${id}/stop`),
   repair: (id: string, request: RepairRequest) => call<RepairDone>('POST', `books/${id}/repairs`, request),
-  snapshots: (id: string) => call<Snapshot[]>('GET', `books/${id}/snapshots`),
   restore: (id: string, snapshot: string) =>
     call<RepairDone>('POST', `books/${id}/snapshots/${snapshot}/restore`),
   forms: (id: string) => call<FormPreview[]>('GET', `books/${id}/forms`),
   exports: (id: string) => call<ExportJob[]>('GET', `books/${id}/exports`),
   startExport: (id: string, format: Format) =>
     call<{ id: string }>('POST', `books/${id}/exports`, { format }),
-  export: (id: string) => call<ExportJob>('GET', `exports/${id}`),
   stopExport: (id: string) => call<ExportJob>('POST', `exports/${id}/stop`),
 };
 

@@ -1,7 +1,7 @@
 import type { Finding } from '@vennet/core/audit';
 import type { Link, Place } from '@vennet/core/manuscript';
 import { verdictInside } from '@vennet/core/reach';
-import type { DestinationVerdict, Manuscript, VersionedChapter } from '@vennet/core/wire';
+import type { ChapterSaved, DestinationVerdict, Manuscript, VersionedChapter } from '@vennet/core/wire';
 import { create } from 'zustand';
 import { api } from '../api/client.js';
 import type { AuditRequest, AuditResult } from '../workers/audit.worker.js';
@@ -20,10 +20,11 @@ export interface BookStore {
   /** Chapters whose text in this browser and on the server have gone different ways. */
   conflicts: Map<string, Conflict>;
   open(id: string): Promise<void>;
-  close(): void;
   loadVerdicts(): Promise<void>;
   /** Puts a chapter's newest text in place, saved or not, and has it audited. */
   setChapter(chapter: VersionedChapter): void;
+  /** Notes what a save made of a chapter; its text stays as it is. */
+  setVersion(saved: ChapterSaved): void;
   setConflict(chapter: string, conflict: Conflict | null): void;
 }
 
@@ -66,11 +67,6 @@ export const useBook = create<BookStore>((set, get) => ({
     post({ book, chapters });
     await get().loadVerdicts();
   },
-  close() {
-    worker?.terminate();
-    worker = null;
-    set(NOTHING);
-  },
   async loadVerdicts() {
     const id = get().book?.id;
     if (!id) return;
@@ -78,14 +74,12 @@ export const useBook = create<BookStore>((set, get) => ({
     if (get().book?.id === id) set({ verdicts: new Map(verdicts.map((one) => [one.href, one])) });
   },
   setChapter(chapter) {
-    const { book } = get();
-    if (!book) return;
-    const known = book.chapters.some(({ id }) => id === chapter.id);
-    if (known)
-      set({
-        book: { ...book, chapters: book.chapters.map((one) => (one.id === chapter.id ? chapter : one)) },
-      });
+    replace(chapter);
     post({ chapter });
+  },
+  setVersion({ id, version, title }) {
+    const chapter = get().book?.chapters.find((one) => one.id === id);
+    if (chapter) replace({ ...chapter, version, title });
   },
   setConflict(chapter, conflict) {
     const conflicts = new Map(get().conflicts);
@@ -94,6 +88,13 @@ export const useBook = create<BookStore>((set, get) => ({
     set({ conflicts });
   },
 }));
+
+function replace(chapter: VersionedChapter): void {
+  const { book } = useBook.getState();
+  if (!book) return;
+  const chapters = book.chapters.map((one) => (one.id === chapter.id ? chapter : one));
+  useBook.setState({ book: { ...book, chapters } });
+}
 
 /**
  * Text that was not acknowledged when this browser was closed goes on from where it was. Where the server has a newer

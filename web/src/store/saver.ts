@@ -18,12 +18,14 @@ interface Pending {
   doc: Node;
   keepTimer?: number;
   sendTimer?: number;
-  sending: boolean;
+  /** The save that is under way. */
+  sending: Promise<void> | null;
 }
 
 export const useSaving = create<{ state: SaveState }>(() => ({ state: 'saved' }));
 
 const pending = new Map<string, Pending>();
+const storedChapter = (chapter: string) => useBook.getState().book?.chapters.find(({ id }) => id === chapter);
 const show = (state: SaveState) => {
   if (useSaving.getState().state === state) return;
   useSaving.setState({ state });
@@ -34,19 +36,18 @@ const show = (state: SaveState) => {
 
 /** Takes note of a chapter's new text: keeps it in the browser, then saves it. Nothing is serialised while typing. */
 export function edited(chapter: string, doc: Node): void {
-  const job = pending.get(chapter) ?? { doc, sending: false };
+  const job: Pending = pending.get(chapter) ?? { doc, sending: null };
   job.doc = doc;
   pending.set(chapter, job);
   show('unsaved');
   clearTimeout(job.keepTimer);
-  clearTimeout(job.sendTimer);
   job.keepTimer = window.setTimeout(() => keep(chapter), KEEP_AFTER);
-  job.sendTimer = window.setTimeout(() => void send(chapter), SEND_AFTER);
+  sendIn(SEND_AFTER, chapter, job);
 }
 
 function keep(chapter: string): void {
   const job = pending.get(chapter);
-  const stored = useBook.getState().book?.chapters.find(({ id }) => id === chapter);
+  const stored = storedChapter(chapter);
   if (!job || !stored) return;
   const doc: unknown = job.doc.toJSON();
   useBook.getState().setChapter({ ...stored, doc, title: titleOf(job.doc, stored.title) });
@@ -59,35 +60,36 @@ function keep(chapter: string): void {
   );
 }
 
-async function send(chapter: string): Promise<void> {
+/** Saves a chapter; a save that is under way is waited for and not doubled. */
+function send(chapter: string): Promise<void> {
   const job = pending.get(chapter);
-  const stored = useBook.getState().book?.chapters.find(({ id }) => id === chapter);
-  if (!job || !stored || job.sending || useBook.getState().conflicts.has(chapter)) return;
+  if (!job) return Promise.resolve();
+  job.sending ??= sendNow(chapter, job).finally(() => (job.sending = null));
+  return job.sending;
+}
+
+async function sendNow(chapter: string, job: Pending): Promise<void> {
+  const stored = storedChapter(chapter);
+  if (!stored || useBook.getState().conflicts.has(chapter)) return;
   const { doc } = job;
-  job.sending = true;
   show('saving');
   try {
-    const saved = await api.saveChapter(chapter, stored.version, doc.toJSON());
-    const now = useBook.getState().book?.chapters.find(({ id }) => id === chapter);
-    if (now) useBook.getState().setChapter({ ...now, version: saved.version, title: saved.title });
-    if (job.doc === doc) {
-      pending.delete(chapter);
-      await dropCopy(chapter);
-      show('saved');
-    } else void keepAndSendAgain(chapter, job);
+    useBook.getState().setVersion(await api.saveChapter(chapter, stored.version, doc.toJSON()));
   } catch (error) {
-    job.sending = false;
-    met(error, chapter, job);
-  } finally {
-    job.sending = false;
+    return met(error, chapter, job);
+  }
+  if (job.doc === doc) {
+    forget(chapter);
+    await dropCopy(chapter);
+  } else {
+    keep(chapter);
+    sendIn(SEND_AFTER, chapter, job);
   }
 }
 
-function keepAndSendAgain(chapter: string, job: Pending): void {
-  job.sending = false;
-  keep(chapter);
+function sendIn(time: number, chapter: string, job: Pending): void {
   clearTimeout(job.sendTimer);
-  job.sendTimer = window.setTimeout(() => void send(chapter), SEND_AFTER);
+  job.sendTimer = window.setTimeout(() => void send(chapter), time);
 }
 
 function met(error: unknown, chapter: string, job: Pending): void {
@@ -108,13 +110,13 @@ function met(error: unknown, chapter: string, job: Pending): void {
     return show('refused');
   }
   show('unreachable');
-  clearTimeout(job.sendTimer);
-  job.sendTimer = window.setTimeout(() => void send(chapter), TRY_AGAIN);
+  sendIn(TRY_AGAIN, chapter, job);
 }
 
-/** Sends everything that waits; for leaving the room where it was written. */
+/** Sends everything that waits, and waits for what is under way: afterwards the server has the newest text. */
 export async function saveAll(): Promise<void> {
-  for (const [chapter, job] of pending) {
+  for (const [chapter, job] of [...pending]) {
+    await job.sending;
     clearTimeout(job.keepTimer);
     clearTimeout(job.sendTimer);
     keep(chapter);
@@ -140,7 +142,7 @@ useBook.subscribe(({ unsent, book }, before) => {
 /** What was typed in the last moment before the page goes away is kept too. */
 function keepLast(): void {
   for (const [chapter, { doc }] of pending) {
-    const stored = useBook.getState().book?.chapters.find(({ id }) => id === chapter);
+    const stored = storedChapter(chapter);
     if (!stored) continue;
     try {
       keepCopyNow(chapter, { doc: doc.toJSON(), version: stored.version, at: new Date().toISOString() });

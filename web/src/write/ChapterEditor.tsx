@@ -100,8 +100,7 @@ function makeView(place: HTMLElement, chapter: string, doc: Parameters<typeof cr
       handOn(view, asksForSlip(transaction));
     },
     handleClickOn(_view, _position, _node, _at, event) {
-      if (!(event.target as HTMLElement).closest('a')) return false;
-      event.preventDefault();
+      if ((event.target as HTMLElement).closest('a')) event.preventDefault();
       return false;
     },
   });

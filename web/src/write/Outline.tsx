@@ -122,7 +122,7 @@ function Headings({ chapter }: { chapter: VersionedChapter }) {
     const spot = Math.min(position + 1, view.state.doc.content.size);
     view.dispatch(view.state.tr.setSelection(TextSelection.near(view.state.doc.resolve(spot))));
     const element = view.nodeDOM(position);
-    if (element instanceof HTMLElement) element.scrollIntoView({ block: 'start', behavior: 'smooth' });
+    if (element instanceof HTMLElement) element.scrollIntoView({ block: 'start' });
     view.focus();
   };
   return (

@@ -1,4 +1,4 @@
-import { hrefOf, type Destination } from '../../destination/index.js';
+import { decodeLoosely, hrefOf, type Destination } from '../../destination/index.js';
 import type { Link } from '../../manuscript/index.js';
 import type { RepairOffer, Rule } from '../finding.js';
 import { isOnlyAddress, shownAddress } from '../shown-address.js';
@@ -43,14 +43,6 @@ function agree(shown: Destination, real: Destination): boolean {
     return false;
   const [left, right] = [a, b].map((url) => decodeLoosely(url.pathname).replace(/\/$/, ''));
   return right === left || (a.search === '' && a.hash === '' && right.startsWith(`${left}/`));
-}
-
-function decodeLoosely(path: string): string {
-  try {
-    return decodeURIComponent(path);
-  } catch {
-    return path;
-  }
 }
 
 function display(destination: Destination): string {

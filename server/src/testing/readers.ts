@@ -1,0 +1,21 @@
+import { execFile } from 'node:child_process';
+import { promisify } from 'node:util';
+
+/** Runs a program to its end; the output of a long book is long. */
+export const run = (command: string, options: string[]) =>
+  promisify(execFile)(command, options, { maxBuffer: 64 * 2 ** 20 });
+
+/** Errors and warnings of EPUBCheck, the reference validator; none when all is well. */
+export async function epubFaults(path: string): Promise<string[]> {
+  const { stdout, stderr } = await run('java', ['-jar', '/usr/share/java/epubcheck.jar', path]).catch(
+    (error: { stdout: string; stderr: string }) => error,
+  );
+  return `${stdout}${stderr}`.split('\n').filter((line) => /^(?:FATAL|ERROR|WARNING)/.test(line));
+}
+
+/** Addresses of a PDF as poppler reads them, which shares no code with the maker. */
+export async function addressesInPdf(path: string): Promise<string[]> {
+  const { stdout } = await run('pdfinfo', ['-url', path]);
+  const lines = stdout.split('\n').slice(1).filter(Boolean);
+  return lines.map((line) => line.trim().split(/\s+/)[2]);
+}
