@@ -1,5 +1,7 @@
+import { domainsOf } from '../destination/index.js';
 import type { Link } from '../manuscript/index.js';
 import type { Repair } from '../repair/index.js';
+import { NO_SURROUNDINGS, type Surroundings } from '../shelf/index.js';
 
 export type Severity = 'must-fix' | 'should-fix' | 'consider';
 
@@ -20,8 +22,21 @@ export interface Finding {
 }
 
 /** What a rule may know of the book beside the link. `language` is a BCP 47 tag. */
-export interface AuditContext {
+export interface AuditContext extends Surroundings {
   language: string;
+  /** How often the book's links lead to each domain, of web pages and email addresses. */
+  domains: ReadonlyMap<string, number>;
+}
+
+export function auditContext(
+  language: string,
+  links: readonly Pick<Link, 'destination'>[],
+  { files, books }: Surroundings = NO_SURROUNDINGS,
+): AuditContext {
+  const domains = new Map<string, number>();
+  for (const { destination } of links)
+    for (const domain of domainsOf(destination)) domains.set(domain, (domains.get(domain) ?? 0) + 1);
+  return { language, domains, files, books };
 }
 
 /** One rule of the audit: pure, one file each, listed in `rules/index.ts`. */

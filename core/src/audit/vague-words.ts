@@ -92,3 +92,17 @@ const NONE: ReadonlySet<string> = new Set();
 export function vagueWords(language: string): ReadonlySet<string> {
   return BY_LANGUAGE.get(language.split('-')[0].toLowerCase()) ?? NONE;
 }
+
+/** True for a link name that says nothing of where it leads: one of the list, or signs without a letter. */
+export function isVague(name: string, language: string): boolean {
+  return name !== '' && (!/[\p{L}\p{N}]/u.test(name) || vagueWords(language).has(fold(name)));
+}
+
+function fold(name: string): string {
+  return name
+    .toLocaleLowerCase()
+    .replace(/[’`]/g, "'")
+    .replace(/[^\p{L}\p{N}' ]+/gu, ' ')
+    .replace(/\s+/g, ' ')
+    .trim();
+}

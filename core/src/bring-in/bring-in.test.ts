@@ -34,7 +34,12 @@ function faultOf(bytes: Uint8Array): string {
 
 describe('relative addresses, by RFC 3986 section 5.4', () => {
   const BASE = 'http://a/b/c/d;p?q';
-  const parts = { ids: new Ids(new Tally()), chapters: new Map<string, string>(), outside: BASE };
+  const parts = {
+    ids: new Ids(new Tally()),
+    chapters: new Map<string, string>(),
+    outside: BASE,
+    fileAt: () => null,
+  };
   // Section 5.4.1 and 5.4.2; http addresses without a path get the slash that the URL standard adds.
   test.each([
     ['g', 'http://a/b/c/g'],

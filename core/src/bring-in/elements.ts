@@ -14,6 +14,7 @@ export const SKIPPED = new Set([
   'param',
   'source',
   'track',
+  'map',
 ]);
 
 /** Elements that a book can't carry, by what they are called in the report. */

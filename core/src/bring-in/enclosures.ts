@@ -1,5 +1,9 @@
+import { imageSize } from 'image-size';
 import { readPicture, type BroughtEnclosure } from './picture.js';
 import type { Tally } from './report.js';
+
+/** Files that make the e-book work and are nothing to read by themselves. */
+const PART_OF_BOOK = /^META-INF\/|\.(?:xhtml|html?|opf|ncx|css|js|smil|[ot]tf|woff2?)$/i;
 
 /** The pictures of a file that is brought in: each is read once, however often it is shown. */
 export class Enclosures {
@@ -26,6 +30,27 @@ export class Enclosures {
     return this.#keep(`drawing-${this.kept.length + 1}.svg`, new TextEncoder().encode(own));
   }
 
+  /** The enclosure of a file that links lead to; `null` when it did not come along, or is part of the book's own works. */
+  fromFile(path: string): string | null {
+    const key = `file ${path}`;
+    const known = this.#bySource.get(key);
+    if (known !== undefined) return known;
+    const bytes = this.files.get(path);
+    if (!bytes || bytes.length === 0 || PART_OF_BOOK.test(path)) return null;
+    const id = this.mint();
+    const type = 'application/octet-stream';
+    this.kept.push({ id, name: path.split('/').at(-1) ?? path, type, bytes, picture: false });
+    this.#bySource.set(key, id);
+    return id;
+  }
+
+  sizeOf(enclosure: string): { width: number; height: number } | null {
+    const kept = this.kept.find(({ id }) => id === enclosure);
+    if (!kept) return null;
+    const { width, height } = imageSize(kept.bytes);
+    return { width, height };
+  }
+
   #read(src: string, path: string): string | null {
     const data = /^data:image\/[\w.+-]+(;base64)?,(.*)$/is.exec(src.trim());
     if (data) return this.#keep(`picture-${this.kept.length + 1}`, dataBytes(data[2], Boolean(data[1])));
@@ -40,7 +65,7 @@ export class Enclosures {
     const picture = bytes ? readPicture(bytes) : { fault: 'the picture’s data can’t be read' };
     if ('fault' in picture) return this.#leaveOut(picture.fault);
     const id = this.mint();
-    this.kept.push({ id, name, ...picture });
+    this.kept.push({ id, name, ...picture, picture: true });
     return id;
   }
 

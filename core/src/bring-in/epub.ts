@@ -43,13 +43,15 @@ export function readEpub(files: Map<string, Uint8Array>, name: string, mint: () 
   for (const { path, document } of contents) ids.takeFrom(path, document);
   const chapters = new Map(contents.map(({ path, chapter }) => [path, chapter]));
   const drafts: ChapterDraft[] = [];
+  const fileAt = (path: string) => enclosures.fromFile(path);
   for (const { path, body, document, chapter } of contents) {
     const blocks = readFlow([body], {
       tally,
       mint,
       placeId: ids.placer(path),
-      resolve: (href) => resolveHref(href, path, { ids, chapters, outside: null }),
+      resolve: (href) => resolveHref(href, path, { ids, chapters, outside: null, fileAt }),
       picture: (src) => enclosures.fromSource(src, pathFrom(path, src)),
+      sizeOf: (enclosure) => enclosures.sizeOf(enclosure),
       drawing: (svg) => enclosures.fromDrawing(svg),
     });
     const doc = schema.node('doc', null, blocks.length > 0 ? blocks : [schema.node('paragraph')]);
@@ -97,6 +99,8 @@ function spineOf(
     const bytes = files.get(path);
     if (!item || !bytes) {
       tally.add('leftOut', 'chapters', 'their files are not in the e-book');
+    } else if (!/html/i.test(item.attribs['media-type'] ?? '') && reference.attribs.linear === 'no') {
+      continue; // a file outside the reading order comes along with the links that lead to it
     } else if (!/html/i.test(item.attribs['media-type'] ?? '')) {
       tally.add('leftOut', 'pages', `they are not text but ${item.attribs['media-type']}`);
     } else if (!contents.some((one) => one.path === path)) {

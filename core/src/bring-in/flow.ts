@@ -1,7 +1,7 @@
 import { isTag, isText, type ChildNode, type Element } from 'domhandler';
 import type { Mark, Node } from 'prosemirror-model';
 import type { Destination } from '../destination/index.js';
-import { linkMark, schema, wordsOf, type FigureLink } from '../manuscript/index.js';
+import { linkMark, schema, wordsOf, type FigureLink, type LinkArea } from '../manuscript/index.js';
 import { isBlock, MARKS, PLAIN_STYLE } from './elements.js';
 import { InlineReader, type Surroundings } from './inline-reader.js';
 import { InlineRun } from './inline-run.js';
@@ -227,7 +227,11 @@ class FlowReader extends InlineReader {
       return figureOf(
         pictures[0],
         rest.map((node) => node.attrs.id as string),
+        this.areas.get(pictures[0]) ?? [],
       );
+    for (const picture of pictures)
+      for (const _area of this.areas.get(picture) ?? [])
+        this.around.tally.add('leftOut', 'links', 'they lay on a picture within a line');
     return schema.node('paragraph', leadingId(content), withoutLeadingId(content));
   }
 }
@@ -244,7 +248,7 @@ function withoutLeadingId(content: Node[]): Node[] {
   return leadingId(content).id ? content.slice(1) : content;
 }
 
-function figureOf(picture: Node, ids: string[]): Node {
+function figureOf(picture: Node, ids: string[], areas: LinkArea[]): Node {
   const { enclosure, alt, decorative } = picture.attrs;
   const mark = linkMark(picture);
   const link: FigureLink | null = mark
@@ -256,7 +260,7 @@ function figureOf(picture: Node, ids: string[]): Node {
     : null;
   const more = ids.slice(1).map((id) => schema.node('anchor', { id }));
   const caption = more.length > 0 ? [schema.node('caption', null, more)] : [];
-  return schema.node('figure', { id: ids[0] ?? null, enclosure, alt, decorative, link }, caption);
+  return schema.node('figure', { id: ids[0] ?? null, enclosure, alt, decorative, link, areas }, caption);
 }
 
 /** HTML drops a line break just after `<pre>`. */

@@ -22,13 +22,14 @@ export function readHtml(text: string, name: string, mint: () => string): Brough
   const first = mint();
   ids.takeFrom(name, document);
   const body = getElementsByTagName('body', document.children, true)[0];
-  const parts = { ids, chapters: new Map([[name, first]]), outside: addressOf(document) };
+  const parts = { ids, chapters: new Map([[name, first]]), outside: addressOf(document), fileAt: () => null };
   const blocks = readFlow([body], {
     tally,
     mint,
     placeId: ids.placer(name),
     resolve: (href) => resolveHref(href, name, parts),
     picture: (src) => enclosures.fromSource(src, ''),
+    sizeOf: (enclosure) => enclosures.sizeOf(enclosure),
     drawing: (svg) => enclosures.fromDrawing(svg),
   });
   if (!hasContent(blocks))

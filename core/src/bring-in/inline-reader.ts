@@ -1,9 +1,10 @@
 import { isText, isTag, type ChildNode, type Element } from 'domhandler';
 import { textContent } from 'domutils';
 import render from 'dom-serializer';
-import type { Mark } from 'prosemirror-model';
+import type { Mark, Node } from 'prosemirror-model';
 import type { Destination } from '../destination/index.js';
-import { schema } from '../manuscript/index.js';
+import { schema, type LinkArea } from '../manuscript/index.js';
+import { layeredAreas, mapAreas } from './areas.js';
 import { isBlock, MARKS, NOT_KEPT, PLAIN_STYLE, SKIPPED } from './elements.js';
 import { idsOf } from './ids.js';
 import type { InlineRun } from './inline-run.js';
@@ -19,6 +20,8 @@ export interface Surroundings {
   resolve(href: string): Destination | { leftOut: string };
   /** The enclosure of a picture's `src`, or `null` when it can't be kept. */
   picture(src: string): string | null;
+  /** The size of a picture that was kept, in its own pixels. */
+  sizeOf(enclosure: string): { width: number; height: number } | null;
   /** The enclosure of a drawing that stands in the text. */
   drawing(svg: string): string | null;
 }
@@ -36,10 +39,14 @@ export class InlineReader {
   /** Ids that wait for the next spot in the text. */
   protected readonly waiting: string[] = [];
 
+  /** Areas of pictures that are not placed yet, and the elements that became areas. */
+  protected readonly areas = new Map<Node, LinkArea[]>();
+  private readonly taken = new Set<Element>();
+
   constructor(protected readonly around: Surroundings) {}
 
   protected dropped(element: Element): boolean {
-    if (SKIPPED.has(element.name)) return true;
+    if (SKIPPED.has(element.name) || this.taken.has(element)) return true;
     const what = NOT_KEPT[element.name];
     if (!what) return false;
     this.await(element);
@@ -125,7 +132,33 @@ export class InlineReader {
     if (!enclosure) return run.text(alt ?? '', marks);
     this.around.tally.add('kept', 'pictures');
     const decorative = alt !== undefined && alt.trim() === '';
-    run.add(schema.node('picture', { enclosure, alt: alt?.trim() ?? '', decorative }, undefined, marks));
+    const picture = schema.node(
+      'picture',
+      { enclosure, alt: alt?.trim() ?? '', decorative },
+      undefined,
+      marks,
+    );
+    const areas = this.readAreas(element, enclosure);
+    if (areas.length > 0) this.areas.set(picture, areas);
+    run.add(picture);
+  }
+
+  private readAreas(element: Element, enclosure: string): LinkArea[] {
+    const drafts = [...mapAreas(element, this.around.sizeOf(enclosure)), ...layeredAreas(element)];
+    return drafts.flatMap(({ element: area, box, reshaped }): LinkArea[] => {
+      this.taken.add(area);
+      const { href, alt, title } = area.attribs;
+      const destination = this.around.resolve(href ?? '');
+      if ('leftOut' in destination) {
+        this.around.tally.add('leftOut', 'links', destination.leftOut);
+        return [];
+      }
+      this.around.tally.add('kept', 'parts of pictures that are links');
+      if (reshaped) this.around.tally.add('changed', 'parts of pictures', 'they became rectangles');
+      const name = (alt ?? textContent(area)).replace(/\s+/g, ' ').trim();
+      const hoverNote = title?.trim() ?? '';
+      return [{ id: this.around.mint(), name, destination, hoverNote, frame: null, ...box }];
+    });
   }
 
   /** A drawing that only wraps one picture, as covers often do, is that picture. */

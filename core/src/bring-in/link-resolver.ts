@@ -10,6 +10,8 @@ export interface ResolverParts {
   chapters: ReadonlyMap<string, string>;
   /** Where relative references lead that are not files of the book; `null` when that is nowhere. */
   outside: string | null;
+  /** The enclosure that a file of the book became, by path. */
+  fileAt(path: string): string | null;
 }
 
 /** Where an `href` in a file of the book leads, or why it can't be kept. */
@@ -35,7 +37,7 @@ export function resolveHref(
 function inside(
   reference: string,
   file: string,
-  { ids, chapters, outside }: ResolverParts,
+  { ids, chapters, outside, fileAt }: ResolverParts,
 ): Destination | { leftOut: string } {
   const base = INSIDE + file.split('/').map(encodeURIComponent).join('/');
   if (!URL.canParse(reference, base)) return { leftOut: 'the address can’t be read' };
@@ -43,6 +45,9 @@ function inside(
   const path = decodeLoosely(url.pathname.slice(1));
   const chapter = chapters.get(path);
   if (chapter === undefined) {
+    const enclosure = fileAt(path);
+    const fragment = url.hash.slice(1);
+    if (enclosure) return { kind: 'file', enclosure, ...(fragment ? { fragment } : {}) };
     if (outside) return { kind: 'web', href: new URL(reference, outside).href };
     return { leftOut: 'they lead to a file that did not come along' };
   }

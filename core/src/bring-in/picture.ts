@@ -3,13 +3,14 @@ import { parseDocument } from 'htmlparser2';
 import { isTag, type ChildNode, type Element } from 'domhandler';
 import render from 'dom-serializer';
 
-/** A file that came with a book: pictures so far. `bytes` are safe to show. */
+/** A file that came with a book: a picture, whose `bytes` are safe to show, or anything else that links lead to. */
 export interface BroughtEnclosure {
   id: string;
   name: string;
-  /** Media type, told by the content. */
+  /** Media type, told by the content; of a file that is no picture it is not known yet. */
   type: string;
   bytes: Uint8Array;
+  picture: boolean;
 }
 
 const TYPES: Record<string, string> = {

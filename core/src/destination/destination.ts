@@ -44,6 +44,15 @@ export function hrefOf(destination: Destination): string {
   }
 }
 
+/** The domains that a destination names, in small letters: the host of a web page, those of email addresses. */
+export function domainsOf(destination: Destination): string[] {
+  if (destination.kind === 'web') return [new URL(destination.href).hostname.replace(/^www\./, '')];
+  if (destination.kind !== 'mail') return [];
+  return [...destination.to, ...destination.cc, ...destination.bcc].map((address) =>
+    address.slice(address.lastIndexOf('@') + 1).toLowerCase(),
+  );
+}
+
 const words = (value: unknown): value is string => typeof value === 'string';
 const addresses = (value: unknown): boolean =>
   Array.isArray(value) && value.every((one) => words(one) && isMailAddress(one));

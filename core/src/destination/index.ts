@@ -1,10 +1,12 @@
 export { decodeLoosely } from './decode.js';
-export { faultInDestination, hrefOf } from './destination.js';
+export { domainsOf, faultInDestination, hrefOf } from './destination.js';
 export type { Destination, DestinationKind, MailDestination } from './destination.js';
-export { formatMailto, isMailAddress, parseMailto } from './mailto.js';
+export { nearDomain } from './near-domain.js';
+export { formatMailto, isMailAddress, mailAddressesIn, parseMailto } from './mailto.js';
 export type { MailtoReading } from './mailto.js';
 export { recognise } from './recognise.js';
 export type { Recognition, Refusal } from './recognise.js';
 export { trackingParameters, withoutTracking } from './tracking.js';
 export { wordsFromAddress } from './words-from-address.js';
+export { cleanTitle } from './clean-title.js';
 export { parseWebAddress } from './web-address.js';

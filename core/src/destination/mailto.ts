@@ -75,3 +75,19 @@ function encode(text: string, safe: RegExp): string {
     written += safe.test(character) ? character : encodeURIComponent(character);
   return written;
 }
+
+/** Where one written address ends and the next begins: a comma or semicolon outside quotation marks and brackets. */
+const BETWEEN_ADDRESSES = /[,;](?=(?:[^"]*"[^"]*")*[^"]*$)(?![^<]*>)/;
+
+/**
+ * The addresses in what people type or paste: one or more, with or without a name before them
+ * (`Ada Lamp <ada@lamp.example>; office@lamp.example`; RFC 5322 section 3.4). `null` when any part is no address.
+ */
+export function mailAddressesIn(typed: string): string[] | null {
+  const parts = typed
+    .split(BETWEEN_ADDRESSES)
+    .map((part) => part.trim())
+    .filter((part) => part !== '');
+  const addresses = parts.map((part) => /^[^<>]*<\s*([^<>\s]+)\s*>$/.exec(part)?.[1] ?? part);
+  return addresses.length > 0 && addresses.every(isMailAddress) ? addresses : null;
+}

@@ -1,5 +1,5 @@
 import type { Destination } from './destination.js';
-import { isMailAddress, parseMailto } from './mailto.js';
+import { mailAddressesIn, parseMailto } from './mailto.js';
 import { parseWebAddress } from './web-address.js';
 import { trackingParameters, withoutTracking } from './tracking.js';
 
@@ -48,8 +48,9 @@ export function recognise(typed: string): Recognition {
       `Addresses that begin with “${scheme}:” can’t be published, since reading programs block them or run them. Use http, https or an email address.`,
     );
   if (text.startsWith('//')) return web(`https:${text}`, true);
-  if (isMailAddress(text) && BARE_DOMAIN.test(text.slice(text.lastIndexOf('@') + 1)))
-    return accept({ kind: 'mail', to: [text], cc: [], bcc: [], subject: '', body: '' }, true);
+  const to = mailAddressesIn(text);
+  if (to?.every((one) => BARE_DOMAIN.test(one.slice(one.lastIndexOf('@') + 1))))
+    return accept({ kind: 'mail', to, cc: [], bcc: [], subject: '', body: '' }, true);
   if (BARE_DOMAIN.test(text) || IPV4.test(text) || HOST_AND_PORT.test(text))
     return web(`https://${text}`, true);
   return refuse(

@@ -1,4 +1,5 @@
 import { Node } from 'prosemirror-model';
+import type { LinkLook } from './look.js';
 import { schema } from './schema.js';
 
 /** Where a chapter stands: before the text, in it, or after it. */
@@ -11,15 +12,6 @@ export interface Chapter {
   matter: Matter;
   doc: unknown;
 }
-
-/** How the links of a book look. Colours are `#rrggbb`. */
-export interface LinkLook {
-  light: string;
-  dark: string;
-  underline: 'solid' | 'dotted' | 'none';
-}
-
-export const DEFAULT_LOOK: LinkLook = { light: '#0b5a6b', dark: '#8fd3e0', underline: 'solid' };
 
 /** What is known of a book beside its text. `language` is a BCP 47 tag. */
 export interface BookDetails {

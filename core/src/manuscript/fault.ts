@@ -1,6 +1,8 @@
 import { Mark, Node, type Attrs, type AttributeSpec, type MarkType, type NodeType } from 'prosemirror-model';
 import { faultInDestination } from '../destination/index.js';
+import { faultInArea } from './area.js';
 import { isId } from './id.js';
+import { faultInLook } from './look.js';
 import { schema } from './schema.js';
 
 /** Where and why a chapter's JSON does not fit the schema. `path` reads like `content[2].marks[0].attrs.id`. */
@@ -64,7 +66,24 @@ function faultInIds(type: NodeType, attrs: unknown, path: string, first: FirstUs
     const fault = faultInId(attrs.id, step(path, 'id'), first);
     if (fault) return fault;
   }
-  if (type.name !== 'figure' || attrs.link == null) return null;
+  if (type.name !== 'figure') return null;
+  return faultInFigureLink(attrs, path, first) ?? faultInAreas(attrs.areas ?? [], step(path, 'areas'), first);
+}
+
+function faultInAreas(areas: unknown, path: string, first: FirstUse): Fault | null {
+  if (!Array.isArray(areas)) return { path, message: 'must be a list' };
+  for (const [index, area] of areas.entries()) {
+    const here = `${path}[${index}]`;
+    const fault = faultInArea(area);
+    if (fault) return { path: fault.path ? step(here, fault.path) : here, message: fault.message };
+    const idFault = faultInId((area as Json).id, step(here, 'id'), first);
+    if (idFault) return idFault;
+  }
+  return null;
+}
+
+function faultInFigureLink(attrs: Json, path: string, first: FirstUse): Fault | null {
+  if (attrs.link == null) return null;
   if (!isObject(attrs.link))
     return { path: step(path, 'link'), message: 'a figure’s link must be an object' };
   const link = step(path, 'link');
@@ -96,6 +115,8 @@ function faultInMarks(json: unknown, path: string, first: FirstUse, before: Neig
     if (type.name !== 'link' || !isObject(mark.attrs)) continue;
     const wrong = faultInDestination(mark.attrs.destination);
     if (wrong) return { path: step(attrs, 'destination'), message: wrong };
+    const look = mark.attrs.look == null ? null : faultInLook(mark.attrs.look);
+    if (look) return { path: step(attrs, 'look'), message: look };
     const id = mark.attrs.id as string;
     const idFault = faultInId(id, step(attrs, 'id'), (one) => one === open || first(one));
     if (idFault) return idFault;

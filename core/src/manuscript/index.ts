@@ -1,10 +1,14 @@
-export { countWords, DEFAULT_LOOK, emptyChapter, readBook, readChapter, titleOf, wordsOf } from './book.js';
-export type { Book, BookDetails, Chapter, LinkLook, Matter, ReadBook, ReadChapter } from './book.js';
+export { boxBetween, SMALLEST_SIDE, withinPicture } from './area.js';
+export type { Box, LinkArea } from './area.js';
+export { countWords, emptyChapter, readBook, readChapter, titleOf, wordsOf, wordsOfLeaf } from './book.js';
+export type { Book, BookDetails, Chapter, Matter, ReadBook, ReadChapter } from './book.js';
 export { faultInChapter } from './fault.js';
 export type { Fault } from './fault.js';
 export { ID_BYTES, idFrom, isId } from './id.js';
-export { linkMark, linksOf, linksOfChapter } from './link.js';
-export type { Link } from './link.js';
+export { linkMark, linksOf, linksOfChapter, linksOfFigure } from './link.js';
+export type { Carrier, Link } from './link.js';
+export { DEFAULT_FRAME, DEFAULT_LOOK, faultInLook, isColour, THICKEST_FRAME } from './look.js';
+export type { AreaFrame, LinkLook } from './look.js';
 export { headingsOf } from './outline.js';
 export type { OutlineHeading } from './outline.js';
 export { placesOf } from './place.js';

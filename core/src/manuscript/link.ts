@@ -1,7 +1,12 @@
 import type { Mark, Node } from 'prosemirror-model';
 import { hrefOf, type Destination, type DestinationKind } from '../destination/index.js';
-import { wordsOfLeaf, type ReadBook } from './book.js';
+import { wordsOf, wordsOfLeaf, type ReadBook } from './book.js';
+import type { LinkArea } from './area.js';
+import type { LinkLook } from './look.js';
 import type { FigureLink } from './schema.js';
+
+/** What carries a link: words, a whole picture, or a part of one. */
+export type Carrier = 'text' | 'picture' | 'area';
 
 /** One use of a link: the words or the picture that carry it, and the sentence they stand in. */
 export interface Link {
@@ -10,10 +15,12 @@ export interface Link {
   destination: Destination;
   /** The address as a web page would have it. */
   href: string;
-  /** The link text exactly as it stands, ends included; for a picture its alternative text. */
+  /** The link text exactly as it stands, ends included; for a picture its alternative text, for an area its name. */
   text: string;
-  carrier: 'text' | 'picture';
+  carrier: Carrier;
   hoverNote: string;
+  /** Where it departs from the look of the book's links. */
+  look: LinkLook | null;
   chapter: string;
   /** Positions in the chapter's doc: the first and just after the last inline node, or those of the figure. */
   from: number;
@@ -38,7 +45,7 @@ export function linksOf(book: ReadBook): Link[] {
 export function linksOfChapter(doc: Node, chapter: string): Link[] {
   const links: Link[] = [];
   doc.descendants((node, position) => {
-    if (node.type.name === 'figure' && node.attrs.link) links.push(figureLink(node, position, chapter));
+    if (node.type.name === 'figure') links.push(...linksOfFigure(node, position, chapter));
     if (!node.isTextblock) return true;
     collect(node, position + 1, chapter, links);
     return false;
@@ -46,21 +53,29 @@ export function linksOfChapter(doc: Node, chapter: string): Link[] {
   return links;
 }
 
-function figureLink(node: Node, position: number, chapter: string): Link {
-  const { id, destination, hoverNote } = node.attrs.link as FigureLink;
-  const text = node.attrs.decorative ? '' : (node.attrs.alt as string);
-  return {
-    ...{
-      id,
-      kind: destination.kind,
-      destination,
-      href: hrefOf(destination),
-      text,
-      carrier: 'picture',
-      hoverNote,
-    },
-    ...{ chapter, from: position, to: position + node.nodeSize, before: '', after: '' },
+/** The link of the whole picture first, then its areas in their order. */
+export function linksOfFigure(node: Node, position: number, chapter: string): Link[] {
+  const whole = node.attrs.link as FigureLink | null;
+  const areas = node.attrs.areas as readonly LinkArea[];
+  const caption = node.firstChild;
+  const at = {
+    ...{ chapter, from: position, to: position + node.nodeSize, look: null, before: '' },
+    after: caption ? wordsOf(caption).slice(0, CONTEXT) : '',
   };
+  const links = areas.map(({ id, destination, hoverNote, name }): Link => ({
+    ...{ id, kind: destination.kind, destination, href: hrefOf(destination), text: name, carrier: 'area' },
+    ...{ hoverNote, ...at },
+  }));
+  if (!whole) return links;
+  const { id, destination, hoverNote } = whole;
+  const text = node.attrs.decorative ? '' : (node.attrs.alt as string);
+  return [
+    {
+      ...{ id, kind: destination.kind, destination, href: hrefOf(destination), text, carrier: 'picture' },
+      ...{ hoverNote, ...at },
+    },
+    ...links,
+  ];
 }
 
 interface Run {
@@ -112,6 +127,7 @@ function linkOfRun(run: Run, words: string, chapter: string): Link {
     text: words.slice(run.start, run.end),
     carrier: run.picture ? 'picture' : 'text',
     hoverNote: run.mark.attrs.hoverNote as string,
+    look: run.mark.attrs.look as LinkLook | null,
     chapter,
     from: run.from,
     to: run.to,

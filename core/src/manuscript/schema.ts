@@ -1,5 +1,7 @@
 import { Schema, type Attrs, type DOMOutputSpec, type MarkSpec, type NodeSpec } from 'prosemirror-model';
-import { hrefOf, recognise, type Destination } from '../destination/index.js';
+import { faultInDestination, hrefOf, recognise, type Destination } from '../destination/index.js';
+import { faultInArea, type LinkArea } from './area.js';
+import { faultInLook, type LinkLook } from './look.js';
 
 /** Version of the chapter JSON. It goes up when stored chapters need to be rewritten to be read. */
 export const SCHEMA_VERSION = 1;
@@ -15,6 +17,31 @@ const id = { id: { default: null as string | null, validate: 'string|null' } };
 function isLevel(value: unknown): void {
   if (!Number.isInteger(value) || Number(value) < 1 || Number(value) > 6)
     throw new RangeError(`a heading's level is 1 to 6, not ${String(value)}`);
+}
+
+function isWidth(value: unknown): void {
+  if (value !== null && !(typeof value === 'number' && value >= 5 && value <= 100))
+    throw new RangeError(`a picture's width is 5 to 100 percent of the text, not ${String(value)}`);
+}
+
+/** What is pasted may come from anywhere, so its JSON is looked at like what comes over the network. */
+function parsed(json: string | null): unknown {
+  try {
+    return JSON.parse(json ?? 'null') as unknown;
+  } catch {
+    return null;
+  }
+}
+
+function figureFrom(json: string): Attrs | false {
+  const { enclosure, alt, decorative, link, areas, width } = (parsed(json) ?? {}) as Attrs;
+  if (typeof enclosure !== 'string' || !Array.isArray(areas) || areas.some(faultInArea)) return false;
+  const whole = (link ?? null) as FigureLink | null;
+  return {
+    ...{ enclosure, alt: String(alt ?? ''), decorative: decorative === true, areas },
+    link: whole && faultInDestination(whole.destination) === null ? whole : null,
+    width: typeof width === 'number' ? Math.min(100, Math.max(5, width)) : null,
+  };
 }
 
 const idAttribute = (attrs: Attrs): Record<string, string> => (attrs.id ? { id: attrs.id as string } : {});
@@ -90,8 +117,23 @@ const nodes: Record<string, NodeSpec> = {
       alt: { default: '', validate: 'string' },
       decorative: { default: false, validate: 'boolean' },
       link: { default: null as FigureLink | null },
+      areas: { default: [] as readonly LinkArea[] },
+      /** Share of the width of the text, in percent; `null`: as wide as the picture is, where it fits. */
+      width: { default: null as number | null, validate: isWidth },
     },
-    toDOM: (node) => ['figure', idAttribute(node.attrs), pictureElement(node.attrs), ['div', 0]],
+    parseDOM: [
+      {
+        tag: 'figure[data-figure]',
+        contentElement: 'div',
+        getAttrs: (element: HTMLElement) => figureFrom(element.dataset.figure ?? ''),
+      },
+    ],
+    toDOM: (node) => [
+      'figure',
+      { ...idAttribute(node.attrs), 'data-figure': JSON.stringify(node.attrs) },
+      pictureElement(node.attrs),
+      ['div', 0],
+    ],
   },
   caption: {
     content: 'inline*',
@@ -170,6 +212,16 @@ export function spans(attrs: Attrs): Record<string, string> {
   };
 }
 
+/** A look of its own, for the page (`style`) and for the way through the clipboard (`data-look`). */
+function lookAttributes(look: LinkLook | null): Record<string, string> {
+  if (!look) return {};
+  const underline = look.underline === 'none' ? 'none' : `underline ${look.underline}`;
+  return {
+    'data-look': JSON.stringify(look),
+    style: `--link-light: ${look.light}; --link-dark: ${look.dark}; text-decoration: ${underline}; font-weight: ${look.weight === 'strong' ? 650 : 'inherit'}`,
+  };
+}
+
 function pictureElement(attrs: Attrs, more: Record<string, string> = {}): DOMOutputSpec {
   return [
     'img',
@@ -189,7 +241,8 @@ const marks: Record<string, MarkSpec> = {
       id: { validate: 'string' },
       destination: {},
       hoverNote: { default: '', validate: 'string' },
-      look: { default: null, validate: 'string|null' },
+      /** Where it departs from the look of the book's links. */
+      look: { default: null as LinkLook | null },
     },
     inclusive: false,
     parseDOM: [
@@ -197,15 +250,16 @@ const marks: Record<string, MarkSpec> = {
         tag: 'a[href]',
         // A pasted link gets its id from the editor, which mints new ones for everything that is pasted.
         getAttrs: (element: HTMLElement) => {
-          const known = element.getAttribute('data-destination');
+          const known = parsed(element.getAttribute('data-destination'));
           const recognition = recognise(element.getAttribute('href') ?? '');
-          if (!known && !recognition.ok) return false;
+          const own = faultInDestination(known) === null ? (known as Destination) : null;
+          if (!own && !recognition.ok) return false;
+          const look = parsed(element.getAttribute('data-look'));
           return {
             id: element.getAttribute('data-link') ?? '',
-            destination: known
-              ? (JSON.parse(known) as Destination)
-              : recognition.ok && recognition.destination,
+            destination: own ?? (recognition.ok && recognition.destination),
             hoverNote: element.getAttribute('title') ?? '',
+            look: faultInLook(look) === null ? (look as LinkLook) : null,
           };
         },
       },
@@ -217,6 +271,7 @@ const marks: Record<string, MarkSpec> = {
         'data-link': mark.attrs.id as string,
         'data-destination': JSON.stringify(mark.attrs.destination),
         ...(mark.attrs.hoverNote ? { title: mark.attrs.hoverNote as string } : {}),
+        ...lookAttributes(mark.attrs.look as LinkLook | null),
       },
       0,
     ],

@@ -1,6 +1,10 @@
 import type { Node } from 'prosemirror-model';
 import { hrefOf, type Destination } from '../destination/index.js';
 import { linksOf, placesOf, type Link, type Place, type ReadBook } from '../manuscript/index.js';
+import { NO_SURROUNDINGS, travellingPaths, type ShelfFile, type Surroundings } from '../shelf/index.js';
+
+export type Format = 'epub' | 'pdf' | 'web';
+export const FORMATS: readonly Format[] = ['epub', 'pdf', 'web'];
 
 /** A file of the book as an export needs it. */
 export interface EnclosureFile {
@@ -26,33 +30,100 @@ export interface ExpectedLink {
   chapter: string;
 }
 
-/** What every form of publishing works from: the book, its links and places, and the ids that go into files. */
+/** What every form of publishing works from: the book, its links and places, and what goes along with it. */
 export interface Edition {
+  format: Format;
   book: ReadBook;
   links: Link[];
   places: Map<string, Place>;
   enclosures: Map<string, EnclosureFile>;
+  surroundings: Surroundings;
+  /** Where each file stands that readers get with the book, by its id: `files/tide-table.pdf`. */
+  paths: Map<string, string>;
 }
 
-export function editionOf(book: ReadBook, enclosures: Iterable<EnclosureFile>): Edition {
+export function editionOf(
+  book: ReadBook,
+  enclosures: Iterable<EnclosureFile>,
+  format: Format,
+  surroundings: Surroundings = NO_SURROUNDINGS,
+): Edition {
+  const links = linksOf(book);
   return {
-    book,
-    links: linksOf(book),
+    ...{ format, book, links, surroundings },
     places: placesOf(book),
     enclosures: new Map([...enclosures].map((file) => [file.id, file])),
+    paths: travellingPaths(travellers(links, surroundings)),
   };
 }
 
-/** Where a destination leads in a made file, or `null` where the file has no such thing. */
+/** The files that readers get with the book: those that links lead to and that everyone may open, by their names. */
+function travellers(links: readonly Link[], { files }: Surroundings): ShelfFile[] {
+  const linked = new Set(links.flatMap(({ destination: to }) => (to.kind === 'file' ? [to.enclosure] : [])));
+  return [...files.values()]
+    .filter((file) => linked.has(file.id) && file.opensFor === 'everyone' && file.travels !== 'public')
+    .sort((one, other) => (one.name < other.name ? -1 : one.name > other.name ? 1 : 0));
+}
+
+/** Files that are put into the made file itself, with their paths. */
+export function filesInside({ format, paths, surroundings }: Edition): [string, ShelfFile][] {
+  if (format === 'web') return [];
+  return [...paths].flatMap(([id, path]): [string, ShelfFile][] => {
+    const file = surroundings.files.get(id);
+    return file?.travels === 'inside' ? [[path, file]] : [];
+  });
+}
+
+/** Files that lie in a folder next to the made file, with their paths. A web page has no inside. */
+export function filesBeside({ format, paths, surroundings }: Edition): [string, ShelfFile][] {
+  return [...paths].flatMap(([id, path]): [string, ShelfFile][] => {
+    const file = surroundings.files.get(id);
+    return file && (format === 'web' || file.travels === 'beside') ? [[path, file]] : [];
+  });
+}
+
+/** Where a destination leads in a made file: an address, a place in it, or `null` where the file has no such thing. */
 export function targetIn(
   edition: Edition,
   destination: Destination,
 ): { href: string } | { place: string } | null {
-  if (destination.kind === 'web' || destination.kind === 'mail') return { href: hrefOf(destination) };
-  if (destination.kind === 'place' && edition.places.has(destination.place))
-    return { place: destination.place };
-  return null;
+  switch (destination.kind) {
+    case 'web':
+    case 'mail':
+      return { href: hrefOf(destination) };
+    case 'place':
+      return edition.places.has(destination.place) ? { place: destination.place } : null;
+    case 'file':
+      return targetOfFile(edition, destination.enclosure, destination.fragment);
+    case 'book': {
+      const book = edition.surroundings.books.get(destination.book);
+      if (!book) return null;
+      if (!book.address) return { place: entryId(book.id) };
+      const url = new URL(book.address);
+      if (destination.place) url.hash = destination.place;
+      return { href: url.href };
+    }
+  }
 }
+
+function targetOfFile(
+  edition: Edition,
+  id: string,
+  fragment = '',
+): { href: string } | { place: string } | null {
+  const file = edition.surroundings.files.get(id);
+  if (!file) return null;
+  const hash = fragment === '' ? '' : `#${encodeURIComponent(fragment)}`;
+  if (file.opensFor === 'everyone' && file.travels === 'public')
+    return file.address ? { href: file.address + hash } : null;
+  const path = edition.paths.get(id);
+  // An e-book can't lead out of its container to a file next to it, nor a PDF to a file within itself.
+  const direct = edition.format === 'web' || (edition.format === 'epub') === (file.travels === 'inside');
+  return path && direct ? { href: path + hash } : { place: entryId(id) };
+}
+
+/** The id of an entry in the list of what goes with the book. */
+export const entryId = (id: string): string => `with-${id}`;
 
 /** Hands out each id of a book once, so that no file has an id twice. */
 export function onceEach(): (id: unknown) => string | null {

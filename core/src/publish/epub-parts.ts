@@ -1,6 +1,7 @@
-import type { BookDetails, LinkLook } from '../manuscript/index.js';
-import type { Edition, EnclosureFile } from './edition.js';
+import type { BookDetails } from '../manuscript/index.js';
+import { filesInside, type Edition, type EnclosureFile } from './edition.js';
 import type { EpubPage } from './epub.js';
+import { linkStyles, looksOf } from './looks.js';
 import { element, escapeXml } from './xml.js';
 
 /** The package document: metadata (EPUB 3.3 and EPUB Accessibility 1.1), manifest and spine. */
@@ -8,23 +9,34 @@ export function packageDocument(
   edition: Edition,
   pages: EpubPage[],
   enclosures: Map<string, EnclosureFile>,
+  hasList: boolean,
   modified: Date,
 ): string {
   const { book } = edition;
-  const item = (id: string, href: string, type: string, properties: string | null = null) =>
-    element('item', { id, href, 'media-type': type, properties });
+  const item = (id: string, href: string, type: string, more: Record<string, string> = {}) =>
+    element('item', { id, href, 'media-type': type, ...more });
   const xhtml = 'application/xhtml+xml';
+  const files = filesInside(edition);
   const manifest = [
-    item('nav', 'nav.xhtml', xhtml, 'nav'),
-    item('cover', 'cover.svg', 'image/svg+xml', 'cover-image'),
+    item('nav', 'nav.xhtml', xhtml, { properties: 'nav' }),
+    item('cover', 'cover.svg', 'image/svg+xml', { properties: 'cover-image' }),
     item('css', 'book.css', 'text/css'),
     item('title', 'title.xhtml', xhtml),
     ...pages.map(({ file }) => item(file.replace('.xhtml', ''), file, xhtml)),
+    ...(hasList ? [item('with-book', 'with-book.xhtml', xhtml)] : []),
     ...[...enclosures].map(([path, file], index) => item(`picture-${index + 1}`, path, file.type)),
+    ...files.map(([path, file], index) =>
+      item(`file-${index + 1}`, path, mediaType(file.type), { fallback: 'with-book' }),
+    ),
   ];
-  const spine = ['title', 'nav', ...pages.map(({ file }) => file.replace('.xhtml', ''))].map((idref) =>
-    element('itemref', { idref }),
-  );
+  const pageIds = pages.map(({ file }) => file.replace('.xhtml', ''));
+  const spine = [
+    ...['title', 'nav', ...pageIds, ...(hasList ? ['with-book'] : [])].map((idref) =>
+      element('itemref', { idref }),
+    ),
+    // A file that is linked to has to be in the spine, outside the reading order (EPUB 3.3, 5.7 and 5.4.2).
+    ...files.map((_file, index) => element('itemref', { idref: `file-${index + 1}`, linear: 'no' })),
+  ];
   const meta = (property: string, value: string) => element('meta', { property }, escapeXml(value));
   return `<?xml version="1.0" encoding="utf-8"?>
 <package xmlns="http://www.idpf.org/2007/opf" version="3.0" unique-identifier="id" xml:lang="${escapeXml(book.language)}">
@@ -47,6 +59,11 @@ ${spine.join('\n')}
 </spine>
 </package>
 `;
+}
+
+/** Web pages that are enclosed as files are no content documents of this book, so they are not declared as such. */
+function mediaType(type: string): string {
+  return /html/.test(type) ? 'application/octet-stream' : type;
 }
 
 /** What the file says of its accessibility: only what is so in every book that Vennet makes, or checked here. */
@@ -82,12 +99,18 @@ function accessibility(edition: Edition, hasPictures: boolean): [string, string]
 }
 
 /** The look of the pages; the links look as the book says, on light and on dark pages. */
-export function stylesheet(look: LinkLook): string {
-  const underline = look.underline === 'none' ? 'none' : `underline ${look.underline}`;
+export function stylesheet(edition: Edition): string {
   return `@charset "utf-8";
 body { line-height: 1.5; margin: 0 5%; }
-h1, h2, h3, h4, h5, h6 { line-height: 1.25; hyphens: none; page-break-after: avoid; }
-a { color: ${look.light}; text-decoration: ${underline}; text-underline-offset: 0.15em; }
+${contentStyles(edition)}
+.title { margin-top: 25%; }
+.title, .subtitle, .author { text-align: center; }
+`;
+}
+
+/** What the text of a book looks like, in an e-book and on a web page. */
+export function contentStyles(edition: Edition): string {
+  return `h1, h2, h3, h4, h5, h6 { line-height: 1.25; hyphens: none; page-break-after: avoid; }
 img { max-width: 100%; height: auto; }
 figure { margin: 1.5em 0; text-align: center; page-break-inside: avoid; }
 figcaption, caption { font-size: 0.9em; margin: 0.5em 0; text-align: left; }
@@ -95,10 +118,8 @@ blockquote { margin: 1em 1.5em; }
 pre { white-space: pre-wrap; font-size: 0.9em; }
 table { border-collapse: collapse; margin: 1em 0; }
 th, td { border-bottom: 1px solid currentColor; padding: 0.25em 0.6em; text-align: left; vertical-align: top; }
-.title { margin-top: 25%; }
-.title, .subtitle, .author { text-align: center; }
-@media (prefers-color-scheme: dark) { a { color: ${look.dark}; } }
-`;
+.with-book dt { font-weight: bold; margin-top: 0.8em; }
+${linkStyles(edition.book.look, looksOf(edition))}`;
 }
 
 /** A cover drawn from the title: 1,600 by 2,400 units, the words wrapped by their count of characters. */

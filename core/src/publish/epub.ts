@@ -2,9 +2,17 @@ import { strToU8, zipSync, type Zippable } from 'fflate';
 import type { Node } from 'prosemirror-model';
 import { wordsOf, type ReadChapter } from '../manuscript/index.js';
 import { contentsTitle } from './contents-title.js';
-import { headingId, onceEach, PICTURE_EXTENSIONS, type Edition, type EnclosureFile } from './edition.js';
+import {
+  filesInside,
+  headingId,
+  onceEach,
+  PICTURE_EXTENSIONS,
+  type Edition,
+  type EnclosureFile,
+} from './edition.js';
 import { coverDrawing, packageDocument, stylesheet } from './epub-parts.js';
-import { content, type PageContext } from './xhtml.js';
+import { withBook, type WithBook } from './with-book.js';
+import { content, listWithBook, type PageContext } from './xhtml.js';
 import { element, escapeXml } from './xml.js';
 
 /** A chapter on its way into the container. */
@@ -26,20 +34,28 @@ const CONTENTS_DEPTH = 3;
 export function makeEpub(edition: Edition, { modified }: EpubOptions): Uint8Array {
   const pages = pagesOf(edition);
   const enclosures = usedEnclosures(edition);
+  const list = withBook(edition);
+  const hasList = list.entries.length > 0;
   const files: Record<string, string> = {
     'META-INF/container.xml': CONTAINER,
-    'EPUB/package.opf': packageDocument(edition, pages, enclosures, modified),
-    'EPUB/nav.xhtml': navigation(edition, pages),
+    'EPUB/package.opf': packageDocument(edition, pages, enclosures, hasList, modified),
+    'EPUB/nav.xhtml': navigation(edition, pages, hasList ? list : null),
     'EPUB/title.xhtml': titlePage(edition),
     'EPUB/cover.svg': coverDrawing(edition.book),
-    'EPUB/book.css': stylesheet(edition.book.look),
+    'EPUB/book.css': stylesheet(edition),
   };
+  if (hasList)
+    files['EPUB/with-book.xhtml'] = document(edition, list.title, listWithBook(list), 'backmatter');
   const context = contextFor(edition, pages, enclosures);
   for (const page of pages) files[`EPUB/${page.file}`] = chapterPage(edition, page, context);
   const mtime = new Date(Math.max(modified.getTime(), Date.UTC(1980, 0, 2)));
   const container: Zippable = { mimetype: [strToU8('application/epub+zip'), { level: 0, mtime }] };
   for (const [name, text] of Object.entries(files)) container[name] = [strToU8(text), { level: 6, mtime }];
   for (const [path, file] of enclosures) container[`EPUB/${path}`] = [file.bytes, { level: 0, mtime }];
+  for (const [path, { id }] of filesInside(edition)) {
+    const bytes = edition.enclosures.get(id)?.bytes ?? new Uint8Array();
+    container[`EPUB/${path}`] = [bytes, { level: 0, mtime }];
+  }
   return zipSync(container);
 }
 
@@ -88,7 +104,7 @@ function contextFor(edition: Edition, pages: EpubPage[], enclosures: Map<string,
       edition,
       once,
       addressOfPlace: (place) =>
-        `${fileOf.get(edition.places.get(place)?.chapter ?? '') ?? page.file}#${place}`,
+        `${fileOf.get(edition.places.get(place)?.chapter ?? '') ?? 'with-book.xhtml'}#${place}`,
       addressOfEnclosure: (id) => pathOf.get(id) ?? null,
       headingId: (heading: Node) => headingId(page.chapter.id, heading, count++),
     };
@@ -141,7 +157,7 @@ ${body}
 `;
 }
 
-function navigation(edition: Edition, pages: EpubPage[]): string {
+function navigation(edition: Edition, pages: EpubPage[], list: WithBook | null): string {
   const entries = pages.flatMap(({ chapter, file, headings }) => {
     const [first, ...rest] = headings.filter(
       (heading) => heading.level <= CONTENTS_DEPTH && heading.words !== '',
@@ -150,6 +166,7 @@ function navigation(edition: Edition, pages: EpubPage[]): string {
     const under = first && first.words !== chapter.title ? [first, ...rest] : rest;
     return [top, ...under.map(({ level, words, id }) => ({ level, words, href: `${file}#${id}` }))];
   });
+  if (list) entries.push({ level: 0, words: list.title, href: 'with-book.xhtml' });
   const title = contentsTitle(edition.book.language);
   const start = pages.find(({ chapter }) => chapter.matter === 'main') ?? pages[0];
   const body = `<nav epub:type="toc" role="doc-toc" id="toc">

@@ -1,10 +1,13 @@
 export { contentsTitle } from './contents-title.js';
-export { editionOf, PICTURE_EXTENSIONS } from './edition.js';
-export type { Edition, EnclosureFile, ExpectedLink } from './edition.js';
+export { editionOf, entryId, filesBeside, filesInside, FORMATS, PICTURE_EXTENSIONS } from './edition.js';
+export type { Edition, EnclosureFile, ExpectedLink, Format } from './edition.js';
 export { makeEpub } from './epub.js';
 export type { EpubOptions } from './epub.js';
-export { expectedLinks } from './expected.js';
+export { expectedLinks, hrefIn } from './expected.js';
 export { lossesIn } from './loss.js';
-export type { Format, Loss } from './loss.js';
+export type { Loss } from './loss.js';
 export { typesetBook } from './typeset-book.js';
 export type { TypesetBook, TypesetChapter, TypesetNode } from './typeset-book.js';
+export { makeWebPage } from './web.js';
+export { withBook } from './with-book.js';
+export type { WithBook, WithBookEntry } from './with-book.js';

@@ -1,4 +1,5 @@
 import type { Mark, Node } from 'prosemirror-model';
+import { wordsOfLeaf } from '../manuscript/index.js';
 
 /** The inline content of a textblock as elements within each other, as files have it. */
 export type InlineTree = { mark: Mark; children: InlineTree[] } | { leaf: Node };
@@ -20,4 +21,9 @@ export function inlineTree(block: Node): InlineTree[] {
     (open.at(-1)?.children ?? root).push({ leaf });
   });
   return root;
+}
+
+/** The words of a tree, those of its pictures too. */
+export function wordsOfTree(tree: InlineTree): string {
+  return 'leaf' in tree ? wordsOfLeaf(tree.leaf) : tree.children.map(wordsOfTree).join('');
 }

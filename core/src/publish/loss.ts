@@ -1,7 +1,5 @@
-import { accessibleName } from '../audit/index.js';
-import { targetIn, type Edition } from './edition.js';
-
-export type Format = 'epub' | 'pdf';
+import { accessibleName, contrastsOf } from '../audit/index.js';
+import { entryId, targetIn, type Edition } from './edition.js';
 
 /** Something that will not be in the made file as it is in the book; told before the file is made. */
 export interface Loss {
@@ -11,19 +9,41 @@ export interface Loss {
 }
 
 /** What would be lost or change in a form, before it is made. */
-export function lossesIn(edition: Edition, format: Format): Loss[] {
+export function lossesIn(edition: Edition): Loss[] {
+  const { format, links, book } = edition;
   const losses: Loss[] = [];
   const add = (what: string, count: number, why: string) => {
     if (count > 0) losses.push({ what, count, why });
   };
-  const nowhere = edition.links.filter((link) => targetIn(edition, link.destination) === null);
+  const nowhere = links.filter((link) => targetIn(edition, link.destination) === null);
   add(
     'links that lead nowhere',
     nowhere.length,
-    'The place they led to is not in the book. Their words stay, without a link.',
+    'What they led to is not there, or has no address yet. Their words stay, without a link.',
   );
+  const listed = links.filter(({ destination }) => {
+    const target = targetIn(edition, destination);
+    const id =
+      destination.kind === 'file'
+        ? destination.enclosure
+        : destination.kind === 'book'
+          ? destination.book
+          : null;
+    return id !== null && target !== null && 'place' in target && target.place === entryId(id);
+  });
+  add(
+    'links to what is not in the text',
+    listed.length,
+    'They lead to a list at the end, which says how readers come by the file or the book.',
+  );
+  if (contrastsOf(book.look).some(({ readable, told }) => !readable || !told))
+    add(
+      'look of the links',
+      1,
+      'It is hard to read or to tell from the words around; see “Link look” in Write.',
+    );
   if (format === 'pdf') {
-    const wordless = edition.links.filter((link) => accessibleName(link) === '' && link.carrier === 'text');
+    const wordless = links.filter((link) => accessibleName(link) === '' && link.carrier === 'text');
     add(
       'links without words',
       wordless.length,

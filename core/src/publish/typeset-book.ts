@@ -1,10 +1,19 @@
 import type { Mark, Node } from 'prosemirror-model';
 import { accessibleName } from '../audit/index.js';
 import { hrefOf, type Destination } from '../destination/index.js';
-import { linkMark, wordsOf, type BookDetails, type FigureLink, type Matter } from '../manuscript/index.js';
-import { onceEach, targetIn, type Edition } from './edition.js';
+import {
+  linkMark,
+  wordsOf,
+  type BookDetails,
+  type FigureLink,
+  type LinkArea,
+  type LinkLook,
+  type Matter,
+} from '../manuscript/index.js';
+import { filesInside, onceEach, targetIn, type Edition } from './edition.js';
 import { inlineTree, type InlineTree } from './inline-tree.js';
 import { placeCells } from './table-grid.js';
+import { withBook, type WithBook } from './with-book.js';
 
 /** A node as the typesetter's template reads it: `t` is its type, `c` its content, `id` a place. */
 export interface TypesetNode {
@@ -29,6 +38,10 @@ export interface TypesetBook extends Pick<
   'title' | 'subtitle' | 'author' | 'language' | 'look'
 > {
   chapters: TypesetChapter[];
+  /** What goes with the book; each entry is a place. */
+  list: WithBook;
+  /** Files that are put into the PDF, by the paths at which the typesetter finds them. */
+  attached: { path: string; name: string; type: string; description: string }[];
 }
 
 interface Context {
@@ -39,7 +52,7 @@ interface Context {
   level(level: number): number;
 }
 
-/** The data of one book; `pictures` says by which path the typesetter finds each enclosure. */
+/** The data of one book; `pictures` says by which path the typesetter finds each picture. Attached files are at `/` and their path. */
 export function typesetBook(edition: Edition, pictures: Map<string, string>): TypesetBook {
   const { title, subtitle, author, language, look } = edition.book;
   const once = onceEach();
@@ -54,7 +67,11 @@ export function typesetBook(edition: Edition, pictures: Map<string, string>): Ty
       blocks: chapter.doc.children.map((node) => block(node, context)),
     };
   });
-  return { title, subtitle, author, language, look, chapters };
+  const attached = filesInside(edition).map(([path, { type, description, name }]) => ({
+    ...{ path, name, type },
+    description: description || name,
+  }));
+  return { title, subtitle, author, language, look, chapters, list: withBook(edition), attached };
 }
 
 /** Levels without a gap, beginning at 1: PDF/UA-1 (ISO 14289-1, 7.4.2) wants no level skipped. */
@@ -112,6 +129,11 @@ function figure(node: Node, context: Context): Record<string, unknown> {
   return {
     ...picture(node, context, caption ? wordsOf(caption) : ''),
     ...(link ? leadsTo(link.destination, context) : {}),
+    width: node.attrs.width as number | null,
+    areas: (node.attrs.areas as readonly LinkArea[]).map(({ x, y, width, height, frame, destination }) => ({
+      ...{ x, y, width, height, frame },
+      ...leadsTo(destination, context),
+    })),
     caption: caption ? inline(caption, context) : [],
   };
 }
@@ -193,7 +215,9 @@ function marked(mark: Mark, children: (TypesetNode | string)[], context: Context
       wordsIn(children) === '' && !hasPicture(children)
         ? [hrefOf(mark.attrs.destination as Destination)]
         : children;
-    return 'url' in target || 'place' in target ? [{ t: 'link', ...target, c: shown }] : children;
+    return 'url' in target || 'place' in target
+      ? [{ t: 'link', ...target, look: mark.attrs.look as LinkLook | null, c: shown }]
+      : children;
   }
   if (name === 'bookmark') {
     const id = context.once(mark.attrs.id);

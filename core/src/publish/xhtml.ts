@@ -1,8 +1,11 @@
 import type { Mark, Node } from 'prosemirror-model';
 import type { Destination } from '../destination/index.js';
-import { spans, type FigureLink } from '../manuscript/index.js';
+import { fileTold } from '../audit/index.js';
+import { spans, type AreaFrame, type FigureLink, type LinkArea, type LinkLook } from '../manuscript/index.js';
 import { targetIn, type Edition } from './edition.js';
-import { inlineTree, type InlineTree } from './inline-tree.js';
+import { inlineTree, wordsOfTree, type InlineTree } from './inline-tree.js';
+import { lookClass } from './looks.js';
+import type { WithBook } from './with-book.js';
 import { element, escapeXml } from './xml.js';
 
 /** What writing a chapter needs to know of the file around it. */
@@ -62,11 +65,59 @@ const writers: Record<string, Write> = {
   rule: (node, page) => element('hr', { id: page.once(node.attrs.id) }),
   figure: (node, page) => {
     const link = node.attrs.link as FigureLink | null;
+    const areas = node.attrs.areas as readonly LinkArea[];
     const shown = picture(node, page, null);
-    const linked = link ? anchorElement(link.destination, link.hoverNote, shown, page) : shown;
-    return element('figure', { id: page.once(node.attrs.id) }, linked + content(node, page));
+    const linked = link ? anchorElement({ ...link, text: node.attrs.alt as string }, shown, page) : shown;
+    const width = node.attrs.width as number | null;
+    const framed =
+      areas.length > 0 || width !== null
+        ? element(
+            'div',
+            { class: 'picture', style: width === null ? null : `width: ${width}%` },
+            linked + areas.map((area) => areaElement(area, page)).join(''),
+          )
+        : linked;
+    return element('figure', { id: page.once(node.attrs.id) }, framed + content(node, page));
   },
 };
+
+/**
+ * A link over part of a picture, in shares of it, so that it stays in its spot at any size; the coordinates of an HTML
+ * image map don't follow when a reading program scales the picture.
+ */
+function areaElement(area: LinkArea, page: PageContext): string {
+  const target = targetIn(page.edition, area.destination);
+  if (!target) return '';
+  const percent = (share: number) => `${Number((share * 100).toFixed(3))}%`;
+  const { x, y, width, height, frame } = area;
+  const place = `left: ${percent(x)}; top: ${percent(y)}; width: ${percent(width)}; height: ${percent(height)}`;
+  return element(
+    'a',
+    {
+      class: 'area',
+      href: 'href' in target ? target.href : page.addressOfPlace(target.place),
+      title: area.hoverNote || null,
+      style: frame ? `${place}; ${frameStyle(frame)}` : place,
+    },
+    element(
+      'span',
+      {},
+      escapeXml(withTold(area.name, fileTold({ ...area, text: area.name }, page.edition.surroundings))),
+    ),
+  );
+}
+
+const frameStyle = ({ line, width, colour }: AreaFrame) => `border: ${width}pt ${line} ${colour}`;
+const withTold = (words: string, told: string | null) => (told ? `${words}, ${told}` : words);
+
+/** The list of what goes with the book. */
+export function listWithBook({ title, entries }: WithBook): string {
+  const items = entries.map(
+    ({ id, name, about }) => element('dt', { id }, escapeXml(name)) + element('dd', {}, escapeXml(about)),
+  );
+  const list = element('dl', {}, `\n${items.join('\n')}\n`);
+  return element('section', { class: 'with-book' }, `${element('h1', {}, escapeXml(title))}\n${list}`);
+}
 
 /** The blocks of a node as XHTML. */
 export function content(node: Node, page: PageContext): string {
@@ -84,7 +135,8 @@ function inline(block: Node, page: PageContext): string {
 
 function inlineElement(tree: InlineTree, page: PageContext): string {
   if ('leaf' in tree) return leaf(tree.leaf, page);
-  return marked(tree.mark, tree.children.map((child) => inlineElement(child, page)).join(''), page);
+  const inner = tree.children.map((child) => inlineElement(child, page)).join('');
+  return marked(tree.mark, wordsOfTree(tree), inner, page);
 }
 
 function leaf(node: Node, page: PageContext): string {
@@ -112,10 +164,12 @@ const TAGS: Record<string, string> = {
   superscript: 'sup',
 };
 
-function marked(mark: Mark, inner: string, page: PageContext): string {
+function marked(mark: Mark, text: string, inner: string, page: PageContext): string {
   const name = mark.type.name;
-  if (name === 'link')
-    return anchorElement(mark.attrs.destination as Destination, mark.attrs.hoverNote as string, inner, page);
+  if (name === 'link') {
+    const { destination, hoverNote, look } = mark.attrs as WordsLink;
+    return anchorElement({ destination, hoverNote, look, text }, inner, page);
+  }
   if (name === 'bookmark') {
     const id = page.once(mark.attrs.id);
     return id ? element('span', { id }, inner) : inner;
@@ -123,17 +177,27 @@ function marked(mark: Mark, inner: string, page: PageContext): string {
   return TAGS[name] ? element(TAGS[name], {}, inner) : inner;
 }
 
-/** A link that leads nowhere in this edition leaves its words. */
+interface WordsLink {
+  destination: Destination;
+  hoverNote: string;
+  look?: LinkLook | null;
+}
+
+/** A link that leads nowhere in this edition leaves its words. A file's type and size are told to screen readers. */
 function anchorElement(
-  destination: Destination,
-  hoverNote: string,
+  { destination, hoverNote, look, text }: WordsLink & { text: string },
   inner: string,
   page: PageContext,
 ): string {
   const target = targetIn(page.edition, destination);
   if (!target) return inner;
   const href = 'href' in target ? target.href : page.addressOfPlace(target.place);
-  return element('a', { href, title: hoverNote || null }, inner);
+  const told = text.trim() === '' ? null : fileTold({ destination, text }, page.edition.surroundings);
+  return element(
+    'a',
+    { href, class: look ? lookClass(look) : null, title: hoverNote || null },
+    told ? inner + element('span', { class: 'told' }, escapeXml(`, ${told}`)) : inner,
+  );
 }
 
 function picture(node: Node, page: PageContext, id: string | null): string {

@@ -1,3 +1,4 @@
+import { NO_SURROUNDINGS } from '../shelf/index.js';
 import { describe, expect, test } from '@jest/globals';
 import { verdictInside, verdictOf, type Answer, type Failure, type Hop } from './index.js';
 
@@ -90,7 +91,7 @@ describe('no answer', () => {
 });
 
 test('a place is sound when it is in the book and broken when it is not; the network is not asked', () => {
-  const inside = (id: string) => id === 'tides';
+  const inside = { ...NO_SURROUNDINGS, isPlace: (id: string) => id === 'tides' };
   expect(verdictInside({ kind: 'place', place: 'tides' }, inside)?.verdict).toBe('sound');
   expect(verdictInside({ kind: 'place', place: 'gone' }, inside)?.verdict).toBe('broken');
   expect(verdictInside({ kind: 'web', href: NEW }, inside)).toBeNull();

@@ -1,8 +1,9 @@
 import { unzipSync } from 'fflate';
 import { parseDocument } from 'htmlparser2';
 import { findAll, getElementsByTagName } from 'domutils';
-import { isTag, isText, type ChildNode, type Element } from 'domhandler';
+import type { Element } from 'domhandler';
 import type { FoundLink } from './found-link.js';
+import { wordsOfElement } from './words.js';
 
 const INSIDE = 'http://inside.invalid/';
 
@@ -16,7 +17,11 @@ export function linksInEpub(bytes: Uint8Array): FoundLink[] {
   const opf = read(root);
   const paths = new Map(
     getElementsByTagName('item', opf.children)
-      .filter((item) => !item.attribs.properties?.split(' ').includes('nav'))
+      .filter(
+        ({ attribs }) =>
+          attribs['media-type'] === 'application/xhtml+xml' &&
+          !attribs.properties?.split(' ').includes('nav'),
+      )
       .map((item) => [item.attribs.id, new URL(item.attribs.href, INSIDE + root).pathname.slice(1)]),
   );
   const spine = getElementsByTagName('itemref', opf.children).flatMap(
@@ -36,23 +41,25 @@ export function linksInEpub(bytes: Uint8Array): FoundLink[] {
   return pages.flatMap(({ path, document }) =>
     getElementsByTagName('a', document.children)
       .filter((anchor) => anchor.attribs.href !== undefined)
-      .map((anchor) => foundLink(anchor, path, ids)),
+      .map((anchor) => foundLink(anchor, path, ids, { files, base: root.replace(/[^/]*$/, '') })),
   );
 }
 
-function foundLink(anchor: Element, path: string, ids: Map<string, Set<string>>): FoundLink {
-  const { href } = anchor.attribs;
-  const text = wordsOfElement(anchor);
-  if (/^[a-z][a-z0-9+.-]*:/i.test(href)) return { href, text, where: path, lands: true };
+function foundLink(
+  anchor: Element,
+  path: string,
+  ids: Map<string, Set<string>>,
+  container: { files: Record<string, Uint8Array>; base: string },
+): FoundLink {
+  const { href, title } = anchor.attribs;
+  const found = { text: wordsOfElement(anchor), note: title, where: path };
+  if (/^[a-z][a-z0-9+.-]*:/i.test(href)) return { ...found, href, lands: true };
   const url = new URL(href, INSIDE + path);
+  const target = decodeURIComponent(url.pathname.slice(1));
+  if (!ids.has(target)) {
+    const file = target.startsWith(container.base) ? target.slice(container.base.length) : target;
+    return { ...found, href: file + url.hash, lands: target in container.files };
+  }
   const id = decodeURIComponent(url.hash.slice(1));
-  return { href: `#${id}`, text, where: path, lands: ids.get(url.pathname.slice(1))?.has(id) ?? false };
-}
-
-/** Text, and the alternative text of pictures in it. */
-function wordsOfElement(node: ChildNode): string {
-  if (isText(node)) return node.data;
-  if (!isTag(node)) return '';
-  if (node.name === 'img') return node.attribs.alt ?? '';
-  return node.name === 'br' ? ' ' : node.children.map(wordsOfElement).join('');
+  return { ...found, href: `#${id}`, lands: ids.get(target)?.has(id) ?? false };
 }

@@ -1,9 +1,11 @@
 /** A link as it was found in a made file. */
 export interface FoundLink {
-  /** A web or mail address, or `#` and the id of the place inside the file. */
+  /** A web or mail address, the path of a file that travels along, or `#` and the id of a place inside the made file. */
   href: string;
   /** The words that carry it, as the file has them. */
   text: string;
+  /** Its hover note: HTML `title`, or the `Contents` of a PDF annotation. */
+  note?: string;
   /** Where it stands, for a person: the file in an e-book, the page in a PDF. */
   where: string;
   /** For a link inside the file: whether its target is there. */

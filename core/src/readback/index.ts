@@ -4,3 +4,4 @@ export { linksInPdf } from './pdf.js';
 export type { PdfReadback, PlacePosition } from './pdf.js';
 export { prove } from './proof.js';
 export type { ChangedLink, LostLink, Proof } from './proof.js';
+export { linksInWebPage } from './web.js';

@@ -7,6 +7,7 @@ interface Annotation {
   url?: string;
   unsafeUrl?: string;
   dest?: unknown;
+  contentsObj?: { str: string };
 }
 
 /** A node of the tree that `getStructTree` gives: an element with a role, or a leaf with an id. */
@@ -80,7 +81,7 @@ async function linksOnPage(page: PDFPageProxy, number: number, spots: Spots): Pr
     for (const { id } of own) seen.add(id);
     if (own.length === 0) continue;
     const text = leaves.map((leaf) => words.get(leaf.id ?? '') ?? '').join('');
-    links.push({ ...(await spots.target(own[0])), text, where });
+    links.push({ ...(await spots.target(own[0])), text, note: own[0].contentsObj?.str, where });
   }
   for (const [id, annotation] of annotations)
     if (!seen.has(id)) links.push({ ...(await spots.target(annotation)), text: '', where });

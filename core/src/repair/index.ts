@@ -1,3 +1,5 @@
 export { trimmedEnds } from './ends.js';
+export { findMentions, linkMentions } from './mentions.js';
+export type { Mention, MentionLink, MentionSearch } from './mentions.js';
 export { applyRepair, repairBook } from './repair.js';
 export type { BookRepair, Repair } from './repair.js';

@@ -7,6 +7,8 @@ import {
   schema,
   type FigureLink,
   type Link,
+  type LinkArea,
+  type LinkLook,
   type ReadBook,
 } from '../manuscript/index.js';
 import { trimmedEnds } from './ends.js';
@@ -16,6 +18,7 @@ export type Repair =
   | { type: 'destination'; destination: Destination }
   | { type: 'text'; text: string }
   | { type: 'hover-note'; hoverNote: string }
+  | { type: 'look'; look: LinkLook | null }
   | { type: 'trim' }
   | { type: 'unlink' };
 
@@ -31,6 +34,8 @@ export function applyRepair(transform: Transform, link: Link, repair: Repair): v
       return remark(transform, link, { destination: repair.destination });
     case 'hover-note':
       return remark(transform, link, { hoverNote: repair.hoverNote });
+    case 'look':
+      return remark(transform, link, { look: repair.look });
     case 'text':
       return setText(transform, link, repair.text);
     case 'trim':
@@ -41,12 +46,35 @@ export function applyRepair(transform: Transform, link: Link, repair: Repair): v
 }
 
 function repairFigure(transform: Transform, link: Link, repair: Repair, node: Node): void {
+  if (link.carrier === 'area') return repairArea(transform, link, repair, node);
   const old = node.attrs.link as FigureLink;
   const set = (name: string, value: unknown) => void transform.setNodeAttribute(link.from, name, value);
   if (repair.type === 'destination') set('link', { ...old, destination: repair.destination });
   else if (repair.type === 'hover-note') set('link', { ...old, hoverNote: repair.hoverNote });
   else if (repair.type === 'unlink') set('link', null);
-  else if (repair.type === 'text') set('alt', repair.text);
+  else if (repair.type === 'text') {
+    set('alt', repair.text);
+    if (node.attrs.decorative) set('decorative', false);
+  }
+}
+
+function repairArea(transform: Transform, { id, from }: Link, repair: Repair, node: Node): void {
+  const areas = node.attrs.areas as readonly LinkArea[];
+  const change = (more: Partial<LinkArea>) =>
+    transform.setNodeAttribute(
+      from,
+      'areas',
+      areas.map((area) => (area.id === id ? { ...area, ...more } : area)),
+    );
+  if (repair.type === 'destination') change({ destination: repair.destination });
+  else if (repair.type === 'hover-note') change({ hoverNote: repair.hoverNote });
+  else if (repair.type === 'text') change({ name: repair.text });
+  else if (repair.type === 'unlink')
+    transform.setNodeAttribute(
+      from,
+      'areas',
+      areas.filter((area) => area.id !== id),
+    );
 }
 
 function markOf(transform: Transform, link: Link): Mark {

@@ -1,3 +1,4 @@
 /** Small books and files for the tests of every package. Nothing that ships uses this folder. */
 export * from './books.js';
+export * from './shelf.js';
 export * from './zip.js';

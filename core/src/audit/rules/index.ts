@@ -1,4 +1,9 @@
 import type { Rule } from '../finding.js';
+import { bookGone, fileGone, fileLocked, fileMisnamed, fileNowhere } from './enclosures.js';
+import { domainTypo } from './domain-typo.js';
+import { hoverNote } from './hover-note.js';
+import { lookContrast } from './look-contrast.js';
+import { mailToNobody } from './mail-to-nobody.js';
 import { misleadingText } from './misleading-text.js';
 import { noText } from './no-text.js';
 import { rawAddress } from './raw-address.js';
@@ -6,4 +11,19 @@ import { untrimmedEnds } from './untrimmed-ends.js';
 import { vagueText } from './vague-text.js';
 
 /** Every rule of the audit, the gravest first. */
-export const rules: readonly Rule[] = [noText, misleadingText, vagueText, rawAddress, untrimmedEnds];
+export const rules: readonly Rule[] = [
+  noText,
+  misleadingText,
+  fileGone,
+  bookGone,
+  fileNowhere,
+  fileLocked,
+  vagueText,
+  lookContrast,
+  mailToNobody,
+  fileMisnamed,
+  rawAddress,
+  untrimmedEnds,
+  hoverNote,
+  domainTypo,
+];

@@ -1,8 +1,9 @@
 import { wordsFromAddress } from '../../destination/index.js';
+import type { Carrier } from '../../manuscript/index.js';
 import { accessibleName } from '../heard-as.js';
 import type { Rule } from '../finding.js';
 
-/** A link that says nothing at all. WCAG 2.4.4 and 4.1.2, F89, H30; ACT c487ae. */
+/** A link that says nothing at all. WCAG 2.4.4 and 4.1.2, F89, H30, H24; ACT c487ae. */
 export const noText: Rule = {
   id: 'no-text',
   severity: 'must-fix',
@@ -16,10 +17,13 @@ export const noText: Rule = {
       repairs.push({ label: `Put “${text}”`, repair: { type: 'text', text } });
     }
     repairs.push({ label: 'Remove the link', repair: { type: 'unlink' } });
-    const message =
-      link.carrier === 'picture'
-        ? 'This picture leads somewhere, but it has no words that say where. A screen reader has nothing to say here.'
-        : 'This link has no words. Nobody can see it, and a screen reader has nothing to say here.';
-    return { message, repairs };
+    return { message: MESSAGES[link.carrier], repairs };
   },
+};
+
+const MESSAGES: Record<Carrier, string> = {
+  text: 'This link has no words. Nobody can see it, and a screen reader has nothing to say here.',
+  picture:
+    'This picture leads somewhere, but it has no words that say where. A screen reader has nothing to say here.',
+  area: 'This part of the picture leads somewhere, but it has no name. A screen reader has nothing to say here.',
 };

@@ -1,0 +1,42 @@
+import { domainsOf, nearDomain, type Destination } from '../../destination/index.js';
+import type { RepairOffer, Rule } from '../finding.js';
+
+/** A domain that differs in a letter or two from one that the book uses more often. Common practice (no source). */
+export const domainTypo: Rule = {
+  id: 'domain-typo',
+  severity: 'consider',
+  criterion: 'Common practice',
+  looksAt: (link) => link.kind === 'web' || link.kind === 'mail',
+  find({ destination }, { domains }) {
+    for (const domain of domainsOf(destination)) {
+      const near = nearDomain(domain, domains);
+      if (!near) continue;
+      const repairs: RepairOffer[] = [
+        {
+          label: `Lead to ${near}`,
+          repair: { type: 'destination', destination: withDomain(destination, domain, near) },
+        },
+      ];
+      return {
+        message: `“${domain}” looks much like “${near}”, which this book uses more often. Is it what you meant?`,
+        repairs,
+      };
+    }
+    return null;
+  },
+};
+
+function withDomain(destination: Destination, domain: string, other: string): Destination {
+  if (destination.kind === 'web') {
+    const url = new URL(destination.href);
+    url.hostname = url.hostname.replace(domain, other);
+    return { kind: 'web', href: url.href };
+  }
+  if (destination.kind !== 'mail') return destination;
+  const corrected = (addresses: string[]) =>
+    addresses.map((address) =>
+      address.toLowerCase().endsWith(`@${domain}`) ? address.slice(0, -domain.length) + other : address,
+    );
+  const { to, cc, bcc } = destination;
+  return { ...destination, to: corrected(to), cc: corrected(cc), bcc: corrected(bcc) };
+}

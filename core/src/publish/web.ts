@@ -1,0 +1,94 @@
+import { wordsOf } from '../manuscript/index.js';
+import { contentsTitle } from './contents-title.js';
+import { headingId, onceEach, PICTURE_EXTENSIONS, type Edition, type EnclosureFile } from './edition.js';
+import { contentStyles } from './epub-parts.js';
+import { withBook } from './with-book.js';
+import { content, listWithBook, type PageContext } from './xhtml.js';
+import { element, escapeXml } from './xml.js';
+
+/**
+ * Makes one web page of a book (HTML Living Standard): its pictures are in the page itself, and the files that travel
+ * with it lie next to it, in `files/`.
+ */
+export function makeWebPage(edition: Edition): Uint8Array {
+  const { book } = edition;
+  const context = contextFor(edition);
+  const list = withBook(edition);
+  const chapters = book.chapters.map((chapter) => {
+    let count = 0;
+    const page = {
+      ...context,
+      headingId: (node: Parameters<PageContext['headingId']>[0]) => headingId(chapter.id, node, count++),
+    };
+    const untitled = chapter.doc.firstChild?.type.name !== 'heading';
+    return element(
+      'section',
+      { id: context.once(chapter.id), 'aria-label': untitled ? chapter.title : null },
+      `\n${content(chapter.doc, page)}`,
+    );
+  });
+  const entries = book.chapters.map(({ id, title, doc }) =>
+    element('li', {}, element('a', { href: `#${id}` }, escapeXml(title || wordsOf(doc).slice(0, 60)))),
+  );
+  const html = `<!DOCTYPE html>
+<html lang="${escapeXml(book.language)}">
+<head>
+<meta charset="utf-8">
+<title>${escapeXml(book.title)}</title>
+<meta name="viewport" content="width=device-width">
+${book.author ? `<meta name="author" content="${escapeXml(book.author)}">\n` : ''}<meta name="color-scheme" content="light dark">
+<style>
+${styles(edition)}
+</style>
+</head>
+<body>
+<header>
+${element('p', { class: 'title' }, escapeXml(book.title))}
+${[book.subtitle, book.author]
+  .filter(Boolean)
+  .map((words) => element('p', {}, escapeXml(words)))
+  .join('\n')}
+</header>
+<nav aria-labelledby="contents" class="contents">
+${element('h2', { id: 'contents' }, escapeXml(contentsTitle(book.language)))}
+<ol>
+${entries.join('\n')}
+</ol>
+</nav>
+<main>
+${chapters.join('\n')}
+${list.entries.length > 0 ? listWithBook(list) : ''}
+</main>
+</body>
+</html>
+`;
+  return new TextEncoder().encode(html.replace(/<(br|hr|img)\b([^>]*?)\/>/g, '<$1$2>'));
+}
+
+function contextFor(edition: Edition): Omit<PageContext, 'headingId'> {
+  return {
+    edition,
+    once: onceEach(),
+    addressOfPlace: (place) => `#${place}`,
+    addressOfEnclosure: (id) => {
+      const file = edition.enclosures.get(id);
+      return file && PICTURE_EXTENSIONS[file.type] ? dataAddress(file) : null;
+    },
+  };
+}
+
+function dataAddress({ type, bytes }: EnclosureFile): string {
+  let signs = '';
+  for (let at = 0; at < bytes.length; at += 0x8000)
+    signs += String.fromCharCode(...bytes.subarray(at, at + 0x8000));
+  return `data:${type};base64,${btoa(signs)}`;
+}
+
+const styles = (edition: Edition) => `:root { color-scheme: light dark; }
+body { max-width: 36em; margin: 0 auto; padding: 2em 1em 6em; font: 1.125em/1.6 Georgia, serif; color: #1a1a1a; background: #ffffff; overflow-wrap: anywhere; }
+header { margin: 3em 0; text-align: center; }
+.title { font-size: 2em; line-height: 1.2; }
+section { margin-top: 4em; }
+:target { outline: 2px solid currentColor; outline-offset: 4px; }
+@media (prefers-color-scheme: dark) { body { color: #e8e6e1; background: #121212; } }
+${contentStyles(edition)}`;

@@ -1,0 +1,157 @@
+import type { Node } from 'prosemirror-model';
+import { Transform } from 'prosemirror-transform';
+import type { Destination } from '../destination/index.js';
+import { linkMark, schema, type LinkLook, type ReadBook } from '../manuscript/index.js';
+
+/** What to look for, and where. */
+export interface MentionSearch {
+  words: string;
+  /** Letters must be capital or small as in `words`. */
+  matchCase: boolean;
+  /** Chapters to look through, by id; `null` for the whole book. */
+  chapters: readonly string[] | null;
+  headings: boolean;
+  code: boolean;
+  /** Only the first mention in each chapter. */
+  firstOnly: boolean;
+}
+
+/** One spot where the words stand without a link: positions in the chapter's doc, and the words around. */
+export interface Mention {
+  chapter: string;
+  from: number;
+  to: number;
+  text: string;
+  before: string;
+  after: string;
+}
+
+/** Longest piece of text kept at either side of a mention, in UTF-16 units. */
+const AROUND = 70;
+
+/**
+ * Every mention of words in a book that is not part of a link: whole words, by the word ends of the book's language
+ * (UAX #29 as `Intl.Segmenter` has it; an English possessive ends a word too). Found from left to right, never overlapping.
+ */
+export function findMentions(book: ReadBook, search: MentionSearch): Mention[] {
+  const wanted = fold(search.words.trim(), search.matchCase, book.language);
+  if (wanted === '') return [];
+  const segmenter = new Intl.Segmenter(book.language, { granularity: 'word' });
+  const mentions: Mention[] = [];
+  for (const chapter of book.chapters) {
+    if (search.chapters && !search.chapters.includes(chapter.id)) continue;
+    const first = mentions.length;
+    chapter.doc.descendants((node, position) => {
+      if (!node.isTextblock || (search.firstOnly && mentions.length > first)) return !node.isTextblock;
+      if (node.type.name === 'heading' && !search.headings) return false;
+      if (node.type.spec.code && !search.code) return false;
+      const block = readBlock(node, search.code);
+      const folded = fold(block.text, search.matchCase, book.language);
+      for (let at = folded.indexOf(wanted), ends: Set<number> | null = null; at >= 0;) {
+        const end = at + wanted.length;
+        ends ??= wordEnds(segmenter, block.text, book.language);
+        const whole = ends.has(at) && ends.has(end) && !block.closed.subarray(at, end).includes(1);
+        if (whole) {
+          mentions.push({
+            chapter: chapter.id,
+            from: position + 1 + block.positions[at],
+            to: position + 1 + block.positions[end - 1] + 1,
+            text: block.text.slice(at, end),
+            before: block.text.slice(Math.max(0, at - AROUND), at),
+            after: block.text.slice(end, end + AROUND),
+          });
+          if (search.firstOnly) break;
+        }
+        at = folded.indexOf(wanted, whole ? end : at + 1);
+      }
+      return false;
+    });
+  }
+  return mentions;
+}
+
+interface Block {
+  text: string;
+  /** For each UTF-16 unit of the text, its offset in the block's content. */
+  positions: Uint32Array;
+  /** 1 where a unit can't be part of a mention: it is linked, or code. */
+  closed: Uint8Array;
+}
+
+/** Anything that is no text stands as one sign that no word has. */
+function readBlock(node: Node, code: boolean): Block {
+  let text = '';
+  const pieces: { start: number; length: number; offset: number; closed: boolean }[] = [];
+  node.forEach((child, offset) => {
+    const said = child.isText ? (child.text ?? '') : child.type.name === 'hard_break' ? ' ' : '\ufffc';
+    const closed =
+      linkMark(child) !== undefined || (!code && schema.marks.code.isInSet(child.marks) !== undefined);
+    pieces.push({ start: text.length, length: said.length, offset, closed });
+    text += said;
+  });
+  const positions = new Uint32Array(text.length);
+  const closed = new Uint8Array(text.length);
+  for (const piece of pieces)
+    for (let unit = 0; unit < piece.length; unit++) {
+      positions[piece.start + unit] = piece.offset + unit;
+      closed[piece.start + unit] = piece.closed ? 1 : 0;
+    }
+  return { text, positions, closed };
+}
+
+/** Letters made small where that keeps their number, and every space a plain one: offsets stay as they are. */
+function fold(text: string, matchCase: boolean, language: string): string {
+  const spaced = text.replace(/\s/g, ' ');
+  if (matchCase) return spaced;
+  const small = spaced.toLocaleLowerCase(language);
+  if (small.length === spaced.length) return small;
+  return [...spaced]
+    .map((sign) => {
+      const one = sign.toLocaleLowerCase(language);
+      return one.length === sign.length ? one : sign;
+    })
+    .join('');
+}
+
+function wordEnds(segmenter: Intl.Segmenter, text: string, language: string): Set<number> {
+  const ends = new Set<number>([text.length]);
+  const english = /^en\b/i.test(language);
+  for (const { index, segment } of segmenter.segment(text)) {
+    ends.add(index);
+    // UAX #29 joins letters over an apostrophe; the possessive is no part of the word that it follows.
+    const possessive = english ? /['’]s$/i.exec(segment) : null;
+    if (possessive) ends.add(index + possessive.index);
+  }
+  return ends;
+}
+
+/** What mentions are to become. */
+export interface MentionLink {
+  destination: Destination;
+  hoverNote: string;
+  look: LinkLook | null;
+}
+
+/**
+ * Makes links of mentions of one chapter. A mention whose words do not stand there any more is passed over.
+ * `mint` gives a new id at each call. Adds the steps to `transform` and says how many links were made.
+ */
+export function linkMentions(
+  transform: Transform,
+  mentions: readonly Pick<Mention, 'from' | 'to' | 'text'>[],
+  link: MentionLink,
+  mint: () => string,
+): number {
+  const { doc } = transform;
+  let made = 0;
+  for (const { from, to, text } of mentions) {
+    const inside = from >= 0 && from < to && to <= doc.content.size;
+    if (!inside || doc.textBetween(from, to, ' ', ' ').replace(/\s/g, ' ') !== text.replace(/\s/g, ' '))
+      continue;
+    if (doc.rangeHasMark(from, to, schema.marks.link)) continue;
+    transform.removeMark(from, to, schema.marks.unlinked);
+    transform.addMark(from, to, schema.marks.link.create({ id: mint(), ...link }));
+    made += 1;
+  }
+  return made;
+}
