@@ -14,6 +14,7 @@ import { BooksService } from './books/books.service.js';
 import { RepairsService } from './books/repairs.service.js';
 import { BringInService } from './bring-in/bring-in.service.js';
 import { ChecksController } from './checks/checks.controller.js';
+import { TitlesController } from './checks/titles.controller.js';
 import { ChecksService } from './checks/checks.service.js';
 import type { StandIn } from './checks/prober/connector.js';
 import { Prober, type ProberOptions } from './checks/prober/prober.js';
@@ -21,8 +22,9 @@ import { dataSourceOptions } from './database/data-source.js';
 import { Facts, FactsController } from './edge/facts.controller.js';
 import { ProblemFilter } from './edge/problem.js';
 import { sameOrigin } from './edge/same-origin.js';
-import { EnclosureEntity } from './enclosures/enclosure.entity.js';
+import { refuseTooLarge } from './edge/refuse-too-large.js';
 import { EnclosuresController } from './enclosures/enclosures.controller.js';
+import { ShelfService } from './enclosures/shelf.service.js';
 import { EnclosureStore } from './enclosures/enclosure-store.js';
 import { JobQueue } from './jobs/queue.js';
 import { PublishingController } from './publishing/publishing.controller.js';
@@ -36,7 +38,7 @@ export interface AppOptions {
   prober?: ProberOptions;
 }
 
-/** The largest book that can be brought in, in bytes. */
+/** The largest file that is taken in, in bytes. */
 const LARGEST_UPLOAD = 200 * 2 ** 20;
 /** The largest chapter that can be saved. */
 const LARGEST_CHAPTER = '32mb';
@@ -50,18 +52,19 @@ class AppModule {
       module: AppModule,
       imports: [
         TypeOrmModule.forRoot({ ...dataSourceOptions(options.databaseUrl), retryAttempts: 0 }),
-        TypeOrmModule.forFeature([EnclosureEntity]),
         MulterModule.register({ dest: uploads, limits: { fileSize: LARGEST_UPLOAD, files: 1 } }),
       ],
       controllers: [
         FactsController,
         BooksController,
         ChecksController,
+        TitlesController,
         PublishingController,
         EnclosuresController,
       ],
       providers: [
         BooksService,
+        ShelfService,
         RepairsService,
         BringInService,
         ChecksService,
@@ -86,6 +89,7 @@ export async function createApp(options: AppOptions): Promise<NestExpressApplica
     abortOnError: false,
   });
   app.use(sameOrigin);
+  app.use(refuseTooLarge(LARGEST_UPLOAD));
   app.use(
     compression({
       filter: (request, response) =>

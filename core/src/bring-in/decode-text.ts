@@ -13,9 +13,12 @@ export function markedEncoding(bytes: Uint8Array): 'utf-16le' | 'utf-16be' | nul
   return null;
 }
 
-/** Text by its byte order mark, else by the encoding that it declares (the first group of the pattern), else as UTF-8. */
-export function decodeText(bytes: Uint8Array, declaration: RegExp): string {
-  const encoding = markedEncoding(bytes) ?? declaration.exec(headOf(bytes))?.[1] ?? 'utf-8';
+/**
+ * Text by its byte order mark, else by the encoding that was told with it (as by HTTP), else by the one that it declares
+ * (the first group of the pattern), else as UTF-8.
+ */
+export function decodeText(bytes: Uint8Array, declaration: RegExp, told?: string): string {
+  const encoding = markedEncoding(bytes) ?? told ?? declaration.exec(headOf(bytes))?.[1] ?? 'utf-8';
   try {
     return new TextDecoder(encoding).decode(bytes);
   } catch {

@@ -54,6 +54,17 @@ export function readHtml(text: string, name: string, mint: () => string): Brough
   return assemble(details, drafts, enclosures, tally, mint);
 }
 
+/** The title of a page of HTML, and what its site calls itself (`og:site_name`). */
+export function titleIn(html: string): { title: string; site: string } {
+  const document: Document = parse(html, { treeAdapter: adapter });
+  const named = findOne(
+    ({ name, attribs }) => name === 'meta' && attribs.property === 'og:site_name',
+    document.children,
+    true,
+  );
+  return { title: titleOfPage(document), site: named?.attribs.content?.trim() ?? '' };
+}
+
 function titleOfPage(document: Document): string {
   const title = getElementsByTagName('title', document.children, true)[0];
   return title ? textContent(title).replace(/\s+/g, ' ').trim() : '';

@@ -15,7 +15,7 @@ export interface Place {
 const WORDS = 60;
 
 /** Every place of a book by its id. A chapter's id is the place at its top. */
-export function placesOf(book: ReadBook): Map<string, Place> {
+export function placesOf(book: Pick<ReadBook, 'chapters'>): Map<string, Place> {
   const places = new Map<string, Place>();
   const add = (place: Place) => {
     if (!places.has(place.id)) places.set(place.id, place);

@@ -9,7 +9,8 @@ import type { Book, BookDetails, Chapter } from '../manuscript/index.js';
 import type { Format, Loss } from '../publish/index.js';
 import type { Answer, VerdictName } from '../reach/index.js';
 import type { Proof } from '../readback/index.js';
-import type { Repair } from '../repair/index.js';
+import type { Mention, MentionLink, Repair } from '../repair/index.js';
+import type { OtherBook, ShelfFile, Surroundings } from '../shelf/index.js';
 
 /** A book as the Library lists it. Times are ISO 8601. */
 export interface BookSummary extends Pick<BookDetails, 'id' | 'title' | 'subtitle' | 'author' | 'language'> {
@@ -28,6 +29,42 @@ export interface VersionedChapter extends Chapter {
 export interface Manuscript extends Omit<Book, 'chapters'> {
   chapters: VersionedChapter[];
   report: BringInReport | null;
+  /** Where readers get the book; `null` while it is nowhere to be had. */
+  address: string | null;
+  /** The files on its Shelf. */
+  files: ShelfFile[];
+  /** The other books of the Library; `places` only for those that this one leads to. */
+  books: SentBook[];
+}
+
+/** What the links of a book can lead to beside its text, as it came over the wire. */
+export function surroundingsOf({ files, books }: Pick<Manuscript, 'files' | 'books'>): Surroundings {
+  return {
+    files: new Map(files.map((file) => [file.id, file])),
+    books: new Map(books.map((book) => [book.id, { ...book, places: book.places && new Map(book.places) }])),
+  };
+}
+
+/** Another book as it travels: its places as pairs of id and words. */
+export interface SentBook extends Omit<OtherBook, 'places'> {
+  places: [string, string][] | null;
+}
+
+/** A file that was taken onto the Shelf, and what the author should know of it. */
+export interface ShelfTaken {
+  file: ShelfFile;
+  notes: string[];
+}
+
+/** The title of a web page, and the same as words for a link. */
+export interface PageTitle {
+  title: string;
+  words: string;
+}
+
+/** Mentions that are to become links. Stale ones are passed over. */
+export interface MentionsRequest extends MentionLink {
+  mentions: Pick<Mention, 'chapter' | 'from' | 'to' | 'text'>[];
 }
 
 /** The answer to a save: the version that it made. */
@@ -86,6 +123,8 @@ export interface ExportJob {
   proof: Proof | null;
   size: number | null;
   fileName: string;
+  /** How many files readers need next to it. */
+  beside: number;
   createdAt: string;
   finishedAt: string | null;
 }

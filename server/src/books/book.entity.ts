@@ -25,6 +25,10 @@ export class BookEntity {
   @Column({ type: 'json' })
   look: LinkLook;
 
+  /** Where readers get it. */
+  @Column({ type: 'varchar', nullable: true })
+  address: string | null;
+
   @Column({ type: 'json', nullable: true })
   report: BringInReport | null;
 

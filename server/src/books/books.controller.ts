@@ -1,4 +1,3 @@
-import { rm } from 'node:fs/promises';
 import {
   Body,
   Controller,
@@ -16,6 +15,7 @@ import {
 import { FileInterceptor } from '@nestjs/platform-express';
 import { ApiBody, ApiConsumes, ApiTags } from '@nestjs/swagger';
 import type { BringInReport } from '@vennet/core/bring-in';
+import type { Place } from '@vennet/core/manuscript';
 import type {
   BookSummary,
   ChapterSaved,
@@ -27,8 +27,15 @@ import type {
 } from '@vennet/core/wire';
 import { BringInService } from '../bring-in/bring-in.service.js';
 import { ChecksService } from '../checks/checks.service.js';
-import { ProblemError } from '../edge/problem.js';
-import { BookChangesDto, NewBookDto, NewChapterDto, RepairDto, SaveChapterDto } from './books.dto.js';
+import { withUpload } from '../edge/upload.js';
+import {
+  BookChangesDto,
+  MentionsDto,
+  NewBookDto,
+  NewChapterDto,
+  RepairDto,
+  SaveChapterDto,
+} from './books.dto.js';
 import { BooksService } from './books.service.js';
 import { RepairsService } from './repairs.service.js';
 
@@ -58,13 +65,7 @@ export class BooksController {
   @ApiBody({ schema: { type: 'object', properties: { file: { type: 'string', format: 'binary' } } } })
   @UseInterceptors(FileInterceptor('file'))
   async bringIn(@UploadedFile() file?: Express.Multer.File): Promise<{ id: string; report: BringInReport }> {
-    if (!file) throw new ProblemError(400, 'No file', 'Send the book as the field “file”.');
-    try {
-      // Browsers send file names as UTF-8; the parser takes them for Latin-1.
-      return await this.bringing.bringIn(file.path, Buffer.from(file.originalname, 'latin1').toString());
-    } finally {
-      await rm(file.path, { force: true });
-    }
+    return withUpload(file, ({ path, name }) => this.bringing.bringIn(path, name));
   }
 
   @Get('books/:id')
@@ -110,6 +111,18 @@ export class BooksController {
   @HttpCode(200)
   repair(@Param('id', ParseUUIDPipe) id: string, @Body() body: RepairDto): Promise<RepairDone> {
     return this.repairs.repair(id, body);
+  }
+
+  /** Makes links of mentions all over a book. */
+  @Post('books/:id/mentions')
+  @HttpCode(200)
+  mentions(@Param('id', ParseUUIDPipe) id: string, @Body() body: MentionsDto): Promise<RepairDone> {
+    return this.repairs.linkMentions(id, body);
+  }
+
+  @Get('books/:id/places')
+  places(@Param('id', ParseUUIDPipe) id: string): Promise<Place[]> {
+    return this.books.places(id);
   }
 
   @Get('books/:id/snapshots')

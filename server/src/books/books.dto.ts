@@ -1,6 +1,9 @@
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
 import type { Destination } from '@vennet/core/destination';
+import type { LinkLook } from '@vennet/core/manuscript';
+import { FORMATS, type Format } from '@vennet/core/publish';
 import {
+  ArrayMaxSize,
   IsArray,
   IsIn,
   IsInt,
@@ -13,7 +16,7 @@ import {
   Min,
 } from 'class-validator';
 import type { Repair } from '@vennet/core/repair';
-import type { RepairTarget } from '@vennet/core/wire';
+import type { MentionsRequest, RepairTarget } from '@vennet/core/wire';
 
 const LANGUAGE = /^[a-z]{2,3}(?:-[A-Za-z0-9]{2,8})*$/;
 
@@ -64,6 +67,17 @@ export class BookChangesDto {
   @IsString()
   @MaxLength(5000)
   description?: string;
+
+  @ApiPropertyOptional({ description: 'Where readers get the book: a web address; empty takes it away' })
+  @IsOptional()
+  @IsString()
+  @MaxLength(2000)
+  address?: string;
+
+  @ApiPropertyOptional({ description: 'How links look', type: 'object', additionalProperties: true })
+  @IsOptional()
+  @IsObject()
+  look?: LinkLook;
 }
 
 export class SaveChapterDto {
@@ -111,6 +125,31 @@ export class RepairDto {
   repair: Repair & { destination?: Destination };
 }
 
+export class MentionsDto {
+  @ApiProperty({ description: 'Where the new links lead', type: 'object', additionalProperties: true })
+  @IsObject()
+  destination: Destination;
+
+  @ApiProperty()
+  @IsString()
+  @MaxLength(1000)
+  hoverNote: string;
+
+  @ApiPropertyOptional({ type: 'object', additionalProperties: true, nullable: true })
+  @IsOptional()
+  @IsObject()
+  look: LinkLook | null;
+
+  @ApiProperty({
+    description: 'The mentions: { chapter, from, to, text }',
+    type: 'array',
+    items: { type: 'object' },
+  })
+  @IsArray()
+  @ArrayMaxSize(50_000)
+  mentions: MentionsRequest['mentions'];
+}
+
 export class NewCheckDto {
   @ApiPropertyOptional({ type: [String], description: 'Only these addresses; all of the book without them' })
   @IsOptional()
@@ -120,7 +159,7 @@ export class NewCheckDto {
 }
 
 export class NewExportDto {
-  @ApiProperty({ enum: ['epub', 'pdf'] })
-  @IsIn(['epub', 'pdf'], { message: 'A book can be made as “epub” or “pdf”.' })
-  format: 'epub' | 'pdf';
+  @ApiProperty({ enum: FORMATS })
+  @IsIn(FORMATS, { message: 'A book can be made as “epub”, “pdf” or “web”.' })
+  format: Format;
 }

@@ -5,21 +5,31 @@ import {
   DEFAULT_LOOK,
   emptyChapter,
   faultInChapter,
+  faultInLook,
+  placesOf,
   readBook,
+  readChapter,
   type Book,
+  type Place,
   type ReadBook,
 } from '@vennet/core/manuscript';
-import type { BookSummary, ChapterSaved, Manuscript, VersionedChapter } from '@vennet/core/wire';
-import { DataSource, IsNull } from 'typeorm';
+import { safeFileName } from '@vennet/core/shelf';
+import type { BookSummary, ChapterSaved, Manuscript, SentBook, VersionedChapter } from '@vennet/core/wire';
+import { DataSource, IsNull, Not } from 'typeorm';
 import { LOCAL_AUTHOR } from '../edge/author.js';
 import { notFound, ProblemError } from '../edge/problem.js';
-import { EnclosureEntity } from '../enclosures/enclosure.entity.js';
+import { EnclosureEntity, shelfFileOf } from '../enclosures/enclosure.entity.js';
+import { identify } from '../enclosures/identify.js';
+import { publicAddress } from '../edge/public-address.js';
 import { EnclosureStore } from '../enclosures/enclosure-store.js';
 import { BookEntity } from './book.entity.js';
 import type { BookChangesDto, NewBookDto, NewChapterDto, SaveChapterDto } from './books.dto.js';
 import { ChapterEntity } from './chapter.entity.js';
 import { asSent, columnsOf, storeText } from './chapter-text.js';
 import { mint } from './mint.js';
+
+/** A link to another book in the JSON of a chapter. */
+const BOOK_LINK = /"kind":"book","book":"([0-9a-f-]{36})"/g;
 
 /** Books and their chapters: how they are listed, made, read and saved. */
 @Injectable()
@@ -69,22 +79,28 @@ export class BooksService {
     const id = randomUUID();
     const now = new Date();
     const rows: EnclosureEntity[] = [];
-    for (const { id: enclosure, name, type, bytes } of enclosures) {
+    for (const { id: enclosure, name: given, type: told, bytes, picture } of enclosures) {
       const sha256 = await this.store.keep(bytes);
+      const name = safeFileName(given);
+      const type = picture ? told : await identify(this.store.pathOf(sha256), name);
       const file = {
         id: enclosure,
         bookId: id,
-        name: name.slice(0, 255),
+        name,
         type,
         size: String(bytes.length),
         sha256,
       };
-      rows.push({ ...file, createdBy: LOCAL_AUTHOR, createdAt: now });
+      rows.push({
+        ...file,
+        ...{ description: '', opensFor: 'everyone', travels: 'inside', address: null, earlier: [] },
+        ...{ createdBy: LOCAL_AUTHOR, createdAt: now, deletedAt: null },
+      });
     }
     const { title, subtitle, author, language, description, look } = book;
     await this.database.transaction(async (manager) => {
       const row: BookEntity = {
-        ...{ id, title, subtitle, author, language, description, look, report },
+        ...{ id, title, subtitle, author, language, description, look, report, address: null },
         ...{ createdBy: LOCAL_AUTHOR, createdAt: now, updatedAt: now, deletedAt: null },
       };
       await manager.insert(BookEntity, row as object);
@@ -103,20 +119,62 @@ export class BooksService {
     const chapters = await this.database
       .getRepository(ChapterEntity)
       .find({ where: { bookId: id }, order: { position: 'ASC' } });
-    const { title, subtitle, author, language, description, look, report } = book;
+    const { title, subtitle, author, language, description, look, report, address } = book;
     return {
-      ...{ id, title, subtitle, author, language, description, look, report },
+      ...{ id, title, subtitle, author, language, description, report, address },
+      // A look that was stored before it had all its parts.
+      look: { ...DEFAULT_LOOK, ...look },
       chapters: chapters.map(asSent),
+      files: (await this.enclosuresOf(id)).map(shelfFileOf),
+      books: await this.#otherBooks(id, chapters),
     };
+  }
+
+  /** The rest of the Library. The places of a book are read only where this one leads to it. */
+  async #otherBooks(id: string, chapters: ChapterEntity[]): Promise<SentBook[]> {
+    const books = await this.database
+      .getRepository(BookEntity)
+      .find({ where: { id: Not(id), deletedAt: IsNull() }, order: { title: 'ASC' } });
+    const linked = new Set(
+      chapters.flatMap(({ doc }) => [...doc.matchAll(BOOK_LINK)].map(([, other]) => other)),
+    );
+    return Promise.all(
+      books.map(async ({ id: other, title, author, address }) => ({
+        ...{ id: other, title, author, address },
+        places: linked.has(other)
+          ? (await this.places(other)).map(({ id: place, words }): [string, string] => [place, words])
+          : null,
+      })),
+    );
+  }
+
+  /** Every place of a book, in the order of the text. */
+  async places(id: string): Promise<Place[]> {
+    await this.book(id);
+    const chapters = await this.database
+      .getRepository(ChapterEntity)
+      .find({ where: { bookId: id }, order: { position: 'ASC' } });
+    return [...placesOf({ chapters: chapters.map((chapter) => readChapter(asSent(chapter))) }).values()];
   }
 
   async read(id: string): Promise<ReadBook> {
     return readBook(await this.manuscript(id));
   }
 
-  async change(id: string, changes: BookChangesDto): Promise<void> {
+  async change(id: string, { address, look, ...changes }: BookChangesDto): Promise<void> {
     await this.book(id);
-    await this.database.getRepository(BookEntity).update({ id }, { ...changes, updatedAt: new Date() });
+    const fault = look === undefined ? null : faultInLook(look);
+    if (fault)
+      throw new ProblemError(422, 'Refused look', `${fault}. Nothing was changed.`, { path: 'look' });
+    await this.database.getRepository(BookEntity).update(
+      { id },
+      {
+        ...changes,
+        ...(look === undefined ? {} : { look }),
+        ...(address === undefined ? {} : { address: publicAddress(address) }),
+        updatedAt: new Date(),
+      },
+    );
   }
 
   async setDeleted(id: string, deleted: boolean): Promise<void> {
@@ -184,7 +242,9 @@ export class BooksService {
   }
 
   async enclosuresOf(bookId: string): Promise<EnclosureEntity[]> {
-    return this.database.getRepository(EnclosureEntity).findBy({ bookId });
+    return this.database
+      .getRepository(EnclosureEntity)
+      .find({ where: { bookId, deletedAt: IsNull() }, order: { name: 'ASC' } });
   }
 
   /** The row of a book that is not removed. */

@@ -39,7 +39,7 @@ async function shownEverywhere(
   report: BringInReport,
 ): Promise<BroughtEnclosure> {
   const why = 'they became PNG, which every reading program shows';
-  if (PICTURE_EXTENSIONS[enclosure.type]) return enclosure;
+  if (!enclosure.picture || PICTURE_EXTENSIONS[enclosure.type]) return enclosure;
   const bytes = await sharp(enclosure.bytes).png().toBuffer();
   const line = report.changed.find((one) => one.why === why);
   if (line) line.count += 1;

@@ -1,9 +1,16 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { Injectable, type OnApplicationBootstrap } from '@nestjs/common';
-import { linksOf, placesOf } from '@vennet/core/manuscript';
-import { audit } from '@vennet/core/audit';
-import { verdictInside, verdictOf, type Answer, type VerdictName } from '@vennet/core/reach';
-import type { CheckRun, DestinationVerdict, JobState, LinkRow } from '@vennet/core/wire';
+import { audit, auditContext } from '@vennet/core/audit';
+import { linksOf, readBook } from '@vennet/core/manuscript';
+import { editionOf, hrefIn } from '@vennet/core/publish';
+import { askedAddress, verdictInside, verdictOf, type Answer, type VerdictName } from '@vennet/core/reach';
+import {
+  surroundingsOf,
+  type CheckRun,
+  type DestinationVerdict,
+  type JobState,
+  type LinkRow,
+} from '@vennet/core/wire';
 import { concat, concatMap, defer, from, Observable, of, Subject } from 'rxjs';
 import { DataSource, In, IsNull, type Repository } from 'typeorm';
 import { BooksService } from '../books/books.service.js';
@@ -51,10 +58,15 @@ export class ChecksService implements OnApplicationBootstrap {
         'A check is running',
         'The links of this book are being checked. Wait for it, or stop it first.',
       );
-    const book = await this.books.read(bookId);
+    const manuscript = await this.books.manuscript(bookId);
+    const surroundings = surroundingsOf(manuscript);
+    const asked = linksOf(readBook(manuscript)).map(({ destination }) =>
+      askedAddress(destination, surroundings),
+    );
     const wanted = hrefs && new Set(hrefs);
-    const web = linksOf(book).filter(({ kind, href }) => kind === 'web' && (!wanted || wanted.has(href)));
-    const destinations = [...new Set(web.map(({ href }) => href))];
+    const destinations = [...new Set(asked)].filter(
+      (href): href is string => href !== null && (!wanted || wanted.has(href)),
+    );
     const id = randomUUID();
     await this.database.transaction(async (manager) => {
       const run = {
@@ -198,16 +210,19 @@ export class ChecksService implements OnApplicationBootstrap {
 
   /** Every use of every link of a book with its verdict and findings. */
   async links(bookId: string): Promise<LinkRow[]> {
-    const book = await this.books.read(bookId);
-    const links = linksOf(book);
-    const findings = audit(links, { language: book.language });
+    const manuscript = await this.books.manuscript(bookId);
+    const surroundings = surroundingsOf(manuscript);
+    const edition = editionOf(readBook(manuscript), [], 'web', surroundings);
+    const { links, places } = edition;
+    const findings = audit(links, auditContext(manuscript.language, links, surroundings));
     const verdicts = new Map((await this.verdicts(bookId)).map(({ href, verdict }) => [href, verdict]));
-    const places = placesOf(book);
+    const inside = { ...surroundings, isPlace: (place: string) => places.has(place) };
     return links.map(({ id, kind, href, text, chapter, destination }) => ({
-      ...{ id, kind, href, text, chapter },
+      ...{ id, kind, text, chapter },
+      href: hrefIn(edition, { destination }) ?? href,
       verdict:
-        verdictInside(destination, (place) => places.has(place))?.verdict ??
-        verdicts.get(href) ??
+        verdictInside(destination, inside)?.verdict ??
+        verdicts.get(askedAddress(destination, surroundings) ?? href) ??
         'unchecked',
       findings: (findings.get(id) ?? []).map(({ rule, severity, message }) => ({ rule, severity, message })),
     }));

@@ -7,6 +7,7 @@ import { CheckRunEntity } from '../checks/check-run.entity.js';
 import { EnclosureEntity } from '../enclosures/enclosure.entity.js';
 import { ExportEntity } from '../publishing/export.entity.js';
 import { FirstThread1790000000000 } from './migrations/1790000000000-first-thread.js';
+import { Shelf1790200000000 } from './migrations/1790200000000-shelf.js';
 
 /** The connection to MariaDB. The tables are made by migrations only, which run at every start. */
 export function dataSourceOptions(url: string): DataSourceOptions {
@@ -17,7 +18,7 @@ export function dataSourceOptions(url: string): DataSourceOptions {
     charset: 'utf8mb4_unicode_ci',
     synchronize: false,
     migrationsRun: true,
-    migrations: [FirstThread1790000000000],
+    migrations: [FirstThread1790000000000, Shelf1790200000000],
     entities: [
       BookEntity,
       ChapterEntity,

@@ -43,19 +43,20 @@ export class ProblemFilter implements ExceptionFilter {
   }
 }
 
+export const problemTooLarge: Problem = {
+  type: 'about:blank',
+  title: 'Too large',
+  status: 413,
+  detail:
+    'This is larger than Vennet takes: 200 MB for a book or a file, 32 MB for the text of a chapter. Nothing was stored. A file this large can lie at a public address, and a link can lead there.',
+};
+
 function problemOf(error: unknown): Problem {
   if (error instanceof ProblemError) {
     const { title, detail, more } = error;
     return { type: 'about:blank', title, status: error.getStatus(), detail, ...more };
   }
-  if (error instanceof PayloadTooLargeException)
-    return {
-      type: 'about:blank',
-      title: 'Too large',
-      status: 413,
-      detail:
-        'This is larger than Vennet takes: 200 MB for a book, 32 MB for the text of a chapter. Nothing was stored.',
-    };
+  if (error instanceof PayloadTooLargeException) return problemTooLarge;
   if (error instanceof HttpException) {
     const status = error.getStatus();
     return {

@@ -1,4 +1,16 @@
+import type { OpensFor, ShelfFile, Travels } from '@vennet/core/shelf';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
+import { claimOf } from './identify.js';
+
+/** What a file was before it was replaced. */
+export interface EarlierVersion {
+  sha256: string;
+  size: number;
+  type: string;
+  name: string;
+  /** ISO 8601: when it was replaced. */
+  until: string;
+}
 
 /** A file that a book shows or links to; its bytes are in the store, by their hash. */
 @Entity('enclosures')
@@ -21,9 +33,38 @@ export class EnclosureEntity {
   @Column({ type: 'char', length: 64 })
   sha256: string;
 
+  @Column({ type: 'varchar', default: '' })
+  description: string;
+
+  @Column({ type: 'enum', enum: ['everyone', 'reviewers', 'author'], name: 'opens_for', default: 'everyone' })
+  opensFor: OpensFor;
+
+  @Column({ type: 'enum', enum: ['inside', 'beside', 'public'], default: 'inside' })
+  travels: Travels;
+
+  @Column({ type: 'varchar', nullable: true })
+  address: string | null;
+
+  /** The newest last. */
+  @Column({ type: 'json' })
+  earlier: EarlierVersion[];
+
   @Column({ type: 'varchar', name: 'created_by' })
   createdBy: string;
 
   @Column({ type: 'datetime', precision: 3, name: 'created_at' })
   createdAt: Date;
+
+  @Column({ type: 'datetime', precision: 3, name: 'deleted_at', nullable: true })
+  deletedAt: Date | null;
+}
+
+/** A file as it travels to the interface. */
+export function shelfFileOf(row: EnclosureEntity): ShelfFile {
+  const { id, name, type, sha256, description, opensFor, travels, address } = row;
+  return {
+    ...{ id, name, type, sha256, description, opensFor, travels, address },
+    size: Number(row.size),
+    claims: claimOf(name, type),
+  };
 }

@@ -1,33 +1,112 @@
-import { Controller, Get, Param, Res } from '@nestjs/common';
-import { ApiTags } from '@nestjs/swagger';
-import { InjectRepository } from '@nestjs/typeorm';
+import {
+  Body,
+  Controller,
+  Delete,
+  Get,
+  HttpCode,
+  Param,
+  ParseUUIDPipe,
+  Patch,
+  Post,
+  Query,
+  Res,
+  UploadedFile,
+  UseInterceptors,
+} from '@nestjs/common';
+import { FileInterceptor } from '@nestjs/platform-express';
+import { ApiBody, ApiConsumes, ApiQuery, ApiTags } from '@nestjs/swagger';
+import type { ShelfFile } from '@vennet/core/shelf';
+import type { ShelfTaken } from '@vennet/core/wire';
 import type { Response } from 'express';
-import { Repository } from 'typeorm';
-import { notFound } from '../edge/problem.js';
+import { BooksService } from '../books/books.service.js';
+import { withUpload } from '../edge/upload.js';
 import { EnclosureStore } from './enclosure-store.js';
-import { EnclosureEntity } from './enclosure.entity.js';
+import { ShelfChangesDto } from './shelf.dto.js';
+import { ShelfService } from './shelf.service.js';
+
+const FILE_BODY = { schema: { type: 'object', properties: { file: { type: 'string', format: 'binary' } } } };
 
 @ApiTags('enclosures')
-@Controller('api/enclosures')
+@Controller('api')
 export class EnclosuresController {
   constructor(
-    @InjectRepository(EnclosureEntity) private readonly enclosures: Repository<EnclosureEntity>,
+    private readonly shelf: ShelfService,
+    private readonly books: BooksService,
     private readonly store: EnclosureStore,
   ) {}
 
+  @Get('books/:id/enclosures')
+  async ofBook(@Param('id', ParseUUIDPipe) id: string): Promise<ShelfFile[]> {
+    await this.books.book(id);
+    return this.shelf.ofBook(id);
+  }
+
+  /** Takes a file onto the Shelf, sent as the multipart field `file`; with `as=picture` only if it can be shown. */
+  @Post('books/:id/enclosures')
+  @ApiConsumes('multipart/form-data')
+  @ApiBody(FILE_BODY)
+  @ApiQuery({ name: 'as', enum: ['file', 'picture'], required: false })
+  @UseInterceptors(FileInterceptor('file'))
+  async take(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Query('as') as?: string,
+    @UploadedFile() file?: Express.Multer.File,
+  ): Promise<ShelfTaken> {
+    return withUpload(file, async (upload) => {
+      await this.books.book(id);
+      return this.shelf.take(id, upload, as === 'picture');
+    });
+  }
+
+  @Patch('enclosures/:id')
+  change(@Param('id') id: string, @Body() body: ShelfChangesDto): Promise<ShelfFile> {
+    return this.shelf.change(id, body);
+  }
+
+  /** Puts a new version in the place of a file; everything that leads to it follows. */
+  @Post('enclosures/:id/replace')
+  @HttpCode(200)
+  @ApiConsumes('multipart/form-data')
+  @ApiBody(FILE_BODY)
+  @UseInterceptors(FileInterceptor('file'))
+  async replace(@Param('id') id: string, @UploadedFile() file?: Express.Multer.File): Promise<ShelfTaken> {
+    return withUpload(file, (upload) => this.shelf.replace(id, upload));
+  }
+
+  @Post('enclosures/:id/go-back')
+  @HttpCode(200)
+  goBack(@Param('id') id: string): Promise<ShelfFile> {
+    return this.shelf.goBack(id);
+  }
+
+  @Delete('enclosures/:id')
+  @HttpCode(204)
+  remove(@Param('id') id: string): Promise<void> {
+    return this.shelf.setDeleted(id, true);
+  }
+
+  /** Takes the removal of a file back. */
+  @Post('enclosures/:id/put-back')
+  @HttpCode(204)
+  putBack(@Param('id') id: string): Promise<void> {
+    return this.shelf.setDeleted(id, false);
+  }
+
   /** The file itself. It may be anything, so nothing in it is allowed to run. */
-  @Get(':id')
+  @Get('enclosures/:id')
   async file(@Param('id') id: string, @Res() response: Response): Promise<void> {
-    const enclosure = await this.enclosures.findOneBy({ id });
-    if (!enclosure) throw notFound('file');
+    const { type, sha256, name } = await this.shelf.row(id);
     response
       .set({
-        'content-type': enclosure.type,
+        'content-type': type.startsWith('text/') ? `${type}; charset=utf-8` : type,
         'content-security-policy': "sandbox; default-src 'none'; style-src 'unsafe-inline'",
+        'content-disposition': `inline; filename*=UTF-8''${encodeURIComponent(name)}`,
         'x-content-type-options': 'nosniff',
-        'cache-control': 'private, max-age=31536000, immutable',
+        // A file can be replaced, so its bytes are asked for by their hash each time.
+        'cache-control': 'private, no-cache',
+        etag: `"${sha256}"`,
       })
-      .sendFile(this.store.pathOf(enclosure.sha256), { dotfiles: 'allow' }, (error) => {
+      .sendFile(this.store.pathOf(sha256), { dotfiles: 'allow', lastModified: false }, (error) => {
         if (error && !response.headersSent) response.status(404).end();
       });
   }

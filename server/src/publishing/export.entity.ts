@@ -3,6 +3,12 @@ import type { Proof } from '@vennet/core/readback';
 import type { JobState } from '@vennet/core/wire';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
+/** A file that readers need next to the made one: its path there, and its bytes by their hash. */
+export interface BesideFile {
+  path: string;
+  sha256: string;
+}
+
 @Entity('exports')
 export class ExportEntity {
   @PrimaryColumn({ type: 'char', length: 36 })
@@ -11,7 +17,7 @@ export class ExportEntity {
   @Column({ type: 'char', length: 36, name: 'book_id' })
   bookId: string;
 
-  @Column({ type: 'enum', enum: ['epub', 'pdf'] })
+  @Column({ type: 'enum', enum: ['epub', 'pdf', 'web'] })
   format: Format;
 
   @Column({ type: 'enum', enum: ['waiting', 'running', 'done', 'failed', 'stopped'] })
@@ -31,6 +37,9 @@ export class ExportEntity {
 
   @Column({ type: 'varchar', name: 'file_name' })
   fileName: string;
+
+  @Column({ type: 'json' })
+  beside: BesideFile[];
 
   @Column({ type: 'varchar', name: 'created_by' })
   createdBy: string;

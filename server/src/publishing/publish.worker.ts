@@ -1,14 +1,25 @@
 import { readFileSync } from 'node:fs';
 import { parentPort, workerData } from 'node:worker_threads';
-import { readBook, type Book } from '@vennet/core/manuscript';
-import { editionOf, expectedLinks, makeEpub, type Edition, type Format } from '@vennet/core/publish';
-import { linksInEpub, linksInPdf, prove, type Proof } from '@vennet/core/readback';
+import { readBook } from '@vennet/core/manuscript';
+import {
+  editionOf,
+  expectedLinks,
+  filesBeside,
+  makeEpub,
+  makeWebPage,
+  PICTURE_EXTENSIONS,
+  type Edition,
+  type Format,
+} from '@vennet/core/publish';
+import { linksInEpub, linksInPdf, linksInWebPage, prove, type Proof } from '@vennet/core/readback';
+import { surroundingsOf, type Manuscript } from '@vennet/core/wire';
 import type { WorkerSays } from '../jobs/in-worker.js';
+import { annotate } from '../typesetting/annotate.js';
 import { TypesettingError, typesetPdf } from '../typesetting/typeset.js';
 
 export interface PublishInput {
   format: Format;
-  book: Book;
+  book: Manuscript;
   enclosures: { id: string; name: string; type: string; path: string }[];
   modified: Date;
 }
@@ -23,6 +34,8 @@ export interface Published {
   bytes: Uint8Array;
   proof: Proof;
   notes: string[];
+  /** The files that readers need next to the made one: their paths, by the ids of their enclosures. */
+  beside: [string, string][];
 }
 
 const input = workerData as PublishInput;
@@ -30,34 +43,60 @@ const say = (message: WorkerSays<PublishProgress, Published>) => parentPort?.pos
 const progress = (stage: string, done = 0, total = 0) =>
   say({ says: 'progress', progress: { stage, done, total } });
 
+const makers: Record<
+  Format,
+  (edition: Edition) => Omit<Published, 'beside'> | Promise<Omit<Published, 'beside'>>
+> = {
+  epub,
+  pdf,
+  web,
+};
+
 try {
   progress('Reading the book');
+  const surroundings = surroundingsOf(input.book);
+  const inside = (id: string) => {
+    const file = surroundings.files.get(id);
+    return file?.travels === 'inside' && file.opensFor === 'everyone';
+  };
   const files = input.enclosures.map(({ path, ...file }) => ({
     ...file,
-    bytes: new Uint8Array(readFileSync(path)),
+    bytes: new Uint8Array(inside(file.id) || PICTURE_EXTENSIONS[file.type] ? readFileSync(path) : []),
   }));
-  const edition = editionOf(readBook(input.book), files);
-  say({ says: 'done', result: input.format === 'epub' ? epub(edition) : await pdf(edition) });
+  const edition = editionOf(readBook(input.book), files, input.format, surroundings);
+  const made = await makers[input.format](edition);
+  const beside = filesBeside(edition).map(([path, { id }]): [string, string] => [id, path]);
+  say({ says: 'done', result: { ...made, beside } });
 } catch (error) {
   if (!(error instanceof TypesettingError)) throw error;
   const where = error.chapter ? `The chapter “${error.chapter}” can’t be set` : 'The book can’t be set';
   say({ says: 'refused', reason: { message: `${where}: ${error.why}.` } });
 }
 
-function epub(edition: Edition): Published {
+function epub(edition: Edition): Omit<Published, 'beside'> {
   progress('Writing the chapters');
   const bytes = makeEpub(edition, { modified: input.modified });
   progress('Reading the file back');
-  return { bytes, proof: prove(expectedLinks(edition, 'epub'), linksInEpub(bytes)), notes: [] };
+  return { bytes, proof: prove(expectedLinks(edition), linksInEpub(bytes)), notes: [] };
 }
 
-async function pdf(edition: Edition): Promise<Published> {
+function web(edition: Edition): Omit<Published, 'beside'> {
+  progress('Writing the page');
+  const bytes = makeWebPage(edition);
+  progress('Reading the file back');
+  const paths = new Set(filesBeside(edition).map(([path]) => path));
+  return { bytes, proof: prove(expectedLinks(edition), linksInWebPage(bytes, paths)), notes: [] };
+}
+
+async function pdf(edition: Edition): Promise<Omit<Published, 'beside'>> {
   progress('Setting the pages');
-  const { bytes, places, notes } = typesetPdf(edition);
+  const { bytes: set, places, notes } = typesetPdf(edition);
+  progress('Writing what is said of the links');
+  const bytes = await annotate(set, edition);
   const back = await linksInPdf(bytes.slice(), places, (done, total) =>
     progress('Reading the file back', done, total),
   );
-  const expected = expectedLinks(edition, 'pdf').map((link) => {
+  const expected = expectedLinks(edition).map((link) => {
     const same = back.samePlace.get(link.href.slice(1));
     return link.href.startsWith('#') && same ? { ...link, href: `#${same}` } : link;
   });

@@ -1,8 +1,10 @@
+import { pipeline } from 'node:stream/promises';
 import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Post, Res } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import type { ExportJob, FormPreview } from '@vennet/core/wire';
 import type { Response } from 'express';
 import { NewExportDto } from '../books/books.dto.js';
+import { archiveOf } from './archive.js';
 import { PublishingService } from './publishing.service.js';
 
 @ApiTags('exports')
@@ -43,5 +45,13 @@ export class PublishingController {
     const { path, name, type } = await this.publishing.file(id);
     response.set({ 'content-type': type, 'x-content-type-options': 'nosniff' });
     response.attachment(name).sendFile(path, { dotfiles: 'allow' });
+  }
+
+  /** The made file with those that belong next to it, as one archive; it is written while it is sent. */
+  @Get('exports/:id/bundle')
+  async bundle(@Param('id', ParseUUIDPipe) id: string, @Res() response: Response): Promise<void> {
+    const { name, files } = await this.publishing.bundle(id);
+    response.set({ 'content-type': 'application/zip', 'x-content-type-options': 'nosniff' }).attachment(name);
+    await pipeline(archiveOf(files), response);
   }
 }

@@ -2,8 +2,9 @@ import { randomUUID } from 'node:crypto';
 import { mkdir, rename, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Injectable, type OnApplicationBootstrap } from '@nestjs/common';
-import { editionOf, lossesIn, type Format } from '@vennet/core/publish';
-import type { ExportJob, FormPreview } from '@vennet/core/wire';
+import { readBook } from '@vennet/core/manuscript';
+import { editionOf, FORMATS, lossesIn, type Format } from '@vennet/core/publish';
+import { surroundingsOf, type ExportJob, type FormPreview } from '@vennet/core/wire';
 import { DataSource, In, type Repository } from 'typeorm';
 import { BooksService } from '../books/books.service.js';
 import { RepairsService } from '../books/repairs.service.js';
@@ -12,7 +13,7 @@ import { notFound, ProblemError } from '../edge/problem.js';
 import { EnclosureStore } from '../enclosures/enclosure-store.js';
 import { inWorker, WorkerRefusal } from '../jobs/in-worker.js';
 import { JobQueue, ShutdownError } from '../jobs/queue.js';
-import { ExportEntity } from './export.entity.js';
+import { ExportEntity, type BesideFile } from './export.entity.js';
 import type { Published, PublishInput, PublishProgress } from './publish.worker.js';
 
 /** Made files are written here. */
@@ -20,7 +21,13 @@ export abstract class ExportDirectory {
   abstract readonly path: string;
 }
 
-const TYPES: Record<Format, string> = { epub: 'application/epub+zip', pdf: 'application/pdf' };
+const TYPES: Record<Format, string> = {
+  epub: 'application/epub+zip',
+  pdf: 'application/pdf',
+  web: 'text/html; charset=utf-8',
+};
+const ENDINGS: Record<Format, string> = { epub: 'epub', pdf: 'pdf', web: 'html' };
+const WORDS: Record<Format, string> = { epub: 'an e-book', pdf: 'a PDF', web: 'a web page' };
 
 /** Makes files of books in a worker, reads them back, and keeps the file with its proof. */
 @Injectable()
@@ -55,9 +62,19 @@ export class PublishingService implements OnApplicationBootstrap {
         'This file is being made. Wait for it, or stop it first.',
       );
     const id = randomUUID();
-    await this.repairs.snapshot(bookId, `Published as ${format === 'epub' ? 'an e-book' : 'a PDF'}`);
+    await this.repairs.snapshot(bookId, `Published as ${WORDS[format]}`);
     await this.#exports.insert({
-      ...{ id, bookId, format, state: 'waiting', message: '', notes: [], proof: null, size: null },
+      ...{
+        id,
+        bookId,
+        format,
+        state: 'waiting',
+        message: '',
+        notes: [],
+        proof: null,
+        size: null,
+        beside: [],
+      },
       ...{
         fileName: fileName(title, format),
         createdBy: LOCAL_AUTHOR,
@@ -77,14 +94,17 @@ export class PublishingService implements OnApplicationBootstrap {
     const job = await this.#exports.findOneByOrFail({ id });
     await this.#exports.update({ id }, { state: 'running' });
     try {
-      const { bytes, proof, notes } = await this.#make(job, signal);
+      const { bytes, proof, notes, beside } = await this.#make(job, signal);
       const path = this.#pathOf(job);
       await mkdir(this.directory.path, { recursive: true });
       await writeFile(`${path}.unfinished`, bytes);
       await rename(`${path}.unfinished`, path);
       await this.#exports.update(
         { id },
-        { state: 'done', proof, notes, size: String(bytes.length), finishedAt: new Date() },
+        {
+          ...{ state: 'done', proof, notes, size: String(bytes.length), finishedAt: new Date() },
+          beside: await this.#kept(job.bookId, beside),
+        },
       );
     } catch (error) {
       await rm(`${this.#pathOf(job)}.unfinished`, { force: true });
@@ -107,7 +127,7 @@ export class PublishingService implements OnApplicationBootstrap {
   }
 
   async #make({ id, bookId, format }: ExportEntity, signal: AbortSignal): Promise<Published> {
-    const { report: _report, ...book } = await this.books.manuscript(bookId);
+    const book = await this.books.manuscript(bookId);
     const enclosures = (await this.books.enclosuresOf(bookId)).map(
       ({ id: enclosure, name, type, sha256 }) => ({
         ...{ id: enclosure, name, type },
@@ -118,6 +138,15 @@ export class PublishingService implements OnApplicationBootstrap {
     return inWorker<PublishProgress, Published>(new URL('./publish.worker.js', import.meta.url), input, {
       signal,
       progress: (progress) => this.#progress.set(id, progress),
+    });
+  }
+
+  /** Files are named by their hash, so that a bundle holds what was there when the file was made. */
+  async #kept(bookId: string, beside: [string, string][]): Promise<BesideFile[]> {
+    const rows = new Map((await this.books.enclosuresOf(bookId)).map((row) => [row.id, row.sha256]));
+    return beside.flatMap(([id, path]) => {
+      const sha256 = rows.get(id);
+      return sha256 ? [{ path, sha256 }] : [];
     });
   }
 
@@ -138,6 +167,19 @@ export class PublishingService implements OnApplicationBootstrap {
     return rows.map((row) => this.#asSent(row));
   }
 
+  /** The made file and those that belong next to it, by their paths in an archive. */
+  async bundle(id: string): Promise<{ name: string; files: { path: string; from: string }[] }> {
+    const { path, name } = await this.file(id);
+    const { beside } = await this.#entity(id);
+    return {
+      name: name.replace(/\.\w+$/, '.zip'),
+      files: [
+        { path: name, from: path },
+        ...beside.map((file) => ({ path: file.path, from: this.store.pathOf(file.sha256) })),
+      ],
+    };
+  }
+
   async file(id: string): Promise<{ path: string; name: string; type: string }> {
     const job = await this.#entity(id);
     if (job.state !== 'done')
@@ -146,19 +188,19 @@ export class PublishingService implements OnApplicationBootstrap {
   }
 
   async previews(bookId: string): Promise<FormPreview[]> {
-    const book = await this.books.read(bookId);
+    const manuscript = await this.books.manuscript(bookId);
+    const book = readBook(manuscript);
+    const surroundings = surroundingsOf(manuscript);
     const files = (await this.books.enclosuresOf(bookId)).map(({ id, name, type }) => ({
       id,
       name,
       type,
       bytes: new Uint8Array(),
     }));
-    const edition = editionOf(book, files);
-    return (['epub', 'pdf'] as const).map((format) => ({
-      format,
-      links: edition.links.length,
-      losses: lossesIn(edition, format),
-    }));
+    return FORMATS.map((format) => {
+      const edition = editionOf(book, files, format, surroundings);
+      return { format, links: edition.links.length, losses: lossesIn(edition) };
+    });
   }
 
   async #entity(id: string): Promise<ExportEntity> {
@@ -176,6 +218,7 @@ export class PublishingService implements OnApplicationBootstrap {
     const { stage = '', done = 0, total = 0 } = this.#progress.get(id) ?? {};
     return {
       ...{ id, format, state, stage, done, total, message, notes, proof, fileName: name },
+      beside: job.beside.length,
       size: job.size === null ? null : Number(job.size),
       createdAt: job.createdAt.toISOString(),
       finishedAt: job.finishedAt?.toISOString() ?? null,
@@ -191,5 +234,5 @@ function fileName(title: string, format: Format): string {
     .replace(/^-+|-+$/g, '')
     .toLowerCase()
     .slice(0, 80);
-  return `${words || 'book'}.${format}`;
+  return `${words || 'book'}.${ENDINGS[format]}`;
 }

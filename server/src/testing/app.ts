@@ -13,10 +13,12 @@ export interface TestApp {
     body?: unknown,
     headers?: Record<string, string>,
   ): Promise<{ status: number; body: Body }>;
-  upload(
+  /** Sends a file as the field `file`: a book to bring in, or whatever `path` takes. */
+  upload<Body = { id: string; detail: string }>(
     name: string,
     bytes: Uint8Array | string,
-  ): Promise<{ status: number; body: { id: string; detail: string } }>;
+    path?: string,
+  ): Promise<{ status: number; body: Body }>;
   address: string;
   directory: string;
   world: World;
@@ -64,11 +66,11 @@ export async function startTestApp({ sites = [], fallback, prober }: TestAppOpti
       const text = await response.text();
       return { status: response.status, body: (text === '' ? null : JSON.parse(text)) as never };
     },
-    async upload(name, bytes) {
+    async upload(name, bytes, path = 'books/bring-in') {
       const form = new FormData();
       form.append('file', new Blob([bytes as BlobPart]), name);
-      const response = await fetch(`${address}/api/books/bring-in`, { method: 'POST', body: form });
-      return { status: response.status, body: (await response.json()) as { id: string; detail: string } };
+      const response = await fetch(`${address}/api/${path}`, { method: 'POST', body: form });
+      return { status: response.status, body: (await response.json()) as never };
     },
     async stop() {
       await app.close();

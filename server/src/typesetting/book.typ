@@ -24,10 +24,11 @@
 #show figure.caption: set par(justify: false)
 #show figure.caption: set text(size: 9.5pt)
 
-#let linked(body) = {
-  let painted = text(fill: rgb(book.look.light), body)
-  if book.look.underline == "solid" { underline(offset: 1.8pt, stroke: 0.5pt, painted) }
-  else if book.look.underline == "dotted" { underline(offset: 1.8pt, stroke: (thickness: 0.6pt, dash: "densely-dotted"), painted) }
+#let linked(body, own) = {
+  let look = if own == none { book.look } else { own }
+  let painted = text(fill: rgb(look.light), weight: if look.weight == "strong" { "bold" } else { "regular" }, body)
+  if look.underline == "solid" { underline(offset: 1.8pt, stroke: 0.5pt, painted) }
+  else if look.underline == "dotted" { underline(offset: 1.8pt, stroke: (thickness: 0.6pt, dash: "densely-dotted"), painted) }
   else { painted }
 }
 
@@ -54,7 +55,7 @@
     else if node.t == "sup" { super(inline(node.c)) }
     else if node.t == "br" { linebreak() }
     else if node.t == "anchor" { spot(node.id) }
-    else if node.t == "link" { leads(node, linked(inline(node.c))) }
+    else if node.t == "link" { leads(node, linked(inline(node.c), node.look)) }
     else if node.t == "picture" { spot(node.at("id", default: none)); box(picture(node, height: 1.2em)) }
   }
 }
@@ -67,20 +68,41 @@
         if index > 0 { linebreak() }
         line.replace(" ", "\u{a0}")
       }
-    } else if node.t == "link" { leads(node, linked(preformatted(node.c))) }
+    } else if node.t == "link" { leads(node, linked(preformatted(node.c), node.look)) }
     else if node.t == "anchor" { spot(node.id) }
     else if "c" in node { preformatted(node.c) }
   }
 }
 
+// Parts of a picture that lead somewhere lie over it, in shares of its size.
+#let areas-of(node, width, height) = {
+  for area in node.areas {
+    let frame = if area.frame == none { none } else {
+      let dash = if area.frame.line == "solid" { "solid" } else if area.frame.line == "dashed" { "dashed" } else { "dotted" }
+      (paint: rgb(area.frame.colour), thickness: area.frame.width * 1pt, dash: dash)
+    }
+    // A frame is drawn within its box, as on screen.
+    let inset = if area.frame == none { 0pt } else { area.frame.width * 0.5pt }
+    let w = area.width * width
+    let h = area.height * height
+    place(top + left, dx: area.x * width, dy: area.y * height, leads(area, box(width: w, height: h, if frame != none {
+      place(top + left, dx: inset, dy: inset, pdf.artifact(rect(width: w - 2 * inset, height: h - 2 * inset, stroke: frame)))
+    })))
+  }
+}
+
 #let figure-of(node) = {
-  let drawn = if node.src == none or node.decorative { picture(node) } else {
+  let shown = if node.src == none { leads(node, picture(node)) } else {
     layout(size => {
-      let natural = measure(image(node.src, alt: node.alt))
-      picture(node, width: calc.min(size.width, natural.width, 150mm * (natural.width / natural.height)))
+      let natural = measure(image(node.src))
+      let ratio = natural.width / natural.height
+      let wanted = if node.width == none { natural.width } else { size.width * node.width / 100 }
+      let width = calc.min(size.width, wanted, 150mm * ratio)
+      let height = width / ratio
+      // One box for picture and areas, so that both move together.
+      box(width: width, height: height, { leads(node, picture(node, width: width, height: height)); areas-of(node, width, height) })
     })
   }
-  let shown = leads(node, drawn)
   if node.caption.len() == 0 { align(center, shown) }
   else { figure(shown, caption: inline(node.caption), kind: "picture", supplement: none, numbering: none) }
 }
@@ -142,6 +164,17 @@
   }
   spot(if chapter.id == "" { none } else { chapter.id })
   blocks(chapter.blocks)
+}
+
+#if book.list.entries.len() > 0 {
+  heading(level: 1, supplement: book.list.title, book.list.title)
+  for entry in book.list.entries {
+    par({ spot(entry.id); strong(entry.name); linebreak(); entry.about })
+  }
+}
+
+#for file in book.attached {
+  pdf.attach("/" + file.path, relationship: "supplement", mime-type: file.type, description: file.description)
 }
 
 #context [#metadata(json(bytes(sys.inputs.places)).map(id => (id: id, ..query(label(id)).first().location().position()))) <places>]

@@ -4,6 +4,7 @@ import { NodeCompiler, type NodeTypstDocument } from '@myriaddreamin/typst-ts-no
 import {
   contentsTitle,
   expectedLinks,
+  filesInside,
   PICTURE_EXTENSIONS,
   typesetBook,
   type Edition,
@@ -43,8 +44,11 @@ export function typesetPdf(edition: Edition): TypesetPdf {
     compiler.mapShadow(WORKSPACE + path, Buffer.from(bytes));
   }
   const data = typesetBook(edition, pictures);
-  const targets = [...new Set(expectedLinks(edition, 'pdf').map(({ href }) => href))].filter(
-    (href) => href.startsWith('#') && edition.places.has(href.slice(1)),
+  for (const [path, { id }] of filesInside(edition))
+    compiler.mapShadow(WORKSPACE + path, Buffer.from(edition.enclosures.get(id)?.bytes ?? []));
+  const entries = new Set(data.list.entries.map(({ id }) => id));
+  const targets = [...new Set(expectedLinks(edition).map(({ href }) => href))].filter(
+    (href) => href.startsWith('#') && (edition.places.has(href.slice(1)) || entries.has(href.slice(1))),
   );
   const compile = (book: TypesetBook, places: string[]) => {
     compiler.mapShadow(`${WORKSPACE}book.json`, Buffer.from(JSON.stringify(book)));
@@ -60,7 +64,7 @@ export function typesetPdf(edition: Edition): TypesetPdf {
   if (!compiled.result) {
     const why = compiled.takeError()?.shortDiagnostics.map(messageOf).join('; ') ?? 'unknown fault';
     const culprit = data.chapters.find((chapter) =>
-      compile({ ...data, chapters: [withoutPlaces(chapter)] }, []).hasError(),
+      compile({ ...data, chapters: [withoutPlaces(chapter)], attached: [] }, []).hasError(),
     );
     throw new TypesettingError(why, culprit?.title ?? null);
   }

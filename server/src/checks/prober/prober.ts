@@ -5,6 +5,7 @@ import { makeConnector, type ConnectorOptions } from './connector.js';
 import { failureOf } from './failure.js';
 import { HostSlots } from './host-slots.js';
 import { inTurn } from './in-turn.js';
+import { readPage, type PageHead } from './read-page.js';
 
 export interface ProberOptions extends Partial<ConnectorOptions> {
   /** Probes under way at one time. */
@@ -74,6 +75,12 @@ export class Prober {
         return null;
       },
     );
+  }
+
+  /** The beginning of one page, for its title. @throws PageError, or what the network threw */
+  page(href: string): Promise<PageHead> {
+    const { requestTimeout: timeout } = this.#options;
+    return readPage(href, { dispatcher: this.#dispatcher, timeout, userAgent: USER_AGENT });
   }
 
   async close(): Promise<void> {

@@ -1,0 +1,164 @@
+import { stat } from 'node:fs/promises';
+import { Injectable } from '@nestjs/common';
+import { safeFileName, type ShelfFile } from '@vennet/core/shelf';
+import type { ShelfTaken } from '@vennet/core/wire';
+import { DataSource, IsNull, type Repository } from 'typeorm';
+import { mint } from '../books/mint.js';
+import { LOCAL_AUTHOR } from '../edge/author.js';
+import { notFound, ProblemError } from '../edge/problem.js';
+import { publicAddress } from '../edge/public-address.js';
+import type { Upload } from '../edge/upload.js';
+import { EnclosureStore } from './enclosure-store.js';
+import { EnclosureEntity, shelfFileOf } from './enclosure.entity.js';
+import { claimOf, identify } from './identify.js';
+import { checkPicture } from './picture-check.js';
+import type { ShelfChangesDto } from './shelf.dto.js';
+
+interface Content {
+  name: string;
+  type: string;
+  size: string;
+  sha256: string;
+  notes: string[];
+}
+
+/** The files of a book: taken in, replaced, renamed, removed and put back. A link names a file by its id, which stays. */
+@Injectable()
+export class ShelfService {
+  readonly #rows: Repository<EnclosureEntity>;
+
+  constructor(
+    database: DataSource,
+    private readonly store: EnclosureStore,
+  ) {
+    this.#rows = database.getRepository(EnclosureEntity);
+  }
+
+  async ofBook(bookId: string): Promise<ShelfFile[]> {
+    const rows = await this.#rows.find({ where: { bookId, deletedAt: IsNull() }, order: { name: 'ASC' } });
+    return rows.map(shelfFileOf);
+  }
+
+  /** Takes a file in; `asPicture`: only if it can be shown. @throws ProblemError, and then nothing is kept */
+  async take(bookId: string, upload: Upload, asPicture: boolean): Promise<ShelfTaken> {
+    const { notes, ...content } = await this.#read(upload, asPicture);
+    const row: EnclosureEntity = {
+      ...{ id: mint(), bookId, ...content, description: '', opensFor: 'everyone', travels: 'inside' },
+      ...{ address: null, earlier: [], createdBy: LOCAL_AUTHOR, createdAt: new Date(), deletedAt: null },
+    };
+    await this.#rows.insert(row);
+    return { file: shelfFileOf(row), notes };
+  }
+
+  /** Puts a new version in the place of a file: every link and picture follows. The old one can be gone back to. */
+  async replace(id: string, upload: Upload): Promise<ShelfTaken> {
+    const row = await this.row(id);
+    const wasPicture = row.type.startsWith('image/');
+    const { notes, ...content } = await this.#read(upload, wasPicture);
+    const { sha256, type, name } = row;
+    const old = { sha256, type, name, size: Number(row.size), until: new Date().toISOString() };
+    // The name stays what links and readers know; only its ending follows the type.
+    const changed = { ...content, name: withEnding(name, content.name), earlier: [...row.earlier, old] };
+    await this.#rows.update({ id }, changed);
+    return { file: shelfFileOf({ ...row, ...changed }), notes };
+  }
+
+  /** Takes the last replacement back. */
+  async goBack(id: string): Promise<ShelfFile> {
+    const row = await this.row(id);
+    const earlier = [...row.earlier];
+    const old = earlier.pop();
+    if (!old)
+      throw new ProblemError(
+        409,
+        'No earlier version',
+        'This file was not replaced, so there is nothing to go back to.',
+      );
+    const { sha256, type, name, size } = old;
+    const changed = { sha256, type, name, size: String(size), earlier };
+    await this.#rows.update({ id }, changed);
+    return shelfFileOf({ ...row, ...changed });
+  }
+
+  async change(id: string, { address, name, ...more }: ShelfChangesDto): Promise<ShelfFile> {
+    const row = await this.row(id);
+    const changed = {
+      ...more,
+      ...(name === undefined ? {} : { name: safeFileName(name) }),
+      ...(address === undefined ? {} : { address: publicAddress(address) }),
+    };
+    if (Object.values(changed).some((value) => value !== undefined)) await this.#rows.update({ id }, changed);
+    return shelfFileOf({ ...row, ...changed });
+  }
+
+  async setDeleted(id: string, deleted: boolean): Promise<void> {
+    const result = await this.#rows.update({ id }, { deletedAt: deleted ? new Date() : null });
+    if (result.affected === 0) throw notFound('file');
+  }
+
+  /** The row of a file that is on a Shelf. */
+  async row(id: string): Promise<EnclosureEntity> {
+    const row = await this.#rows.findOneBy({ id, deletedAt: IsNull() });
+    if (!row) throw notFound('file');
+    return row;
+  }
+
+  async #read({ path, name }: Upload, asPicture: boolean): Promise<Content> {
+    const { size } = await stat(path);
+    const safe = safeFileName(name);
+    if (size === 0)
+      throw new ProblemError(
+        422,
+        'The file is empty',
+        `“${safe}” is empty, so nothing was kept. Choose it again, or export it anew from the program that made it.`,
+      );
+    const type = await identify(path, safe);
+    if (!asPicture && !type.startsWith('image/'))
+      return {
+        ...{ name: safe, type, size: String(size) },
+        sha256: await this.store.keepFile(path),
+        notes: claimNotes(safe, type),
+      };
+    const picture = await checkPicture(path, size);
+    if ('fault' in picture) {
+      if (asPicture)
+        throw new ProblemError(
+          422,
+          'The picture can’t be shown',
+          `“${safe}”: ${picture.fault}. Nothing was kept, and the text is as it was. Save it anew as PNG, JPEG or SVG and try again.`,
+        );
+      return {
+        ...{ name: safe, type, size: String(size) },
+        sha256: await this.store.keepFile(path),
+        notes: [...claimNotes(safe, type), `It can’t be shown in the text: ${picture.fault}.`],
+      };
+    }
+    const kept = asPicture || picture.type === 'image/svg+xml' ? picture : null;
+    if (!kept)
+      return {
+        ...{ name: safe, type, size: String(size) },
+        sha256: await this.store.keepFile(path),
+        notes: claimNotes(safe, type),
+      };
+    const shown = kept.type === type ? safe : safe.replace(/\.\w+$/, '') + '.png';
+    return {
+      ...{ name: shown, type: kept.type, size: String(kept.bytes.length) },
+      sha256: await this.store.keep(kept.bytes),
+      notes: [...claimNotes(shown, kept.type), ...(kept.changed ? [kept.changed] : [])],
+    };
+  }
+}
+
+function claimNotes(name: string, type: string): string[] {
+  const claim = claimOf(name, type);
+  return claim
+    ? [
+        `Its name says that it is a ${claim}, but by its content it is “${type}”. Give it its true ending, or readers’ programs may refuse it.`,
+      ]
+    : [];
+}
+
+function withEnding(name: string, other: string): string {
+  const ending = /\.\w+$/.exec(other)?.[0] ?? '';
+  return name.replace(/\.\w+$/, '') + ending;
+}
