@@ -9,6 +9,8 @@ import { Library } from './library/Library.js';
 import { Publish } from './publish/Publish.js';
 import { Register } from './register/Register.js';
 import { useFacts } from './store/facts.js';
+import { setGo } from './write/go-to-book.js';
+import { Shelf } from './shelf/Shelf.js';
 import { Write } from './write/Write.js';
 
 const router = createBrowserRouter([
@@ -20,11 +22,14 @@ const router = createBrowserRouter([
       { index: true, element: <Navigate to="write" replace /> },
       { path: 'write/:chapter?', element: <Write /> },
       { path: 'register', element: <Register /> },
+      { path: 'shelf', element: <Shelf /> },
       { path: 'publish', element: <Publish /> },
     ],
   },
   { path: '*', element: <Navigate to="/" replace /> },
 ]);
+
+setGo((path) => void router.navigate(path));
 
 // Without these facts links are followed to the real network, which is right when there is no stand-in world.
 useFacts

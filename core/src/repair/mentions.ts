@@ -1,5 +1,5 @@
 import type { Node } from 'prosemirror-model';
-import { Transform } from 'prosemirror-transform';
+import type { Transform } from 'prosemirror-transform';
 import type { Destination } from '../destination/index.js';
 import { linkMark, schema, type LinkLook, type ReadBook } from '../manuscript/index.js';
 

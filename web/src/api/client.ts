@@ -6,14 +6,19 @@ import type {
   ExportJob,
   FormPreview,
   Manuscript,
+  MentionsRequest,
+  PageTitle,
   Problem,
   RepairDone,
   RepairRequest,
   ServerFacts,
+  ShelfTaken,
   VersionedChapter,
 } from '@vennet/core/wire';
 import type { BringInReport } from '@vennet/core/bring-in';
+import type { Place } from '@vennet/core/manuscript';
 import type { Format } from '@vennet/core/publish';
+import type { ShelfFile } from '@vennet/core/shelf';
 
 /** The server answered with a problem document. Its `detail` is written for the author. */
 export class ApiError extends Error {
@@ -44,7 +49,8 @@ async function call<Result>(
         : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
       ...more,
     });
-  } catch {
+  } catch (error) {
+    if (more.signal?.aborted) throw error;
     throw new UnreachableError();
   }
   return answerOf<Result>(response);
@@ -62,7 +68,19 @@ async function answerOf<Result>(response: Response): Promise<Result> {
 export const api = {
   facts: () => call<ServerFacts>('GET', 'facts'),
   books: () => call<BookSummary[]>('GET', 'books'),
-  startBook: (title: string, author: string) => call<{ id: string }>('POST', 'books', { title, author }),
+  startBook: (title: string, author: string, language?: string) =>
+    call<{ id: string }>('POST', 'books', { title, author, language }),
+  changeBook: (id: string, changes: Partial<Pick<Manuscript, 'look'> & { address: string }>) =>
+    call<void>('PATCH', `books/${id}`, changes),
+  places: (id: string) => call<Place[]>('GET', `books/${id}/places`),
+  title: (href: string, signal: AbortSignal) =>
+    call<PageTitle>('GET', `titles?href=${encodeURIComponent(href)}`, undefined, { signal }),
+  linkMentions: (id: string, request: MentionsRequest) =>
+    call<RepairDone>('POST', `books/${id}/mentions`, request),
+  changeFile: (id: string, changes: ShelfChanges) => call<ShelfFile>('PATCH', `enclosures/${id}`, changes),
+  goBackFile: (id: string) => call<ShelfFile>('POST', `enclosures/${id}/go-back`),
+  removeFile: (id: string) => call<void>('DELETE', `enclosures/${id}`),
+  putFileBack: (id: string) => call<void>('POST', `enclosures/${id}/put-back`),
   removeBook: (id: string) => call<void>('DELETE', `books/${id}`),
   putBookBack: (id: string) => call<void>('POST', `books/${id}/put-back`),
   manuscript: (id: string) => call<Manuscript>('GET', `books/${id}`),
@@ -84,8 +102,16 @@ export const api = {
   stopExport: (id: string) => call<ExportJob>('POST', `exports/${id}/stop`),
 };
 
+/** What can be changed of a file on the Shelf. */
+export type ShelfChanges = Partial<Pick<ShelfFile, 'name' | 'description' | 'opensFor' | 'travels'>> & {
+  address?: string;
+};
+
 /** Where the made file of an export is. */
 export const exportFile = (id: string) => `/api/exports/${id}/file`;
+/** Where the made file is together with those that belong next to it. */
+export const exportBundle = (id: string) => `/api/exports/${id}/bundle`;
+export const enclosureFile = (id: string) => `/api/enclosures/${id}`;
 
 /** Follows a check run until it ends. The function that comes back stops listening. */
 export function followCheck(id: string, changed: (run: CheckRun) => void, lost: () => void): () => void {
@@ -99,15 +125,16 @@ export function followCheck(id: string, changed: (run: CheckRun) => void, lost: 
   return () => source.close();
 }
 
-/** Uploads a book with progress (0 to 1 while the file travels, then `null` while it is read). */
-export function bringIn(
+/** Sends a file with progress (0 to 1 while it travels, then `null` while it is read). */
+function send<Result>(
+  path: string,
   file: File,
   progress: (share: number | null) => void,
   signal: AbortSignal,
-): Promise<{ id: string; report: BringInReport }> {
+): Promise<Result> {
   return new Promise((resolve, reject) => {
     const request = new XMLHttpRequest();
-    request.open('POST', '/api/books/bring-in');
+    request.open('POST', `/api/${path}`);
     request.upload.onprogress = ({ loaded, total }) => progress(loaded / total);
     request.upload.onload = () => progress(null);
     request.onload = () => {
@@ -116,7 +143,7 @@ export function bringIn(
         status: request.status,
         headers: { 'content-type': type },
       });
-      answerOf<{ id: string; report: BringInReport }>(answer).then(resolve, reject);
+      answerOf<Result>(answer).then(resolve, reject);
     };
     request.onerror = () => reject(new UnreachableError());
     request.onabort = () => reject(new DOMException('stopped', 'AbortError'));
@@ -126,3 +153,15 @@ export function bringIn(
     request.send(form);
   });
 }
+
+/** Uploads a book. */
+export const bringIn = (file: File, progress: (share: number | null) => void, signal: AbortSignal) =>
+  send<{ id: string; report: BringInReport }>('books/bring-in', file, progress, signal);
+
+/** Uploads a file to a place that answers with the file as it is kept. */
+export const sendFile = (
+  path: string,
+  file: File,
+  progress: (share: number | null) => void,
+  signal: AbortSignal,
+) => send<ShelfTaken>(path, file, progress, signal);

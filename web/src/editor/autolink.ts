@@ -1,15 +1,18 @@
 import { recognise, type Destination } from '@vennet/core/destination';
-import { linkMark, schema } from '@vennet/core/manuscript';
+import { linkMark, schema, type FigureLink, type LinkArea } from '@vennet/core/manuscript';
 import { trimmedEnds } from '@vennet/core/repair';
 import { closeHistory } from 'prosemirror-history';
 import { Fragment, Slice, type Mark, type Node } from 'prosemirror-model';
 import { Plugin, type EditorState, type Transaction } from 'prosemirror-state';
 import type { EditorView } from 'prosemirror-view';
 import { mint } from './mint.js';
+import { makeOffer, type Offer } from './slip-plugin.js';
 
-/** An address in full: with its scheme, or with www in front. A bare domain is not turned into a link unasked. */
-const FULL_ADDRESS = /(?:https?:\/\/|www\.)[^\s<>"“”]+/giu;
-const FULL_ADDRESS_AT_END = /(?:^|[\s(“"‘'])((?:https?:\/\/|www\.)[^\s<>"“”]+)$/iu;
+/** An address in full: with its scheme, with www in front, or of email. A bare domain is offered, not forced. */
+const ADDRESS = String.raw`(?:https?:\/\/|www\.|mailto:)[^\s<>"“”]+|[^\s<>"“”@()\[\],;:]+@[^\s<>"“”@]+\.[^\s<>"“”@]+`;
+const FULL_ADDRESS = new RegExp(ADDRESS, 'giu');
+const FULL_ADDRESS_AT_END = new RegExp(String.raw`(?:^|[\s(“"‘'])(${ADDRESS})$`, 'iu');
+const WORD_AT_END = /(?:^|[\s(“"‘'])([^\s<>"“”\ufffc]+)$/u;
 
 interface Address {
   start: number;
@@ -41,6 +44,20 @@ function linkBeforeCaret({ selection, doc, tr }: EditorState): Transaction | nul
   return closeHistory(tr.addMark(address.start, address.end, linkTo(address.destination)));
 }
 
+/** A bare domain that ends before the caret, such as `lamp.example`: an address, perhaps. */
+function domainBeforeCaret({ selection, doc }: EditorState): Offer | null {
+  const { $from, empty } = selection;
+  if (!empty || !$from.parent.isTextblock || $from.parent.type.spec.code) return null;
+  const block = $from.start();
+  const text = doc.textBetween(block, $from.pos, '\ufffc', '\ufffc');
+  const match = WORD_AT_END.exec(text);
+  const address = match && addressIn(match[1], block + text.length - match[1].length);
+  if (!address || !match[1].includes('.')) return null;
+  const { link, unlinked, code } = schema.marks;
+  if ([link, unlinked, code].some((type) => doc.rangeHasMark(address.start, address.end, type))) return null;
+  return { from: address.start, to: address.end, destination: address.destination };
+}
+
 /** Links the addresses in the text of a pasted node, where it bears no link. */
 function linkAddresses(fragment: Fragment): Fragment {
   const nodes: Node[] = [];
@@ -62,12 +79,12 @@ function linkAddresses(fragment: Fragment): Fragment {
   return Fragment.fromArray(nodes);
 }
 
-/** Everything that is pasted gets link ids of its own. */
+/** Everything that is pasted gets ids of its own. */
 function withNewIds(fragment: Fragment, ids = new Map<string, string>()): Fragment {
   const nodes: Node[] = [];
   fragment.forEach((node) => {
     const mark = linkMark(node);
-    const copy = node.isText ? node : node.copy(withNewIds(node.content, ids));
+    const copy = node.isText ? node : renewed(node).copy(withNewIds(node.content, ids));
     if (!mark) return void nodes.push(copy);
     const old = mark.attrs.id as string;
     const id = (old && ids.get(old)) || mint();
@@ -77,10 +94,26 @@ function withNewIds(fragment: Fragment, ids = new Map<string, string>()): Fragme
   return Fragment.fromArray(nodes);
 }
 
+/** A picture whose link and areas have new ids. */
+function renewed(node: Node): Node {
+  if (node.type.name !== 'figure') return node;
+  const link = node.attrs.link as FigureLink | null;
+  const areas = node.attrs.areas as readonly LinkArea[];
+  return node.type.create(
+    {
+      ...node.attrs,
+      id: null,
+      link: link && { ...link, id: mint() },
+      areas: areas.map((area) => ({ ...area, id: mint() })),
+    },
+    node.content,
+  );
+}
+
 /** A pasted text that is one address and nothing else. */
 function onlyAddress(text: string): Destination | null {
   const trimmed = text.trim();
-  if (/\s/.test(trimmed) || !/^(?:https?:\/\/|www\.|mailto:)/i.test(trimmed)) return null;
+  if (/\s/.test(trimmed) || !new RegExp(`^(?:${ADDRESS})$`, 'iu').test(trimmed)) return null;
   const recognition = recognise(trimmed);
   return recognition.ok ? recognition.destination : null;
 }
@@ -110,7 +143,12 @@ export function autolink(): Plugin {
       handleTextInput(view, from, to, text) {
         if (text !== ' ') return false;
         const transaction = linkBeforeCaret(view.state);
-        if (!transaction || from !== to) return false;
+        if (!transaction || from !== to) {
+          const offer = from === to ? domainBeforeCaret(view.state) : null;
+          if (!offer) return false;
+          view.dispatch(makeOffer(view.state.tr.insertText(' ', from, to), offer));
+          return true;
+        }
         view.dispatch(view.state.tr.insertText(' ', from, to).setStoredMarks([]));
         // After the space, so that one undo takes the link away and leaves what was typed.
         const link = transaction.steps[0];

@@ -1,10 +1,11 @@
 import type { Destination } from '@vennet/core/destination';
-import { schema, type Link } from '@vennet/core/manuscript';
+import { schema, type Link, type LinkLook } from '@vennet/core/manuscript';
 import { applyRepair, type Repair } from '@vennet/core/repair';
 import { closeHistory } from 'prosemirror-history';
-import { TextSelection, type Command } from 'prosemirror-state';
+import { NodeSelection, TextSelection, type Command } from 'prosemirror-state';
 import type { EditorView } from 'prosemirror-view';
 import { linkAtSelection, linksIn } from './links.js';
+import { openArea } from '../picture/open-area.js';
 import { mint } from './mint.js';
 import { dropDraft, type Draft } from './slip-plugin.js';
 
@@ -13,12 +14,17 @@ export interface LinkEntry {
   destination: Destination;
   text: string;
   hoverNote: string;
+  look: LinkLook | null;
 }
 
 /** Makes the words of a draft a link, or inserts the link text where there are none. The caret comes to its end. */
-export function makeLink(view: EditorView, draft: Draft, { destination, text, hoverNote }: LinkEntry): void {
+export function makeLink(
+  view: EditorView,
+  draft: Draft,
+  { destination, text, hoverNote, look }: LinkEntry,
+): void {
   const { state } = view;
-  const mark = schema.marks.link.create({ id: mint(), destination, hoverNote });
+  const mark = schema.marks.link.create({ id: mint(), destination, hoverNote, look });
   const transaction = dropDraft(closeHistory(state.tr));
   const words = state.doc.textBetween(draft.from, draft.to, ' ', ' ');
   let end = draft.to;
@@ -39,6 +45,8 @@ export function changeLink(view: EditorView, link: Link, entry: LinkEntry): void
   if (JSON.stringify(entry.destination) !== JSON.stringify(link.destination))
     repairs.push({ type: 'destination', destination: entry.destination });
   if (entry.hoverNote !== link.hoverNote) repairs.push({ type: 'hover-note', hoverNote: entry.hoverNote });
+  if (JSON.stringify(entry.look) !== JSON.stringify(link.look))
+    repairs.push({ type: 'look', look: entry.look });
   if (entry.text !== link.text) repairs.push({ type: 'text', text: entry.text });
   if (repairs.length === 0) return;
   const transaction = closeHistory(view.state.tr);
@@ -70,18 +78,36 @@ export function toLink(chapter: string, direction: 1 | -1): Command {
     const links = linksIn(state.doc, chapter);
     const current = linkAtSelection(state, chapter);
     const caret = state.selection.from;
-    const next =
+    const at = current ? links.findIndex(({ id }) => id === current.id) : -1;
+    const beside =
       direction === 1
-        ? (links.find((link) => link.from > (current?.from ?? caret - 1) && link !== current) ?? links[0])
-        : (links.findLast((link) => link.from < (current?.from ?? caret)) ?? links.at(-1));
+        ? at >= 0
+          ? links[at + 1]
+          : links.find((link) => link.from >= caret)
+        : at >= 0
+          ? links[at - 1]
+          : links.findLast((link) => link.from < caret);
+    const next = beside ?? links.at(direction === 1 ? 0 : -1);
     if (!next) return false;
-    dispatch?.(atLink(state.tr, next).scrollIntoView());
+    if (dispatch) {
+      dispatch(atLink(state.tr, next).scrollIntoView());
+      openArea(next.carrier === 'area' ? next.id : null);
+    }
     return true;
   };
 }
 
-/** The caret inside a link, where its slip opens and nothing is selected. */
-export function atLink(transaction: EditorView['state']['tr'], link: Link) {
+/** Goes to a link: the caret comes into it, or its picture is selected, and its slip opens. */
+export function goToLink(view: EditorView, link: Link): void {
+  view.dispatch(atLink(view.state.tr, link));
+  openArea(link.carrier === 'area' ? link.id : null);
+  view.focus();
+}
+
+/** The caret inside a link, where its slip opens and nothing is selected; a picture is selected as a whole. */
+function atLink(transaction: EditorView['state']['tr'], link: Link) {
+  if (transaction.doc.nodeAt(link.from)?.type.name === 'figure')
+    return transaction.setSelection(NodeSelection.create(transaction.doc, link.from));
   return transaction.setSelection(
     TextSelection.near(transaction.doc.resolve(Math.min(link.from + 1, link.to))),
   );

@@ -6,6 +6,8 @@ import { inputRules, smartQuotes, textblockTypeInputRule, wrappingInputRule } fr
 import type { Node } from 'prosemirror-model';
 import { EditorState } from 'prosemirror-state';
 import { autolink } from './autolink.js';
+import { droppedFiles } from '../picture/insert-pictures.js';
+import { keptSpots } from './kept-spots.js';
 import { keys, type LinkActions } from './keys.js';
 import { slipPlugin } from './slip-plugin.js';
 import { uniqueIds } from './unique-ids.js';
@@ -29,6 +31,8 @@ export function createState(doc: Node, actions: LinkActions): EditorState {
       history(),
       slipPlugin(actions.chapter),
       uniqueIds(),
+      keptSpots(),
+      droppedFiles(),
       dropCursor({ color: 'var(--amber)', width: 2 }),
       gapCursor(),
     ],

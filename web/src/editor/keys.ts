@@ -4,6 +4,7 @@ import { redo, undo } from 'prosemirror-history';
 import { keymap } from 'prosemirror-keymap';
 import { liftListItem, sinkListItem, splitListItem, wrapInList } from 'prosemirror-schema-list';
 import type { Command, Plugin } from 'prosemirror-state';
+import { undoInBook } from '../store/bulk.js';
 import { removeLink, toLink } from './change-links.js';
 import { openSlip } from './slip-plugin.js';
 
@@ -11,7 +12,7 @@ const { nodes, marks } = schema;
 
 /** What can be done to the text, by name: the line over the text, the keys and the menu all use these. */
 export const textCommands = {
-  undo,
+  undo: chainCommands(undo, undoInBook),
   redo,
   emphasis: toggleMark(marks.emphasis),
   strong: toggleMark(marks.strong),
@@ -33,10 +34,12 @@ export interface LinkActions {
   chapter: string;
   follow: Command;
   copyAddress: Command;
+  mentions: Command;
+  choosePicture: Command;
 }
 
 /** The keys of the text. Those of links beside Mod-k are Vennet's own. */
-export function keys({ chapter, follow, copyAddress }: LinkActions): Plugin[] {
+export function keys({ chapter, follow, copyAddress, mentions, choosePicture }: LinkActions): Plugin[] {
   return [
     keymap({
       'Mod-k': openSlip(chapter),
@@ -45,7 +48,9 @@ export function keys({ chapter, follow, copyAddress }: LinkActions): Plugin[] {
       'Mod-Alt-k': removeLink(chapter),
       'Mod-Alt-Enter': follow,
       'Mod-Alt-c': copyAddress,
-      'Mod-z': undo,
+      'Mod-Alt-m': mentions,
+      'Mod-Alt-p': choosePicture,
+      'Mod-z': textCommands.undo,
       'Mod-y': redo,
       'Shift-Mod-z': redo,
       'Mod-b': textCommands.strong,
@@ -72,6 +77,19 @@ export const KEY_SHEET: { group: string; keys: [string, string][] }[] = [
       ['Mod+Alt+Enter', 'Follow the link'],
       ['Mod+Alt+C', 'Copy its address'],
       ['Mod+Alt+K', 'Remove the link, keep its words'],
+      ['Mod+Alt+M', 'Link every mention of the same words, or unlink them'],
+    ],
+  },
+  {
+    group: 'Pictures',
+    keys: [
+      ['Mod+Alt+P', 'Put a picture into the text'],
+      ['Mod+K', 'At a picture: to its slip'],
+      ['Tab', 'In a selected picture: from link area to link area'],
+      ['Arrow keys', 'At a link area: move it (with Alt by a tenth)'],
+      ['Shift+Arrow keys', 'At a link area: make it wider, narrower, higher or lower'],
+      ['Enter', 'At a link area: to its slip'],
+      ['Delete', 'At a link area: remove it'],
     ],
   },
   {
@@ -79,7 +97,7 @@ export const KEY_SHEET: { group: string; keys: [string, string][] }[] = [
     keys: [
       ['Mod+I', 'Emphasis'],
       ['Mod+B', 'Strong'],
-      ['Mod+Z', 'Undo'],
+      ['Mod+Z', 'Undo, also the last change all over the book'],
       ['Mod+Y', 'Redo'],
       ['Shift+Enter', 'New line in the same paragraph'],
     ],

@@ -1,7 +1,8 @@
+import type { Destination } from '@vennet/core/destination';
 import { trimmedEnds } from '@vennet/core/repair';
 import { Plugin, PluginKey, type Command, type EditorState, type Transaction } from 'prosemirror-state';
 import { Decoration, DecorationSet } from 'prosemirror-view';
-import { linkAtSelection, wordAt } from './links.js';
+import { figureAt, linkAtSelection, wordAt } from './links.js';
 
 /** Words that are about to become a link: what the open slip is for while there is no link yet. */
 export interface Draft {
@@ -9,13 +10,21 @@ export interface Draft {
   to: number;
 }
 
+/** A bare domain that was typed: it can become a link, if the author says so. */
+export interface Offer {
+  from: number;
+  to: number;
+  destination: Destination;
+}
+
 interface SlipState {
   draft: Draft | null;
+  offer: Offer | null;
   /** Goes up when the slip is asked for by key or button: then the caret goes into it. */
   asked: number;
 }
 
-type Change = { draft: Draft | null } | { ask: true };
+type Change = { draft: Draft | null } | { ask: true } | { offer: Offer | null };
 
 const key = new PluginKey<SlipState>('slip');
 
@@ -24,24 +33,26 @@ export function slipPlugin(chapter: string): Plugin {
   return new Plugin<SlipState>({
     key,
     state: {
-      init: () => ({ draft: null, asked: 0 }),
+      init: () => ({ draft: null, offer: null, asked: 0 }),
       apply(transaction, before) {
         const change = transaction.getMeta(key) as Change | undefined;
-        if (change && 'ask' in change) return { draft: null, asked: before.asked + 1 };
-        if (change) return { draft: change.draft, asked: change.draft ? before.asked + 1 : before.asked };
-        if (!before.draft) return before;
+        const { asked } = before;
+        if (change && 'ask' in change) return { draft: null, offer: null, asked: asked + 1 };
+        if (change && 'offer' in change) return { draft: null, offer: change.offer, asked };
+        if (change) return { draft: change.draft, offer: null, asked: change.draft ? asked + 1 : asked };
+        if (!before.draft && !before.offer) return before;
         // Going on in the text lets the draft go; a change elsewhere moves it along.
-        if (transaction.selectionSet && !transaction.docChanged) return { ...before, draft: null };
-        const { mapping } = transaction;
-        return {
-          ...before,
-          draft: { from: mapping.map(before.draft.from, 1), to: mapping.map(before.draft.to, -1) },
-        };
+        const draft = transaction.selectionSet && !transaction.docChanged ? null : before.draft;
+        return { asked, draft: moved(draft, transaction), offer: stillOffered(before.offer, transaction) };
       },
     },
     props: {
       decorations(state) {
-        const draft = key.getState(state)?.draft;
+        const { draft = null, offer = null } = key.getState(state) ?? {};
+        if (offer && !draft)
+          return DecorationSet.create(state.doc, [
+            Decoration.inline(offer.from, offer.to, { class: 'is-draft' }),
+          ]);
         if (draft)
           return DecorationSet.create(state.doc, [
             Decoration.inline(draft.from, draft.to, { class: 'is-draft' }),
@@ -55,10 +66,27 @@ export function slipPlugin(chapter: string): Plugin {
   });
 }
 
+function moved<Range extends Draft>(range: Range | null, { mapping }: Transaction): Range | null {
+  return range && { ...range, from: mapping.map(range.from, 1), to: mapping.map(range.to, -1) };
+}
+
+/** An offer stands while its words do and the caret stays in their paragraph. */
+function stillOffered(offer: Offer | null, transaction: Transaction): Offer | null {
+  const now = moved(offer, transaction);
+  if (!offer || !now || now.to - now.from !== offer.to - offer.from) return null;
+  const { $head } = transaction.selection;
+  return $head.start() <= now.from && now.to <= $head.end() ? now : null;
+}
+
 export const draftIn = (state: EditorState): Draft | null => key.getState(state)?.draft ?? null;
+export const offerIn = (state: EditorState): Offer | null => key.getState(state)?.offer ?? null;
+export const makeOffer = (transaction: Transaction, offer: Offer | null): Transaction =>
+  transaction.setMeta(key, { offer } satisfies Change);
 export const askedIn = (state: EditorState): number => key.getState(state)?.asked ?? 0;
 /** True for a change by which a slip is opened or closed. */
 export const asksForSlip = (transaction: Transaction): boolean => transaction.getMeta(key) !== undefined;
+export const askForSlip = (transaction: Transaction): Transaction =>
+  transaction.setMeta(key, { ask: true } satisfies Change);
 export const dropDraft = (transaction: Transaction): Transaction =>
   transaction.setMeta(key, { draft: null } satisfies Change);
 
@@ -68,8 +96,8 @@ export const dropDraft = (transaction: Transaction): Transaction =>
  */
 export function openSlip(chapter: string): Command {
   return (state, dispatch) => {
-    if (linkAtSelection(state, chapter)) {
-      dispatch?.(state.tr.setMeta(key, { ask: true } satisfies Change));
+    if (linkAtSelection(state, chapter) || figureAt(state)) {
+      dispatch?.(askForSlip(state.tr));
       return true;
     }
     const { from, to, empty } = state.selection;
@@ -79,9 +107,22 @@ export function openSlip(chapter: string): Command {
   };
 }
 
-function trimmed(state: EditorState, from: number, to: number): Draft {
+function trimmed(state: EditorState, selectedFrom: number, selectedTo: number): Draft {
+  const { from, to } = withinBlocks(state, selectedFrom, selectedTo);
   const text = state.doc.textBetween(from, to, '\ufffc', '\ufffc');
   if (text.length !== to - from) return { from, to };
   const { start, end } = trimmedEnds(text);
   return start < end ? { from: from + start, to: from + end } : { from, to };
+}
+
+/** A selection that runs on to the start of the next paragraph, or begins at the end of the one before, ends at the words. */
+function withinBlocks({ doc }: EditorState, from: number, to: number): Draft {
+  let words: Draft | null = null;
+  doc.nodesBetween(from, to, (node, position) => {
+    if (!node.isTextblock) return true;
+    const [start, end] = [Math.max(from, position + 1), Math.min(to, position + 1 + node.content.size)];
+    if (start < end) words = { from: words?.from ?? start, to: end };
+    return false;
+  });
+  return words ?? { from, to };
 }

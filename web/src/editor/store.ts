@@ -9,6 +9,8 @@ export interface EditorStore {
   chapter: string;
   /** The newest state, handed on once a frame so that typing never waits for what stands beside the text. */
   state: EditorState | null;
+  /** Words whose mentions are to be linked or unlinked, and the link that they are to get. */
+  mentions: { words: string; link: Link } | null;
   /** A link that is about to be followed, once the author has read where it leads. */
   following: Link | null;
 }
@@ -18,4 +20,5 @@ export const useEditor = create<EditorStore>(() => ({
   chapter: '',
   state: null,
   following: null,
+  mentions: null,
 }));

@@ -1,9 +1,18 @@
+import type { LinkLook } from '@vennet/core/manuscript';
 import { useCallback, useEffect, useState } from 'react';
 import { Outlet, useParams } from 'react-router';
 import { useBook } from '../store/book.js';
-import { useTheme } from '../store/theme.js';
+import { useTheme, type Theme } from '../store/theme.js';
 import { Frame } from './Frame.js';
 import { Waiting } from './Waiting.js';
+
+/** The look of the book's links, for every text on the page. */
+function showLook(look: LinkLook, theme: Theme): void {
+  const { style } = document.documentElement;
+  style.setProperty('--link', look[theme]);
+  style.setProperty('--link-line', look.underline === 'none' ? 'none' : `underline ${look.underline}`);
+  style.setProperty('--link-weight', look.weight === 'strong' ? '650' : 'inherit');
+}
 
 /** The rooms of one book: they share the frame, the text and everything computed from it. */
 export function BookRooms() {
@@ -22,7 +31,7 @@ export function BookRooms() {
   useEffect(() => {
     if (!book) return;
     document.title = `${book.title} · Vennet`;
-    document.documentElement.style.setProperty('--link', book.look[theme]);
+    showLook(book.look, theme);
   }, [book, theme]);
   return <Frame book={book ?? undefined}>{book ? <Outlet /> : <Waiting fault={fault} retry={load} />}</Frame>;
 }

@@ -1,8 +1,9 @@
-import { Moon, Sun } from 'lucide-react';
+import { ArrowLeft, Moon, Sun } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link, NavLink } from 'react-router';
 import { useSaving, type SaveState } from '../store/saver.js';
 import { useTheme } from '../store/theme.js';
+import { goBack, useWayBack } from '../write/go-to-book.js';
 import { KeySheet } from './KeySheet.js';
 
 const SAVE_WORDS: Record<SaveState, string> = {
@@ -17,6 +18,7 @@ const SAVE_WORDS: Record<SaveState, string> = {
 const ROOMS = [
   ['write', 'Write'],
   ['register', 'Register'],
+  ['shelf', 'Shelf'],
   ['publish', 'Publish'],
 ] as const;
 
@@ -35,6 +37,7 @@ export function Frame({ book, children }: { book?: { id: string; title: string }
         </Link>
         {book && (
           <>
+            <WayBack book={book.id} />
             <p className="max-w-[22rem] truncate font-text italic" title={book.title}>
               {book.title}
             </p>
@@ -59,6 +62,17 @@ export function Frame({ book, children }: { book?: { id: string; title: string }
       </header>
       {children}
     </div>
+  );
+}
+
+/** The way back to the book whose link led here. */
+function WayBack({ book }: { book: string }) {
+  const last = useWayBack(({ from }) => from.at(-1));
+  if (!last || last.book === book) return null;
+  return (
+    <button type="button" className="button" data-size="small" onClick={goBack}>
+      <ArrowLeft size={15} aria-hidden="true" /> Back to “{last.title}”
+    </button>
   );
 }
 

@@ -1,6 +1,7 @@
 import type { ExportJob, FormPreview } from '@vennet/core/wire';
-import { BookOpen, Download, FileText } from 'lucide-react';
-import { exportFile } from '../api/client.js';
+import { BookOpen, Download, FileText, FolderArchive, Globe } from 'lucide-react';
+import { sizeWords } from '@vennet/core/shelf';
+import { exportBundle, exportFile } from '../api/client.js';
 import { ProofView } from './ProofView.js';
 
 const FORMS = {
@@ -15,6 +16,12 @@ const FORMS = {
     make: 'Make the PDF',
     about: 'Tagged PDF with pages, for print and for reading as it was set.',
     icon: FileText,
+  },
+  web: {
+    words: 'Web page',
+    make: 'Make the web page',
+    about: 'One page of HTML with its pictures in it, for any browser.',
+    icon: Globe,
   },
 } as const;
 
@@ -124,6 +131,17 @@ function GoodFile({ job }: { job: ExportJob }) {
           <Download size={16} aria-hidden="true" /> Download
         </a>
       </div>
+      {job.beside > 0 && (
+        <p className="mt-3 flex flex-wrap items-center justify-between gap-3">
+          <span className="text-sm">
+            Readers need {job.beside === 1 ? 'one file' : `${job.beside} files`} next to it, in the folder
+            “files”.
+          </span>
+          <a className="button" href={exportBundle(job.id)}>
+            <FolderArchive size={16} aria-hidden="true" /> Download with its files
+          </a>
+        </p>
+      )}
       {job.notes.map((note) => (
         <p key={note} className="mt-3 border-l-4 border-moved py-1 pl-3">
           {note}
@@ -132,9 +150,4 @@ function GoodFile({ job }: { job: ExportJob }) {
       {job.proof && <ProofView proof={job.proof} />}
     </div>
   );
-}
-
-function sizeWords(bytes: number): string {
-  if (bytes < 1_000_000) return `${Math.max(1, Math.round(bytes / 1000))} kB`;
-  return `${(bytes / 1_000_000).toFixed(1)} MB`;
 }

@@ -61,7 +61,7 @@ export function Publish() {
           Each file is read back after it is made, and every link in it is matched with the book. What you see
           below is what is really in the file.
         </p>
-        <div className="grid items-start gap-6 lg:grid-cols-2">
+        <div className="grid items-start gap-6 lg:grid-cols-2 xl:grid-cols-3">
           {forms.map((form) => (
             <FormPanel
               key={form.format}
@@ -78,7 +78,7 @@ export function Publish() {
 }
 
 function announce(job: ExportJob): void {
-  const what = job.format === 'epub' ? 'The e-book' : 'The PDF';
+  const what = { epub: 'The e-book', pdf: 'The PDF', web: 'The web page' }[job.format];
   const { announce: say } = useNotices.getState();
   if (job.state === 'done' && job.proof)
     say(`${what} is made. ${job.proof.found} of ${job.proof.expected} links are in it as in the book.`);

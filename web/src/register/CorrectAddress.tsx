@@ -1,33 +1,33 @@
-import { recognise } from '@vennet/core/destination';
+import { hrefOf, type Destination } from '@vennet/core/destination';
 import { useRef, useState, type FormEvent } from 'react';
+import { useBook } from '../store/book.js';
+import { entryOf, readEntry } from '../write/destination-entry.js';
+import { startCompanion } from '../write/start-companion.js';
 import { LeadsTo } from '../write/LeadsTo.js';
 import type { DestinationRow } from './destinations.js';
-import { repairInBook } from './repair-in-book.js';
+import { repairInBook } from '../store/bulk.js';
 import type { Checks } from './use-checks.js';
 
 /** Corrects an address once for all its uses, and checks a single one again. */
 export function CorrectAddress({ row, book, checks }: { row: DestinationRow; book: string; checks: Checks }) {
-  const [typed, setTyped] = useState(row.href);
-  const [untracked, setUntracked] = useState(true);
+  const [entry, setEntry] = useState(() => entryOf(row.uses[0].destination, useBook.getState()));
   const field = useRef<HTMLInputElement>(null);
-  const recognition = recognise(typed);
-  const destination = recognition.ok ? (untracked ? recognition.untracked : recognition.destination) : null;
-  const changed = typed.trim() !== row.href;
+  const { destination } = readEntry(entry);
+  const changed = destination !== null && hrefOf(destination) !== row.href;
   const uses = row.uses.length === 1 ? 'its one use' : `all ${row.uses.length} uses`;
   const correct = (event: FormEvent) => {
     event.preventDefault();
-    if (destination && changed)
-      void repairInBook(book, { target: { href: row.href }, repair: { type: 'destination', destination } });
+    if (destination && changed) lead(destination);
   };
+  const lead = (to: Destination) =>
+    void repairInBook(book, { target: { href: row.href }, repair: { type: 'destination', destination: to } });
   return (
     <form onSubmit={correct} aria-label="Correct the address" className="max-w-2xl">
       <LeadsTo
         field={field}
-        typed={typed}
-        recognition={recognition}
-        untracked={untracked}
-        change={setTyped}
-        setUntracked={setUntracked}
+        entry={entry}
+        change={setEntry}
+        companion={(title, goThere) => void startCompanion(title, goThere, lead)}
       />
       <div className="mt-2.5 flex flex-wrap gap-2">
         <button

@@ -10,7 +10,7 @@ import { useBook } from '../store/book.js';
 import { FindingLine } from '../write/FindingLine.js';
 import { CorrectAddress } from './CorrectAddress.js';
 import type { DestinationRow } from './destinations.js';
-import { repairInBook } from './repair-in-book.js';
+import { repairInBook } from '../store/bulk.js';
 import type { Checks } from './use-checks.js';
 
 interface EntryProps {
@@ -24,6 +24,7 @@ interface EntryProps {
 /** One destination; opened, it shows each use in its sentence, and what can be done about it. */
 export function DestinationEntry({ row, book, open, toggle, checks }: EntryProps) {
   const places = useBook((store) => store.places);
+  const surroundings = useBook((store) => store.surroundings);
   const [first] = row.uses;
   return (
     <div className="border-b border-line" style={open ? { background: 'var(--sheet)' } : undefined}>
@@ -48,7 +49,7 @@ export function DestinationEntry({ row, book, open, toggle, checks }: EntryProps
             />
             <KindMark kind={first.kind} />
             <span className={open ? 'break-all' : 'truncate'}>
-              {destinationWords(first.destination, places)}
+              {destinationWords(first.destination, { places, surroundings })}
             </span>
           </button>
         </span>
@@ -78,9 +79,7 @@ export function DestinationEntry({ row, book, open, toggle, checks }: EntryProps
               {row.reason} {first.kind === 'web' && <span className="break-all text-soft">{row.href}</span>}
             </p>
             <Uses row={row} book={book} />
-            {(first.kind === 'web' || first.kind === 'mail') && (
-              <CorrectAddress row={row} book={book.id} checks={checks} />
-            )}
+            <CorrectAddress row={row} book={book.id} checks={checks} />
           </div>
         </div>
       )}

@@ -22,9 +22,10 @@ export function Register() {
   const findings = useBook((store) => store.findings);
   const places = useBook((store) => store.places);
   const verdicts = useBook((store) => store.verdicts);
+  const surroundings = useBook((store) => store.surroundings);
   const rows = useMemo(
-    () => destinationsOf({ links, findings, places, verdicts }),
-    [links, findings, places, verdicts],
+    () => destinationsOf({ links, findings, places, verdicts, surroundings }),
+    [links, findings, places, verdicts, surroundings],
   );
   const [filter, setFilter] = useState<Filter>(null);
   const [search, setSearch] = useState('');
@@ -40,7 +41,7 @@ export function Register() {
       row.uses.some(
         (link) =>
           link.text.toLowerCase().includes(wanted) ||
-          destinationWords(link.destination, places).toLowerCase().includes(wanted),
+          destinationWords(link.destination, { places, surroundings }).toLowerCase().includes(wanted),
       ));
   const shown = rows.filter(fits);
   return (

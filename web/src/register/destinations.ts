@@ -1,6 +1,6 @@
 import type { Finding } from '@vennet/core/audit';
 import type { Link } from '@vennet/core/manuscript';
-import type { VerdictName } from '@vennet/core/reach';
+import { askedAddress, type VerdictName } from '@vennet/core/reach';
 import { VERDICTS } from '../marks/VerdictMark.js';
 import { verdictFor, type BookStore } from '../store/book.js';
 
@@ -22,13 +22,15 @@ export function destinationsOf({
   findings,
   places,
   verdicts,
-}: Pick<BookStore, 'links' | 'findings' | 'places' | 'verdicts'>): DestinationRow[] {
+  surroundings,
+}: Pick<BookStore, 'links' | 'findings' | 'places' | 'verdicts' | 'surroundings'>): DestinationRow[] {
   const rows = new Map<string, DestinationRow>();
   for (const link of links) {
     let row = rows.get(link.href);
     if (!row) {
-      const { verdict, reason, movedTo = null } = verdictFor(link, { places, verdicts });
-      const checkedAt = verdicts.get(link.href)?.checkedAt ?? null;
+      const { verdict, reason, movedTo = null } = verdictFor(link, { places, verdicts, surroundings });
+      const checkedAt =
+        verdicts.get(askedAddress(link.destination, surroundings) ?? link.href)?.checkedAt ?? null;
       row = { href: link.href, uses: [], verdict, reason, movedTo, checkedAt, findings: [] };
       rows.set(link.href, row);
     }

@@ -1,10 +1,18 @@
 import type { Finding } from '@vennet/core/audit';
 import type { Link, Place } from '@vennet/core/manuscript';
-import { verdictInside } from '@vennet/core/reach';
-import type { ChapterSaved, DestinationVerdict, Manuscript, VersionedChapter } from '@vennet/core/wire';
+import { askedAddress, verdictInside } from '@vennet/core/reach';
+import {
+  surroundingsOf,
+  type ChapterSaved,
+  type DestinationVerdict,
+  type Manuscript,
+  type VersionedChapter,
+} from '@vennet/core/wire';
 import { create } from 'zustand';
 import { api } from '../api/client.js';
-import type { AuditRequest, AuditResult } from '../workers/audit.worker.js';
+import type { Mention, MentionSearch } from '@vennet/core/repair';
+import { NO_SURROUNDINGS, type ShelfFile, type Surroundings } from '@vennet/core/shelf';
+import type { AuditRequest, AuditResult, MentionResult } from '../workers/audit.worker.js';
 import { copiesOf, dropCopy } from './local-copies.js';
 
 export interface BookStore {
@@ -15,6 +23,8 @@ export interface BookStore {
   findings: Map<string, Finding[]>;
   places: Map<string, Place>;
   verdicts: Map<string, DestinationVerdict>;
+  /** The files of the Shelf, and the other books. */
+  surroundings: Surroundings;
   /** Chapters whose text was taken from this browser when the book was opened, and is still to be saved. */
   unsent: string[];
   /** Chapters whose text in this browser and on the server have gone different ways. */
@@ -26,6 +36,10 @@ export interface BookStore {
   /** Notes what a save made of a chapter; its text stays as it is. */
   setVersion(saved: ChapterSaved): void;
   setConflict(chapter: string, conflict: Conflict | null): void;
+  /** Puts a file of the Shelf in place, or takes it away. */
+  setFile(id: string, file: ShelfFile | null): void;
+  /** Takes in what was changed of the book itself, or of the books around it. */
+  setDetails(changes: Partial<Pick<Manuscript, 'look' | 'address' | 'books'>>): void;
 }
 
 export interface Conflict {
@@ -38,18 +52,41 @@ let worker: Worker | null = null;
 function auditWorker(): Worker {
   if (worker) return worker;
   worker = new Worker(new URL('../workers/audit.worker.ts', import.meta.url), { type: 'module' });
-  worker.onmessage = ({ data }: MessageEvent<AuditResult>) =>
-    useBook.setState({ links: data.links, findings: new Map(data.findings), places: new Map(data.places) });
+  worker.onmessage = ({ data }: MessageEvent<AuditResult | MentionResult>) => {
+    if ('mentions' in data) {
+      searches.get(data.id)?.(data.mentions);
+      searches.delete(data.id);
+    } else
+      useBook.setState({
+        links: data.links,
+        findings: new Map(data.findings),
+        places: new Map(data.places),
+      });
+  };
   return worker;
 }
 
 const post = (request: AuditRequest) => auditWorker().postMessage(request);
+
+const searches = new Map<number, (mentions: Mention[]) => void>();
+let lastSearch = 0;
+
+/** Looks for mentions in the book as it stands, beside the typing. */
+export function searchMentions(search: MentionSearch): Promise<Mention[]> {
+  const id = ++lastSearch;
+  return new Promise((resolve) => {
+    searches.set(id, resolve);
+    post({ search, id });
+  });
+}
+
 const NOTHING = {
   book: null,
   links: [],
   findings: new Map(),
   places: new Map(),
   verdicts: new Map(),
+  surroundings: NO_SURROUNDINGS,
   conflicts: new Map(),
   unsent: [],
 };
@@ -63,8 +100,9 @@ export const useBook = create<BookStore>((set, get) => ({
     const manuscript = await api.manuscript(id);
     const { chapters, conflicts, unsent } = await withLocalCopies(manuscript.chapters);
     const book = { ...manuscript, chapters };
-    set({ book, conflicts, unsent, loads: get().loads + 1 });
-    post({ book, chapters });
+    const surroundings = surroundingsOf(book);
+    set({ book, surroundings, conflicts, unsent, loads: get().loads + 1 });
+    post({ book, chapters, surroundings });
     await get().loadVerdicts();
   },
   async loadVerdicts() {
@@ -87,7 +125,24 @@ export const useBook = create<BookStore>((set, get) => ({
     else conflicts.delete(chapter);
     set({ conflicts });
   },
+  setFile(id, file) {
+    const { book } = get();
+    if (!book) return;
+    const others = book.files.filter((one) => one.id !== id);
+    const files = file ? [...others, file].sort((one, other) => one.name.localeCompare(other.name)) : others;
+    surround({ ...book, files });
+  },
+  setDetails(changes) {
+    const { book } = get();
+    if (book) surround({ ...book, ...changes });
+  },
 }));
+
+function surround(book: Manuscript): void {
+  const surroundings = surroundingsOf(book);
+  useBook.setState({ book, surroundings });
+  post({ surroundings });
+}
 
 function replace(chapter: VersionedChapter): void {
   const { book } = useBook.getState();
@@ -125,11 +180,11 @@ async function withLocalCopies(chapters: VersionedChapter[]) {
 /** The verdict on a link: that of the last check, or for a place in the book whether it is there. */
 export function verdictFor(
   link: Pick<Link, 'destination' | 'href'>,
-  { places, verdicts }: Pick<BookStore, 'places' | 'verdicts'>,
+  { places, verdicts, surroundings }: Pick<BookStore, 'places' | 'verdicts' | 'surroundings'>,
 ) {
   return (
-    verdictInside(link.destination, (id) => places.has(id)) ??
-    verdicts.get(link.href) ?? {
+    verdictInside(link.destination, { ...surroundings, isPlace: (id) => places.has(id) }) ??
+    verdicts.get(askedAddress(link.destination, surroundings) ?? link.href) ?? {
       verdict: 'unchecked' as const,
       reason: 'This has not been checked yet.',
       movedTo: null,

@@ -2,6 +2,7 @@ import {
   ArrowDown,
   ArrowUp,
   Bold,
+  ImagePlus,
   Italic,
   Link2,
   List,
@@ -16,6 +17,9 @@ import type { Command } from 'prosemirror-state';
 import { textCommands } from '../editor/keys.js';
 import { openSlip } from '../editor/slip-plugin.js';
 import { useEditor } from '../editor/store.js';
+import { choosePicture } from '../picture/insert-pictures.js';
+import { Uploads } from '../shelf/Uploads.js';
+import { LookDialog } from './LookDialog.js';
 import { stepThroughLinks } from './ChapterEditor.js';
 
 function run(command: Command): void {
@@ -40,6 +44,10 @@ export function ActionLine() {
     parent?.type.name === 'heading'
       ? ['Chapter heading', 'Heading', 'Smaller heading'][Math.min(2, (parent.attrs.level as number) - 1)]
       : 'Paragraph';
+  const putPicture = () => {
+    const { view } = useEditor.getState();
+    if (view) choosePicture(view);
+  };
   const addLink = () => {
     const { view, chapter } = useEditor.getState();
     if (view) openSlip(chapter)(view.state, view.dispatch);
@@ -58,6 +66,7 @@ export function ActionLine() {
       >
         <Link2 size={16} aria-hidden="true" /> Link
       </Toolbar.Button>
+      <Act words="Picture" icon={ImagePlus} act={putPicture} />
       <Act words="Link before" icon={ArrowUp} act={() => stepThroughLinks(-1)} />
       <Act words="Next link" icon={ArrowDown} act={() => stepThroughLinks(1)} />
       <Gap />
@@ -93,6 +102,9 @@ export function ActionLine() {
       <Gap />
       <Act words="Undo" icon={Undo2} act={() => run(textCommands.undo)} />
       <Act words="Redo" icon={Redo2} act={() => run(textCommands.redo)} />
+      <Gap />
+      <LookDialog />
+      <Uploads />
     </Toolbar.Root>
   );
 }

@@ -3,7 +3,7 @@ import { EditorView } from 'prosemirror-view';
 import { useEffect, useRef } from 'react';
 import { flushSync } from 'react-dom';
 import { useSearchParams } from 'react-router';
-import { atLink, toLink } from '../editor/change-links.js';
+import { goToLink, toLink } from '../editor/change-links.js';
 import { createState } from '../editor/create-state.js';
 import { asksForSlip } from '../editor/slip-plugin.js';
 import { linkAtSelection, linksIn } from '../editor/links.js';
@@ -13,7 +13,11 @@ import { edited } from '../store/saver.js';
 import { ActionLine } from './ActionLine.js';
 import { copyAddress } from './copy-address.js';
 import { FollowLink } from './FollowLink.js';
+import { choosePicture } from '../picture/insert-pictures.js';
+import { FigureView } from '../picture/figure-view.js';
 import { Margin } from './Margin.js';
+import { Mentions } from './Mentions.js';
+import { keptPlace, keepPlace } from './kept-place.js';
 import { TextMenu } from './TextMenu.js';
 
 /** The text of one chapter and what stands around it. It is made anew when the chapter comes from the server anew. */
@@ -29,9 +33,12 @@ export function ChapterEditor({ chapter }: { chapter: string }) {
     const stored = book?.chapters.find(({ id }) => id === chapter);
     if (!place.current || !stored) return;
     const view = makeView(place.current, chapter, readChapter(stored).doc);
-    useEditor.setState({ view, chapter, state: view.state, following: null });
+    useEditor.setState({ view, chapter, state: view.state, following: null, mentions: null });
+    const box = scroller.current;
+    if (box) keptPlace(chapter, view, box);
     return () => {
-      useEditor.setState({ view: null, state: null, following: null });
+      if (box) keepPlace(chapter, view, box);
+      useEditor.setState({ view: null, state: null, following: null, mentions: null });
       view.destroy();
     };
   }, [chapter]);
@@ -41,8 +48,7 @@ export function ChapterEditor({ chapter }: { chapter: string }) {
     if (!view || (!wanted && !spot)) return;
     const link = wanted && linksIn(view.state.doc, chapter).find(({ id }) => id === wanted);
     if (link) {
-      view.dispatch(atLink(view.state.tr, link));
-      view.focus();
+      goToLink(view, link);
       bringIntoView(view, link.from);
     } else if (spot) flash(view, chapter, spot);
     setSearch({}, { replace: true });
@@ -60,6 +66,7 @@ export function ChapterEditor({ chapter }: { chapter: string }) {
         </div>
       </div>
       <FollowLink />
+      <Mentions />
     </main>
   );
 }
@@ -86,7 +93,19 @@ function makeView(place: HTMLElement, chapter: string, doc: Parameters<typeof cr
         if (link) void copyAddress(link);
         return link !== null;
       },
+      mentions: (state) => {
+        const link = linkAtSelection(state, chapter);
+        const words = link?.carrier === 'text' ? link.text.trim() : '';
+        if (!link || words === '') return false;
+        useEditor.setState({ mentions: { words, link } });
+        return true;
+      },
+      choosePicture: () => {
+        choosePicture(view);
+        return true;
+      },
     }),
+    nodeViews: { figure: (node, view, getPos) => new FigureView(node, view, getPos) },
     attributes: {
       class: 'book-text',
       'aria-label': 'Text of the chapter',

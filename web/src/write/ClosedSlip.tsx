@@ -1,5 +1,5 @@
 import type { Link } from '@vennet/core/manuscript';
-import { atLink } from '../editor/change-links.js';
+import { goToLink } from '../editor/change-links.js';
 import { linksIn } from '../editor/links.js';
 import { useEditor } from '../editor/store.js';
 import { destinationWords } from '../marks/destination-words.js';
@@ -13,20 +13,20 @@ export function ClosedSlip({ link }: { link: Link }) {
   const places = useBook((store) => store.places);
   const verdicts = useBook((store) => store.verdicts);
   const findings = useBook((store) => store.findings.get(link.id));
-  const { verdict } = verdictFor(link, { places, verdicts });
+  const surroundings = useBook((store) => store.surroundings);
+  const { verdict } = verdictFor(link, { places, verdicts, surroundings });
   const open = () => {
     const { view, chapter } = useEditor.getState();
     const current = view && linksIn(view.state.doc, chapter).find(({ id }) => id === link.id);
     if (!view || !current) return;
-    view.dispatch(atLink(view.state.tr, current));
-    view.focus();
+    goToLink(view, current);
   };
-  const words = destinationWords(link.destination, places);
+  const words = destinationWords(link.destination, { places, surroundings });
   return (
     <button
       type="button"
       onClick={open}
-      title={link.href.startsWith('#') ? words : link.href}
+      title={link.kind === 'web' || link.kind === 'mail' ? link.href : words}
       className="flex h-[30px] w-full cursor-pointer items-center gap-2 border-l-2 border-line pl-2.5 text-left text-[0.88rem] hover:border-amber hover:bg-ground"
     >
       <VerdictMark verdict={verdict} />

@@ -29,3 +29,17 @@ export function FindingLine({ finding, repair }: { finding: Finding; repair(repa
     </div>
   );
 }
+
+/** All findings of one link. */
+export function Findings({ findings, repair }: { findings: Finding[]; repair(repair: Repair): void }) {
+  if (findings.length === 0) return null;
+  return (
+    <ul className="mt-2.5 space-y-2 border-t border-line pt-2.5" aria-label="Findings">
+      {findings.map((finding) => (
+        <li key={finding.rule}>
+          <FindingLine finding={finding} repair={repair} />
+        </li>
+      ))}
+    </ul>
+  );
+}

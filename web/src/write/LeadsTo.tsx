@@ -1,31 +1,38 @@
-import { hrefOf, type Recognition } from '@vennet/core/destination';
-import { useId, useMemo, useState, type KeyboardEvent, type RefObject } from 'react';
-import { KIND_WORDS } from '../marks/KindMark.js';
+import { hrefOf, type Destination } from '@vennet/core/destination';
+import { Paperclip } from 'lucide-react';
+import { useId, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
+import { KIND_WORDS, KindMark } from '../marks/KindMark.js';
 import { useBook } from '../store/book.js';
+import { uploadToShelf } from '../store/uploads.js';
+import { BookPlace } from './BookPlace.js';
+import { entryOf, readEntry, spreadMailto, type DestinationEntry } from './destination-entry.js';
+import { FileFields } from './FileFields.js';
+import { MailFields } from './MailFields.js';
+import { useSuggestions, type Suggestion } from './suggestions.js';
 
-interface LeadsToProps {
+export interface LeadsToProps {
   field: RefObject<HTMLInputElement | null>;
-  typed: string;
-  recognition: Recognition | null;
-  untracked: boolean;
-  change(typed: string): void;
-  setUntracked(untracked: boolean): void;
+  entry: DestinationEntry;
+  change(entry: DestinationEntry): void;
+  /** Starts a companion book and leads there in one step. */
+  companion(title: string, goThere: boolean): void;
 }
 
-/** Most suggestions that are shown at one time. */
-const SUGGESTIONS = 5;
-
-/** The one field for a destination: it says what it took the words for, and suggests what was used before. */
-export function LeadsTo({ field, typed, recognition, untracked, change, setUntracked }: LeadsToProps) {
+/** The one field for a destination: it says what it took the words for, suggests from every kind, and takes files. */
+export function LeadsTo({ field, entry, change, companion }: LeadsToProps) {
   const id = useId();
+  const chooser = useRef<HTMLInputElement>(null);
   const [listing, setListing] = useState(false);
   const [marked, setMarked] = useState(-1);
-  const suggestions = useSuggestions(typed);
+  const { recognition, destination, dropped } = readEntry(entry);
+  const isWords = recognition !== null && !recognition.ok && recognition.refusal === 'words';
+  const suggestions = useSuggestions(entry.picked ? '' : entry.typed, isWords);
   const open = listing && suggestions.length > 0;
-  const take = (href: string) => {
-    change(href);
+  const take = (suggestion: Suggestion) => {
     setListing(false);
     setMarked(-1);
+    if ('companion' in suggestion) companion(suggestion.companion.title, suggestion.companion.goThere);
+    else change(entryOf(suggestion.destination, useBook.getState()));
   };
   const pressed = (event: KeyboardEvent) => {
     if (!open) return;
@@ -37,69 +44,104 @@ export function LeadsTo({ field, typed, recognition, untracked, change, setUntra
     else return;
     event.preventDefault();
   };
-  const refused = recognition && !recognition.ok && typed.trim() !== '';
+  const refused = recognition && !recognition.ok && entry.typed.trim() !== '';
   return (
     <div className="relative">
       <label className="label" htmlFor={id}>
         Leads to
       </label>
-      <input
-        ref={field}
-        id={id}
-        className="field"
-        role="combobox"
-        aria-expanded={open}
-        aria-controls={`${id}-list`}
-        aria-autocomplete="list"
-        aria-activedescendant={open && marked >= 0 ? `${id}-${marked}` : undefined}
-        aria-invalid={refused ? true : undefined}
-        aria-describedby={`${id}-taken`}
-        autoComplete="off"
-        spellCheck={false}
-        placeholder="lamp.example/tides"
-        value={typed}
-        onChange={(event) => {
-          change(event.target.value);
-          setListing(event.target.value.trim() !== '');
-          setMarked(-1);
-        }}
-        onKeyDown={pressed}
-        onBlur={() => setListing(false)}
-      />
+      <div className="flex gap-1">
+        <input
+          ref={field}
+          id={id}
+          className="field"
+          role="combobox"
+          aria-expanded={open}
+          aria-controls={`${id}-list`}
+          aria-autocomplete="list"
+          aria-activedescendant={open && marked >= 0 ? `${id}-${marked}` : undefined}
+          aria-invalid={refused ? true : undefined}
+          aria-describedby={`${id}-taken`}
+          autoComplete="off"
+          spellCheck={false}
+          placeholder="An address, a file, a place, a book"
+          value={entry.typed}
+          onChange={(event) => {
+            change({ ...entry, typed: event.target.value, picked: null, untracked: true });
+            setListing(event.target.value.trim() !== '');
+            setMarked(-1);
+          }}
+          onKeyDown={pressed}
+          onBlur={() => {
+            setListing(false);
+            const spread = spreadMailto(entry);
+            if (spread !== entry) change(spread);
+          }}
+        />
+        <button
+          type="button"
+          className="button shrink-0 !px-2"
+          title="Choose a file"
+          onClick={() => chooser.current?.click()}
+        >
+          <Paperclip size={16} aria-hidden="true" />
+          <span className="sr-only">Choose a file</span>
+        </button>
+        <input
+          ref={chooser}
+          type="file"
+          hidden
+          aria-label="File that the link leads to"
+          onChange={(event) => {
+            void leadToFile(event.target.files?.[0], change);
+            event.target.value = '';
+          }}
+        />
+      </div>
       <ul
         id={`${id}-list`}
         role="listbox"
-        aria-label="Used before"
-        className={open ? 'menu absolute inset-x-0 top-full mt-1' : 'hidden'}
+        aria-label="Where it can lead"
+        className={open ? 'menu absolute inset-x-0 top-14 mt-1 max-h-72 overflow-y-auto' : 'hidden'}
       >
-        {suggestions.map((href, index) => (
+        {suggestions.map((suggestion, index) => (
+          // The keys are met at the field, which keeps the focus.
           <li
-            key={href}
+            key={suggestion.key}
             id={`${id}-${index}`}
             role="option"
             aria-selected={index === marked}
             data-highlighted={index === marked ? '' : undefined}
-            className="menu-item truncate text-sm"
+            className="menu-item !items-start text-sm"
             onMouseDown={(event) => {
               event.preventDefault();
-              take(href);
+              take(suggestion);
             }}
           >
-            {href}
+            <span className="mt-0.5">
+              <KindMark kind={'companion' in suggestion ? 'book' : suggestion.destination.kind} />
+            </span>
+            <span className="min-w-0">
+              <span className="block break-words">{suggestion.words}</span>
+              <span className="block text-xs text-soft">{suggestion.about}</span>
+            </span>
           </li>
         ))}
       </ul>
       <div id={`${id}-taken`} className="mt-1 text-sm" data-testid="taken-for" aria-live="polite">
-        {recognition?.ok && <TakenFor recognition={recognition} untracked={untracked} />}
+        {destination && <TakenFor destination={destination} />}
         {refused && <p style={{ color: 'var(--broken)' }}>{recognition.reason}</p>}
+        {dropped.length > 0 && (
+          <p>Left out: {dropped.join(', ')}. Mail programs must not take these from a link.</p>
+        )}
       </div>
       {recognition?.ok && recognition.tracking.length > 0 && (
         <label className="mt-1 flex gap-2 text-sm">
           <input
             type="checkbox"
             className="accent-amber"
-            checked={untracked}
-            onChange={(event) => setUntracked(event.target.checked)}
+            checked={entry.untracked}
+            onChange={(event) => change({ ...entry, untracked: event.target.checked })}
           />
           <span>
             Leave out <strong>{recognition.tracking.join(', ')}</strong>, which only tells the site where
@@ -107,39 +149,47 @@ export function LeadsTo({ field, typed, recognition, untracked, change, setUntra
           </span>
         </label>
       )}
+      {recognition?.ok && recognition.destination.kind === 'mail' && (
+        <MailFields entry={entry} change={change} />
+      )}
+      {destination?.kind === 'file' && <FileFields id={destination.enclosure} />}
+      {destination?.kind === 'book' && (
+        <BookPlace
+          destination={destination}
+          change={(picked) => change(entryOf(picked, useBook.getState()))}
+        />
+      )}
     </div>
   );
 }
 
-function TakenFor({
-  recognition,
-  untracked,
-}: {
-  recognition: Extract<Recognition, { ok: true }>;
-  untracked: boolean;
-}) {
-  const destination = untracked ? recognition.untracked : recognition.destination;
-  return (
-    <p>
-      {KIND_WORDS[destination.kind]}: <span className="font-semibold break-all">{hrefOf(destination)}</span>
-    </p>
-  );
+/** Sends a file to the Shelf and leads to it. */
+export async function leadToFile(
+  file: File | undefined,
+  change: (entry: DestinationEntry) => void,
+): Promise<void> {
+  const book = useBook.getState().book?.id;
+  if (!file || !book) return;
+  const taken = await uploadToShelf(book, file);
+  if (taken) change(entryOf({ kind: 'file', enclosure: taken.file.id }, useBook.getState()));
 }
 
-/** Addresses that the book leads to already and that hold what is typed, those used most first. */
-function useSuggestions(typed: string): string[] {
-  const links = useBook((store) => store.links);
-  return useMemo(() => {
-    const wanted = typed.trim().toLowerCase();
-    if (wanted.length < 2) return [];
-    const uses = new Map<string, number>();
-    for (const { kind, href } of links)
-      if ((kind === 'web' || kind === 'mail') && href.toLowerCase().includes(wanted))
-        uses.set(href, (uses.get(href) ?? 0) + 1);
-    return [...uses]
-      .filter(([href]) => href !== typed.trim())
-      .sort((one, other) => other[1] - one[1])
-      .slice(0, SUGGESTIONS)
-      .map(([href]) => href);
-  }, [links, typed]);
+/** What the words were taken for; of an email, what a reader's mail program will be handed. */
+function TakenFor({ destination }: { destination: Destination }) {
+  const places = useBook((store) => store.places);
+  const chapters = useBook((store) => store.book?.chapters);
+  if (destination.kind === 'web' || destination.kind === 'mail')
+    return (
+      <p>
+        {KIND_WORDS[destination.kind]}: <span className="font-semibold break-all">{hrefOf(destination)}</span>
+      </p>
+    );
+  const place = destination.kind === 'place' ? places.get(destination.place) : undefined;
+  const chapter = chapters?.find(({ id }) => id === place?.chapter);
+  return (
+    <p>
+      {KIND_WORDS[destination.kind]}
+      {chapter && place?.kind !== 'chapter' && `, in “${chapter.title}”`}
+    </p>
+  );
 }

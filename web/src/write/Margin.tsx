@@ -1,10 +1,16 @@
-import type { Link } from '@vennet/core/manuscript';
+import type { Box, Link, LinkArea } from '@vennet/core/manuscript';
+import type { Node } from 'prosemirror-model';
 import type { EditorView } from 'prosemirror-view';
 import { useCallback, useEffect, useLayoutEffect, useRef, useState, type RefObject } from 'react';
-import { linkAtSelection, linksIn } from '../editor/links.js';
-import { askedIn, draftIn, type Draft } from '../editor/slip-plugin.js';
+import { figureAt, linkAtSelection, linksIn } from '../editor/links.js';
+import { askedIn, draftIn, offerIn, type Draft } from '../editor/slip-plugin.js';
 import { useEditor } from '../editor/store.js';
+import { AreaSlip } from '../picture/AreaSlip.js';
+import { areasOf } from '../picture/change-figures.js';
+import { useOpenArea } from '../picture/open-area.js';
+import { PictureSlip } from '../picture/PictureSlip.js';
 import { ClosedSlip } from './ClosedSlip.js';
+import { OfferLine } from './OfferLine.js';
 import { OpenSlip } from './OpenSlip.js';
 
 /** Height of a closed slip and the gap between two, in CSS px. */
@@ -32,15 +38,17 @@ export function Margin({ scroller }: { scroller: RefObject<HTMLDivElement | null
   const [openHeight, setOpenHeight] = useState(320);
   const open = state ? linkAtSelection(state, chapter) : null;
   const draft = state ? draftIn(state) : null;
-  const openAt = draft?.from ?? open?.from ?? null;
+  const offer = state ? offerIn(state) : null;
+  const figure = state ? figureAt(state) : null;
+  const area = useOpenArea();
+  const openAt = draft?.from ?? figure?.position ?? open?.from ?? offer?.from ?? null;
 
   const measure = useCallback(() => {
     if (!view || !scroller.current || !column.current || view.isDestroyed) return;
     const box = scroller.current.getBoundingClientRect();
     const top = column.current.getBoundingClientRect().top;
     const [first, last] = visibleRange(view, box);
-    const lineOf = (position: number) =>
-      view.coordsAtPos(Math.min(position, view.state.doc.content.size), 1).top - top;
+    const lineOf = (position: number) => topOf(view, Math.min(position, view.state.doc.content.size)) - top;
     const links = linksIn(view.state.doc, chapter).filter(({ from, to }) => to >= first && from <= last);
     setShown({
       seen: links.map((link) => ({ link, line: lineOf(link.from) })),
@@ -72,7 +80,9 @@ export function Margin({ scroller }: { scroller: RefObject<HTMLDivElement | null
 
   if (!view || !state) return <aside ref={column} aria-label="Margin" />;
   const isOpen = openAt !== null;
-  const closed = shown.seen.filter(({ link }) => draft !== null || link.id !== open?.id);
+  const closed = shown.seen.filter(
+    ({ link }) => draft !== null || (figure ? link.from !== figure.position : link.id !== open?.id),
+  );
   const openTop = topOfOpen(shown, openHeight);
   const lines = arrange(closed, isOpen ? { line: shown.openLine, top: openTop, height: openHeight } : null);
   return (
@@ -86,23 +96,68 @@ export function Margin({ scroller }: { scroller: RefObject<HTMLDivElement | null
       </ul>
       {isOpen && (
         <SlipBox top={openTop} resized={setOpenHeight}>
-          <OpenSlip
-            key={draft ? 'draft' : keyOf(open)}
-            view={view}
-            link={draft ? null : open}
-            draft={draft}
-            asked={askedIn(state)}
-            words={wordsOf(view, draft)}
-          />
+          {figure && !draft ? (
+            <FigureSlip view={view} figure={figure} open={area} asked={askedIn(state)} />
+          ) : open || draft ? (
+            <OpenSlip
+              key={draft ? 'draft' : keyOf(open)}
+              view={view}
+              link={draft ? null : open}
+              draft={draft}
+              asked={askedIn(state)}
+              words={wordsOf(view, draft)}
+            />
+          ) : (
+            offer && <OfferLine view={view} offer={offer} />
+          )}
         </SlipBox>
       )}
     </aside>
   );
 }
 
+/** The slip of the picture that is selected, of one of its areas, or of an area that is being made. */
+function FigureSlip({
+  view,
+  figure: { node, position },
+  open,
+  asked,
+}: {
+  view: EditorView;
+  figure: { node: Node; position: number };
+  open: { area: string | null; draft: Box | null };
+  asked: number;
+}) {
+  const area = areasOf(node).find(({ id }) => id === open.area) ?? null;
+  const box = area ?? open.draft;
+  if (box)
+    return <AreaSlip key={area ? said(area) : 'new'} view={view} area={area} box={box} asked={asked} />;
+  const { enclosure, alt, link } = node.attrs;
+  return (
+    <PictureSlip
+      key={JSON.stringify([position, enclosure, alt, link])}
+      view={view}
+      node={node}
+      position={position}
+      asked={asked}
+    />
+  );
+}
+
+/** What a slip shows of an area apart from its box, which is moved while the slip is open. */
+const said = ({ id, name, hoverNote, destination, frame }: LinkArea) =>
+  JSON.stringify([id, name, hoverNote, destination, frame]);
+
+/** The upper edge of the line at a position, or of the picture there, in the window. */
+function topOf(view: EditorView, position: number): number {
+  const element = view.state.doc.nodeAt(position)?.type.name === 'figure' ? view.nodeDOM(position) : null;
+  if (element instanceof HTMLElement) return element.getBoundingClientRect().top;
+  return view.coordsAtPos(position, 1).top;
+}
+
 /** A slip is for a link as it is: when undo or a repair changes the link, its slip begins anew. */
 function keyOf(link: Link | null): string {
-  return JSON.stringify([link?.id, link?.href, link?.text, link?.hoverNote]);
+  return JSON.stringify([link?.id, link?.destination, link?.text, link?.hoverNote, link?.look]);
 }
 
 function wordsOf(view: EditorView, draft: Draft | null): string {

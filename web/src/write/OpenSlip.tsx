@@ -1,34 +1,29 @@
-import { auditLink, heardAs, type Finding } from '@vennet/core/audit';
-import {
-  hrefOf,
-  recognise,
-  wordsFromAddress,
-  type Destination,
-  type Recognition,
-} from '@vennet/core/destination';
-import type { Link } from '@vennet/core/manuscript';
+import { auditContext, auditLink, heardAs, isOnlyAddress } from '@vennet/core/audit';
+import { hrefOf, wordsFromAddress, type Destination } from '@vennet/core/destination';
+import type { Link, LinkLook } from '@vennet/core/manuscript';
 import type { Repair } from '@vennet/core/repair';
-import { Copy, ExternalLink, Unlink } from 'lucide-react';
 import type { EditorView } from 'prosemirror-view';
 import {
   useId,
   useLayoutEffect,
+  useMemo,
   useRef,
   useState,
+  type DragEvent,
   type FocusEvent,
   type FormEvent,
   type KeyboardEvent,
 } from 'react';
-import { changeLink, makeLink, removeLink, repairLink } from '../editor/change-links.js';
+import { changeLink, makeLink, repairLink } from '../editor/change-links.js';
 import { dropDraft, type Draft } from '../editor/slip-plugin.js';
-import { useEditor } from '../editor/store.js';
-import { destinationWords } from '../marks/destination-words.js';
-import { KIND_WORDS, KindMark } from '../marks/KindMark.js';
-import { VerdictMark } from '../marks/VerdictMark.js';
-import { useBook, verdictFor } from '../store/book.js';
-import { copyAddress } from './copy-address.js';
-import { FindingLine } from './FindingLine.js';
-import { LeadsTo } from './LeadsTo.js';
+import { useBook } from '../store/book.js';
+import { entryOf, readEntry, type DestinationEntry } from './destination-entry.js';
+import { Findings } from './FindingLine.js';
+import { LeadsTo, leadToFile } from './LeadsTo.js';
+import { LinkButtons, VerdictLine } from './LinkLines.js';
+import { OwnLook } from './OwnLook.js';
+import { startCompanion } from './start-companion.js';
+import { TitleOffer } from './TitleOffer.js';
 
 export interface OpenSlipProps {
   view: EditorView;
@@ -41,68 +36,75 @@ export interface OpenSlipProps {
   words: string;
 }
 
-/** What the author has typed into the slip so far. */
+/** What the author has said of the link so far. */
 interface Entry {
-  typed: string;
+  to: DestinationEntry;
   text: string;
   hoverNote: string;
-  /** Leave the tracking parameters of the typed address out. */
-  untracked: boolean;
+  look: LinkLook | null;
 }
 
-const entryOf = (link: Link | null, words: string): Entry => ({
-  typed: link?.kind === 'web' || link?.kind === 'mail' ? link.href : '',
-  text: link?.text ?? words,
-  hoverNote: link?.hoverNote ?? '',
-  untracked: true,
-});
+function entryFor(link: Link | null, words: string): Entry {
+  // An address that is to be linked leads there, if the author says nothing else.
+  const to = entryOf(link?.destination ?? null, useBook.getState());
+  return {
+    to: !link && isOnlyAddress(words) ? { ...to, typed: words } : to,
+    text: link?.text ?? words,
+    hoverNote: link?.hoverNote ?? '',
+    look: link?.look ?? null,
+  };
+}
 
 /** The slip of one link, open in the margin beside its line. One button and one key accept it. */
 export function OpenSlip({ view, link, draft, asked, words }: OpenSlipProps) {
-  const [entry, setEntry] = useState<Entry>(() => entryOf(link, words));
+  const [entry, setEntry] = useState<Entry>(() => entryFor(link, words));
   const form = useRef<HTMLFormElement>(null);
   const field = useRef<HTMLInputElement>(null);
   const seen = useRef(asked);
   const id = useId();
-  const places = useBook((store) => store.places);
-  const verdicts = useBook((store) => store.verdicts);
+  const links = useBook((store) => store.links);
+  const surroundings = useBook((store) => store.surroundings);
   const language = useBook((store) => store.book?.language ?? 'en');
+  const set = (more: Partial<Entry>) => setEntry((before) => ({ ...before, ...more }));
+  const setTo = (to: DestinationEntry) => set({ to });
 
   useLayoutEffect(() => {
-    if (draft || asked > seen.current)
-      // The slip finds its line after this; the text must stay where it is.
-      (field.current ?? form.current?.querySelector('input'))?.focus({ preventScroll: true });
+    // The slip finds its line after this; the text must stay where it is.
+    if (draft || asked > seen.current) field.current?.focus({ preventScroll: true });
     if (asked > seen.current && link) field.current?.select();
     seen.current = asked;
   }, [asked, draft, link]);
 
-  const isTyped = !link || link.kind === 'web' || link.kind === 'mail';
-  const recognition = isTyped ? recognise(entry.typed) : null;
-  const destination = destinationOf(link, recognition, entry);
+  const { destination } = readEntry(entry.to);
   const text = entry.text.trim() === '' ? '' : entry.text;
-  const shown = text || (destination?.kind === 'web' && draft ? wordsFromAddress(destination.href) : '');
+  const shown = text || (destination && draft ? wordsFor(destination) : '');
   const preview: Link | null = destination && {
     ...(link ?? NEW_LINK),
-    destination,
-    kind: destination.kind,
-    href: hrefOf(destination),
-    text: shown,
+    ...{ destination, kind: destination.kind, href: hrefOf(destination), text: shown },
+    ...{ hoverNote: entry.hoverNote, look: entry.look },
   };
-  const findings = preview ? auditLink(preview, { language }) : [];
+  const context = useMemo(() => auditContext(language, links, surroundings), [language, links, surroundings]);
+  const findings = preview ? auditLink(preview, context) : [];
   const changed =
     link !== null &&
     destination !== null &&
-    (hrefOf(destination) !== link.href || entry.text !== link.text || entry.hoverNote !== link.hoverNote);
+    JSON.stringify([destination, entry.text, entry.hoverNote, entry.look]) !==
+      JSON.stringify([link.destination, link.text, link.hoverNote, link.look]);
 
-  const accept = (): boolean => {
-    if (!destination) {
-      field.current?.focus();
-      return false;
-    }
-    const made = { destination, text: shown, hoverNote: entry.hoverNote.trim() };
-    if (draft && shown !== '') makeLink(view, draft, made);
+  const acceptAs = (to: Destination) => {
+    const made = {
+      destination: to,
+      text: shown || wordsFor(to),
+      hoverNote: entry.hoverNote.trim(),
+      look: entry.look,
+    };
+    if (draft) makeLink(view, draft, made);
     else if (link) changeLink(view, link, { ...made, text: shown || link.text });
-    return true;
+  };
+  const accept = (): boolean => {
+    if (destination) acceptAs(destination);
+    else field.current?.focus();
+    return destination !== null;
   };
   const submit = (event: FormEvent) => {
     event.preventDefault();
@@ -110,7 +112,7 @@ export function OpenSlip({ view, link, draft, asked, words }: OpenSlipProps) {
   };
   const leave = () => {
     if (draft) view.dispatch(dropDraft(view.state.tr));
-    else setEntry(entryOf(link, words));
+    else setEntry(entryFor(link, words));
     view.focus();
   };
   const pressed = (event: KeyboardEvent) => {
@@ -122,37 +124,47 @@ export function OpenSlip({ view, link, draft, asked, words }: OpenSlipProps) {
   const left = (event: FocusEvent) => {
     if (!form.current?.contains(event.relatedTarget) && changed && destination) accept();
   };
-  const repair = ({ type, ...more }: Repair) => {
-    if (draft && type === 'text' && 'text' in more) return setEntry({ ...entry, text: more.text });
-    if (draft && type === 'destination' && 'destination' in more)
-      return setEntry({ ...entry, typed: hrefOf(more.destination) });
-    if (draft && type === 'trim') return setEntry({ ...entry, text: entry.text.trim() });
-    if (link) repairLink(view, link, { type, ...more } as Repair);
-    view.focus();
+  const dropped = (event: DragEvent) => {
+    const [file] = event.dataTransfer.files;
+    if (!file) return;
+    event.preventDefault();
+    void leadToFile(file, setTo);
+  };
+  const repair = (change: Repair) => {
+    if (!draft && link) {
+      repairLink(view, link, change);
+      return view.focus();
+    }
+    if (change.type === 'text') set({ text: change.text });
+    if (change.type === 'destination') setTo(entryOf(change.destination, useBook.getState()));
+    if (change.type === 'hover-note') set({ hoverNote: change.hoverNote });
+    if (change.type === 'look') set({ look: change.look });
+    if (change.type === 'trim') set({ text: entry.text.trim() });
   };
 
   return (
-    // eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions -- Esc and leaving are the form's, from any of its fields
+    // eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions -- Esc, leaving and dropping are the form's, from any of its fields
     <form
       ref={form}
       onSubmit={submit}
       onKeyDown={pressed}
       onBlur={left}
+      onDragOver={(event) => event.preventDefault()}
+      onDrop={dropped}
       aria-label={draft ? 'Slip of a new link' : 'Slip of the link'}
-      className="border border-strong-line border-l-4 border-l-amber bg-raised px-3.5 py-3 shadow-md"
+      className="slip"
     >
-      {isTyped ? (
-        <LeadsTo
-          field={field}
-          typed={entry.typed}
-          recognition={recognition}
-          untracked={entry.untracked}
-          change={(typed) => setEntry({ ...entry, typed })}
-          setUntracked={(untracked) => setEntry({ ...entry, untracked })}
-        />
-      ) : (
-        link && <InnerDestination link={link} />
-      )}
+      <LeadsTo
+        field={field}
+        entry={entry.to}
+        change={setTo}
+        companion={(title, goThere) =>
+          void startCompanion(title, goThere, (to) => {
+            acceptAs(to);
+            view.focus();
+          })
+        }
+      />
       <div className="mt-2.5">
         <label className="label" htmlFor={`${id}-text`}>
           {link?.carrier === 'picture' ? 'Alternative text' : 'Link text'}
@@ -162,7 +174,12 @@ export function OpenSlip({ view, link, draft, asked, words }: OpenSlipProps) {
           className="field"
           value={entry.text}
           placeholder={shown}
-          onChange={(event) => setEntry({ ...entry, text: event.target.value })}
+          onChange={(event) => set({ text: event.target.value })}
+        />
+        <TitleOffer
+          destination={destination}
+          text={entry.text}
+          take={(title) => repair({ type: 'text', text: title })}
         />
       </div>
       <div className="mt-2.5">
@@ -173,15 +190,16 @@ export function OpenSlip({ view, link, draft, asked, words }: OpenSlipProps) {
           id={`${id}-note`}
           className="field"
           value={entry.hoverNote}
-          onChange={(event) => setEntry({ ...entry, hoverNote: event.target.value })}
+          onChange={(event) => set({ hoverNote: event.target.value })}
         />
       </div>
+      <OwnLook look={entry.look} change={(look) => set({ look })} />
       {preview && (
         <p className="mt-2.5 text-sm" data-testid="heard-as">
-          <span className="font-semibold text-soft">Heard as </span>“{heardAs(preview)}”
+          <span className="font-semibold text-soft">Heard as </span>“{heardAs(preview, surroundings)}”
         </p>
       )}
-      {link && !changed && <VerdictLine link={link} places={places} verdicts={verdicts} />}
+      {link && !changed && <VerdictLine link={link} view={view} />}
       <Findings findings={findings} repair={repair} />
       <div className="mt-3 flex flex-wrap items-center gap-1.5">
         {(draft || changed) && (
@@ -208,112 +226,32 @@ export function OpenSlip({ view, link, draft, asked, words }: OpenSlipProps) {
 }
 
 const NEW_LINK: Omit<Link, 'destination' | 'kind' | 'href' | 'text'> = {
-  ...{ id: '', carrier: 'text', hoverNote: '', chapter: '', from: 0, to: 0, before: '', after: '' },
+  ...{
+    id: '',
+    carrier: 'text',
+    hoverNote: '',
+    look: null,
+    chapter: '',
+    from: 0,
+    to: 0,
+    before: '',
+    after: '',
+  },
 };
 
-function destinationOf(link: Link | null, recognition: Recognition | null, entry: Entry): Destination | null {
-  if (!recognition) return link?.destination ?? null;
-  // Fields of an email beside its address are kept while the address stays as it is.
-  if (link && entry.typed === link.href) return link.destination;
-  if (!recognition.ok) return null;
-  return entry.untracked ? recognition.untracked : recognition.destination;
-}
-
-/** A destination inside the book: shown by its words. */
-function InnerDestination({ link }: { link: Link }) {
-  const { places, book } = useBook();
-  const place = link.destination.kind === 'place' ? places.get(link.destination.place) : undefined;
-  const chapter = book?.chapters.find(({ id }) => id === place?.chapter);
-  return (
-    <div>
-      <p className="label">Leads to</p>
-      <p className="flex items-center gap-2">
-        <KindMark kind={link.kind} />
-        {destinationWords(link.destination, places)}
-      </p>
-      <p className="text-sm text-soft">
-        {KIND_WORDS[link.kind]}
-        {chapter && `, in “${chapter.title}”`}
-      </p>
-    </div>
-  );
-}
-
-function VerdictLine({ link, ...known }: { link: Link } & Parameters<typeof verdictFor>[1]) {
-  const { verdict, reason, movedTo } = verdictFor(link, known);
-  const { view } = useEditor();
-  if (link.kind === 'mail') return null;
-  return (
-    <div className="mt-2.5 text-sm">
-      <p className="flex gap-1.5">
-        <VerdictMark verdict={verdict} withWord /> <span>{reason}</span>
-      </p>
-      {movedTo && view && (
-        <button
-          type="button"
-          className="button mt-1 !h-auto !justify-start text-left break-all"
-          data-size="small"
-          onClick={() =>
-            repairLink(view, link, { type: 'destination', destination: { kind: 'web', href: movedTo } })
-          }
-        >
-          Lead to {movedTo}
-        </button>
-      )}
-    </div>
-  );
-}
-
-function Findings({ findings, repair }: { findings: Finding[]; repair(repair: Repair): void }) {
-  if (findings.length === 0) return null;
-  return (
-    <ul className="mt-2.5 space-y-2 border-t border-line pt-2.5" aria-label="Findings">
-      {findings.map((finding) => (
-        <li key={finding.rule}>
-          <FindingLine finding={finding} repair={repair} />
-        </li>
-      ))}
-    </ul>
-  );
-}
-
-function LinkButtons({ link, view }: { link: Link; view: EditorView }) {
-  const remove = () => {
-    removeLink(useEditor.getState().chapter)(view.state, view.dispatch);
-    view.focus();
-  };
-  return (
-    <>
-      <button
-        type="button"
-        className="button"
-        data-look="quiet"
-        data-size="small"
-        onClick={() => useEditor.setState({ following: link })}
-      >
-        <ExternalLink size={15} aria-hidden="true" /> Follow
-      </button>
-      {link.kind !== 'place' && (
-        <button
-          type="button"
-          className="button"
-          data-look="quiet"
-          data-size="small"
-          onClick={() => void copyAddress(link)}
-        >
-          <Copy size={15} aria-hidden="true" /> Copy
-        </button>
-      )}
-      <button
-        type="button"
-        className="button"
-        data-look="quiet"
-        data-size="small"
-        onClick={remove}
-        title="Remove the link, keep its words"
-      >
-        <Unlink size={15} aria-hidden="true" /> Remove
-      </button>
-    </>
-  );
+/** Words for a link that has none: what its destination is called. */
+function wordsFor(destination: Destination): string {
+  const { places, surroundings } = useBook.getState();
+  switch (destination.kind) {
+    case 'web':
+      return wordsFromAddress(destination.href);
+    case 'mail':
+      return destination.to.join(', ');
+    case 'file':
+      return surroundings.files.get(destination.enclosure)?.name ?? '';
+    case 'place':
+      return places.get(destination.place)?.words ?? '';
+    case 'book':
+      return surroundings.books.get(destination.book)?.title ?? '';
+  }
 }

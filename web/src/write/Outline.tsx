@@ -72,18 +72,18 @@ interface ChapterTally {
 }
 
 function useTallies(): Map<string, ChapterTally> {
-  const { links, findings, places, verdicts } = useBook();
+  const { links, findings, places, verdicts, surroundings } = useBook();
   return useMemo(() => {
     const tallies = new Map<string, ChapterTally>();
     for (const link of links) {
       const tally = tallies.get(link.chapter) ?? { verdicts: {}, findings: 0 };
-      const { verdict } = verdictFor(link, { places, verdicts });
+      const { verdict } = verdictFor(link, { places, verdicts, surroundings });
       tally.verdicts[verdict] = (tally.verdicts[verdict] ?? 0) + 1;
       tally.findings += findings.get(link.id)?.length ?? 0;
       tallies.set(link.chapter, tally);
     }
     return tallies;
-  }, [links, findings, places, verdicts]);
+  }, [links, findings, places, verdicts, surroundings]);
 }
 
 function Tally({ tally }: { tally: ChapterTally | undefined }) {

@@ -1,17 +1,40 @@
 import { ContextMenu } from 'radix-ui';
-import { TextSelection } from 'prosemirror-state';
+import { NodeSelection, TextSelection } from 'prosemirror-state';
 import type { EditorView } from 'prosemirror-view';
 import { useRef, useState, type MouseEvent, type ReactNode } from 'react';
 import { removeLink } from '../editor/change-links.js';
-import { linkAtSelection } from '../editor/links.js';
+import { figureAt, linkAtSelection } from '../editor/links.js';
 import { openSlip } from '../editor/slip-plugin.js';
 import { useEditor } from '../editor/store.js';
+import { MIDDLE, removeArea, toCaption } from '../picture/change-figures.js';
+import { draftArea, openArea, useOpenArea } from '../picture/open-area.js';
 import { copyAddress } from './copy-address.js';
 
-type About = 'link' | 'words' | null;
+type About = 'link' | 'words' | 'picture' | 'area' | null;
 type Act = (view: EditorView, chapter: string) => void;
 
 const askForSlip: Act = (view, chapter) => openSlip(chapter)(view.state, view.dispatch);
+
+const follow: Act = (view, chapter) =>
+  useEditor.setState({ following: linkAtSelection(view.state, chapter) });
+
+function aboutIn(view: EditorView, chapter: string): About {
+  if (figureAt(view.state)) return useOpenArea.getState().area ? 'area' : 'picture';
+  if (linkAtSelection(view.state, chapter)) return 'link';
+  return view.state.selection.empty ? null : 'words';
+}
+
+/** A right click selects the picture under it, with its area, or puts the caret there. */
+function selectAt(view: EditorView, event: MouseEvent, position: number) {
+  const { doc, tr } = view.state;
+  const target = event.target as HTMLElement;
+  const figure = target.closest('.picture-frame')?.parentElement;
+  if (!figure) return tr.setSelection(TextSelection.near(doc.resolve(position)));
+  const { area } = target.closest<HTMLElement>('[data-area]')?.dataset ?? {};
+  openArea(area && area !== 'new' ? area : null);
+  const within = view.posAtDOM(figure, 0);
+  return tr.setSelection(NodeSelection.create(doc, doc.resolve(within).before()));
+}
 
 /**
  * What can be done at a link or with selected words, on right click. Elsewhere, and with Shift, the browser's own menu
@@ -26,9 +49,8 @@ export function TextMenu({ children }: { children: ReactNode }) {
     const { selection } = view.state;
     const inSelection = spot && selection.from <= spot.pos && spot.pos <= selection.to && !selection.empty;
     // The menu key has no spot of its own: it is about the caret.
-    if (spot && !inSelection && event.button === 2)
-      view.dispatch(view.state.tr.setSelection(TextSelection.near(view.state.doc.resolve(spot.pos))));
-    const kind = linkAtSelection(view.state, chapter) ? 'link' : view.state.selection.empty ? null : 'words';
+    if (spot && !inSelection && event.button === 2) view.dispatch(selectAt(view, event, spot.pos));
+    const kind = aboutIn(view, chapter);
     setAbout(kind);
     if (!kind) event.stopPropagation();
   };
@@ -54,15 +76,35 @@ export function TextMenu({ children }: { children: ReactNode }) {
       <ContextMenu.Portal>
         <ContextMenu.Content className="menu" onCloseAutoFocus={closed}>
           {about === 'words' && item('Make a link of these words', askForSlip)}
+          {about === 'picture' && (
+            <>
+              {item('Words and size of this picture', askForSlip)}
+              {item('Add a link area', () => draftArea(MIDDLE))}
+              {item('Add or change its caption', toCaption)}
+            </>
+          )}
+          {about === 'area' && (
+            <>
+              {item('Change this link area', askForSlip)}
+              {item('Follow it', follow)}
+              {item('Remove this link area', (view) => {
+                const { area } = useOpenArea.getState();
+                if (area) removeArea(view, area);
+                openArea(null);
+              })}
+            </>
+          )}
           {about === 'link' && (
             <>
               {item('Change this link', askForSlip)}
-              {item('Follow it', (view, chapter) =>
-                useEditor.setState({ following: linkAtSelection(view.state, chapter) }),
-              )}
+              {item('Follow it', follow)}
               {item('Copy its address', (view, chapter) => {
                 const link = linkAtSelection(view.state, chapter);
                 if (link) void copyAddress(link);
+              })}
+              {item('Link or unlink every mention', (view, chapter) => {
+                const link = linkAtSelection(view.state, chapter);
+                if (link) useEditor.setState({ mentions: { words: link.text.trim(), link } });
               })}
               {item('Remove the link, keep its words', (view, chapter) =>
                 removeLink(chapter)(view.state, view.dispatch),

@@ -1,0 +1,288 @@
+import { auditContext, auditLink, heardAs } from '@vennet/core/audit';
+import { hrefOf } from '@vennet/core/destination';
+import {
+  DEFAULT_FRAME,
+  isColour,
+  THICKEST_FRAME,
+  withinPicture,
+  type AreaFrame,
+  type Box,
+  type Link,
+  type LinkArea,
+} from '@vennet/core/manuscript';
+import type { Repair } from '@vennet/core/repair';
+import { ArrowLeft, ExternalLink, Trash2 } from 'lucide-react';
+import type { EditorView } from 'prosemirror-view';
+import {
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+  type DragEvent,
+  type FormEvent,
+  type KeyboardEvent,
+} from 'react';
+import { linkAtSelection } from '../editor/links.js';
+import { mint } from '../editor/mint.js';
+import { useEditor } from '../editor/store.js';
+import { useBook } from '../store/book.js';
+import { entryOf, readEntry } from '../write/destination-entry.js';
+import { Findings } from '../write/FindingLine.js';
+import { LeadsTo, leadToFile } from '../write/LeadsTo.js';
+import { VerdictLine } from '../write/LinkLines.js';
+import { startCompanion } from '../write/start-companion.js';
+import { addArea, changeArea, removeArea } from './change-figures.js';
+import { draftArea, openArea } from './open-area.js';
+
+interface AreaSlipProps {
+  view: EditorView;
+  /** The area that is open, or `null` for a new one. */
+  area: LinkArea | null;
+  box: Box;
+  /** Goes up when the author asks for the slip: then the caret comes into it. */
+  asked: number;
+}
+
+/** The slip of one link area of a picture: where it leads, its name, its box and its look. */
+export function AreaSlip({ view, area, box, asked }: AreaSlipProps) {
+  const [to, setTo] = useState(() => entryOf(area?.destination ?? null, useBook.getState()));
+  const [name, setName] = useState(area?.name ?? '');
+  const [hoverNote, setHoverNote] = useState(area?.hoverNote ?? '');
+  const [frame, setFrame] = useState<AreaFrame | null>(area?.frame ?? null);
+  const field = useRef<HTMLInputElement>(null);
+  const seen = useRef(asked);
+  const links = useBook((store) => store.links);
+  const surroundings = useBook((store) => store.surroundings);
+  const language = useBook((store) => store.book?.language ?? 'en');
+  const context = useMemo(() => auditContext(language, links, surroundings), [language, links, surroundings]);
+
+  useLayoutEffect(() => {
+    if (!area || asked > seen.current) field.current?.focus({ preventScroll: true });
+    seen.current = asked;
+  }, [area, asked]);
+
+  const { destination } = readEntry(to);
+  const entry = { name: name.trim(), hoverNote: hoverNote.trim(), frame };
+  const link: Link | null = destination && {
+    ...{ id: area?.id ?? '', kind: destination.kind, destination, href: hrefOf(destination), text: name },
+    ...{ carrier: 'area', hoverNote, look: null, chapter: '', from: 0, to: 0, before: '', after: '' },
+  };
+  const findings = link ? auditLink(link, context) : [];
+  const changed =
+    area !== null &&
+    destination !== null &&
+    JSON.stringify([destination, entry]) !==
+      JSON.stringify([area.destination, { name: area.name, hoverNote: area.hoverNote, frame: area.frame }]);
+
+  const acceptAs = (leads: NonNullable<typeof destination>) => {
+    if (area) changeArea(view, area.id, { ...entry, destination: leads });
+    else {
+      const id = mint();
+      addArea(view, { id, ...entry, ...box, destination: leads });
+      openArea(id);
+    }
+  };
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    if (!destination) return field.current?.focus();
+    acceptAs(destination);
+    view.focus();
+  };
+  const close = () => {
+    openArea(null);
+    view.focus();
+  };
+  const pressed = (event: KeyboardEvent) => {
+    if (event.key !== 'Escape' || event.defaultPrevented) return;
+    event.preventDefault();
+    close();
+  };
+  const repair = (change: Repair) => {
+    if (change.type === 'text') setName(change.text);
+    if (change.type === 'hover-note') setHoverNote(change.hoverNote);
+    if (change.type === 'destination') setTo(entryOf(change.destination, useBook.getState()));
+    if (change.type === 'unlink') remove();
+  };
+  const remove = () => {
+    if (area) removeArea(view, area.id);
+    close();
+  };
+  const setBox = (more: Partial<Box>) => {
+    const now = withinPicture({ ...box, ...more });
+    if (area) changeArea(view, area.id, now);
+    else draftArea(now);
+  };
+  const dropped = (event: DragEvent) => {
+    if (!event.dataTransfer.files[0]) return;
+    event.preventDefault();
+    void leadToFile(event.dataTransfer.files[0], setTo);
+  };
+  const made = area && linkAtSelection(view.state, useEditor.getState().chapter);
+  return (
+    // eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions -- Esc, leaving and dropping are the form's, from any of its fields
+    <form
+      aria-label={area ? 'Slip of the link area' : 'Slip of a new link area'}
+      className="slip"
+      onSubmit={submit}
+      onKeyDown={pressed}
+      onDragOver={(event) => event.preventDefault()}
+      onDrop={dropped}
+      onBlur={(event) => {
+        if (!event.currentTarget.contains(event.relatedTarget) && changed && destination)
+          acceptAs(destination);
+      }}
+    >
+      <button
+        type="button"
+        className="button mb-1.5 -ml-1.5"
+        data-look="quiet"
+        data-size="small"
+        onClick={close}
+      >
+        <ArrowLeft size={15} aria-hidden="true" /> The whole picture
+      </button>
+      <LeadsTo
+        field={field}
+        entry={to}
+        change={setTo}
+        companion={(title, goThere) => void startCompanion(title, goThere, acceptAs)}
+      />
+      <label className="mt-2.5 block">
+        <span className="label">Name, for those who can’t see it</span>
+        <input className="field" value={name} onChange={(event) => setName(event.target.value)} />
+      </label>
+      <label className="mt-2.5 block">
+        <span className="label">Hover note</span>
+        <input className="field" value={hoverNote} onChange={(event) => setHoverNote(event.target.value)} />
+      </label>
+      <BoxFields box={box} change={setBox} />
+      <FrameFields frame={frame} change={setFrame} />
+      {link && (
+        <p className="mt-2.5 text-sm" data-testid="heard-as">
+          <span className="font-semibold text-soft">Heard as </span>“{heardAs(link, surroundings)}”
+        </p>
+      )}
+      {made && !changed && <VerdictLine link={made} view={view} />}
+      <Findings findings={findings} repair={repair} />
+      <div className="mt-3 flex flex-wrap gap-1.5">
+        {(!area || changed) && (
+          <button type="submit" className="button" data-look="main" data-size="small" disabled={!destination}>
+            {area ? 'Change it' : 'Make the link area'}{' '}
+            <kbd className="font-ui font-normal opacity-80">Enter</kbd>
+          </button>
+        )}
+        {made && (
+          <button
+            type="button"
+            className="button"
+            data-look="quiet"
+            data-size="small"
+            onClick={() => useEditor.setState({ following: made })}
+          >
+            <ExternalLink size={15} aria-hidden="true" /> Follow
+          </button>
+        )}
+        <button type="button" className="button" data-look="quiet" data-size="small" onClick={remove}>
+          {area ? (
+            <>
+              <Trash2 size={15} aria-hidden="true" /> Remove
+            </>
+          ) : (
+            'Not now'
+          )}
+        </button>
+      </div>
+    </form>
+  );
+}
+
+const SIDES: [keyof Box, string][] = [
+  ['x', 'From the left'],
+  ['y', 'From the top'],
+  ['width', 'Wide'],
+  ['height', 'High'],
+];
+
+/** The box in exact numbers: percent of the picture. */
+function BoxFields({ box, change }: { box: Box; change(more: Partial<Box>): void }) {
+  return (
+    <fieldset className="mt-2.5">
+      <legend className="label">Where, in % of the picture</legend>
+      <div className="grid grid-cols-4 gap-1.5">
+        {SIDES.map(([side, words]) => (
+          <label key={side} className="block text-xs text-soft">
+            {words}
+            <input
+              type="number"
+              className="field !px-1.5 tabular-nums"
+              min={0}
+              max={100}
+              step={0.1}
+              value={Number((box[side] * 100).toFixed(2))}
+              onChange={(event) => {
+                const percent = event.target.valueAsNumber;
+                if (!Number.isNaN(percent)) change({ [side]: percent / 100 });
+              }}
+            />
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+function FrameFields({ frame, change }: { frame: AreaFrame | null; change(frame: AreaFrame | null): void }) {
+  return (
+    <fieldset className="mt-2.5">
+      <legend className="label">Look, for readers</legend>
+      <div className="flex flex-wrap items-end gap-1.5">
+        <select
+          className="field !w-auto"
+          aria-label="Frame"
+          value={frame?.line ?? 'unseen'}
+          onChange={(event) => {
+            const line = event.target.value;
+            change(
+              line === 'unseen' ? null : { ...(frame ?? DEFAULT_FRAME), line: line as AreaFrame['line'] },
+            );
+          }}
+        >
+          <option value="unseen">Unseen</option>
+          <option value="solid">Framed, solid</option>
+          <option value="dashed">Framed, dashed</option>
+          <option value="dotted">Framed, dotted</option>
+        </select>
+        {frame && (
+          <>
+            <label className="block text-xs text-soft">
+              Width, pt
+              <input
+                type="number"
+                className="field !w-16 !px-1.5"
+                min={0.25}
+                max={THICKEST_FRAME}
+                step={0.25}
+                value={frame.width}
+                onChange={(event) => {
+                  const width = event.target.valueAsNumber;
+                  if (width > 0 && width <= THICKEST_FRAME) change({ ...frame, width });
+                }}
+              />
+            </label>
+            <label className="block text-xs text-soft">
+              Colour
+              <input
+                type="color"
+                className="block h-[2.1rem] w-11 cursor-pointer rounded border border-strong-line bg-raised p-0.5"
+                value={frame.colour}
+                onChange={(event) => {
+                  if (isColour(event.target.value)) change({ ...frame, colour: event.target.value });
+                }}
+              />
+            </label>
+          </>
+        )}
+      </div>
+    </fieldset>
+  );
+}

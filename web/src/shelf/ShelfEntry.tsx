@@ -1,0 +1,292 @@
+import {
+  fileWords,
+  sizeWords,
+  typeWords,
+  type OpensFor,
+  type ShelfFile,
+  type Travels,
+} from '@vennet/core/shelf';
+import type { Manuscript } from '@vennet/core/wire';
+import { AlertDialog } from 'radix-ui';
+import { ChevronRight, Download, FileUp, Trash2 } from 'lucide-react';
+import { useRef, useState } from 'react';
+import { Link } from 'react-router';
+import { api, enclosureFile } from '../api/client.js';
+import { SeverityMark } from '../marks/SeverityMark.js';
+import { useBook } from '../store/book.js';
+import { tellFault, useNotices } from '../store/notices.js';
+import { replaceFile } from '../store/uploads.js';
+import { changeShelfFile, removeShelfFile } from './change-file.js';
+import type { FileUse } from './uses.js';
+import { OPENS_FOR_WORDS, TRAVELS_WORDS } from './words.js';
+
+interface EntryProps {
+  file: ShelfFile;
+  book: Manuscript;
+  uses: FileUse[];
+  open: boolean;
+  toggle(): void;
+}
+
+/** One file: what it is, who can open it, how it travels; opened, its name, words, checksum and uses. */
+export function ShelfEntry({ file, book, uses, open, toggle }: EntryProps) {
+  const stopped = file.opensFor !== 'everyone' && uses.some(({ link }) => link !== null);
+  return (
+    <div className="border-b border-line" style={open ? { background: 'var(--sheet)' } : undefined}>
+      <div
+        role="row"
+        className="grid grid-cols-[minmax(0,1fr)_10rem_11rem_10rem_4rem] items-center gap-3 px-2 py-1.5 hover:bg-raised max-md:grid-cols-1"
+      >
+        <span role="cell" className="min-w-0">
+          <button
+            type="button"
+            aria-expanded={open}
+            className="flex w-full cursor-pointer items-center gap-2 text-left"
+            onClick={toggle}
+          >
+            <ChevronRight
+              size={15}
+              aria-hidden="true"
+              className={`shrink-0 text-soft transition-transform ${open ? 'rotate-90' : ''}`}
+            />
+            <span className={open ? 'font-semibold break-all' : 'truncate'}>{file.name}</span>
+          </button>
+        </span>
+        <span role="cell">
+          {typeWords(file.type, file.name)}{' '}
+          <span className="text-soft tabular-nums">{sizeWords(file.size)}</span>
+        </span>
+        <span role="cell" className="flex items-center gap-1.5">
+          {stopped && <SeverityMark severity="must-fix" />}
+          {OPENS_FOR_WORDS[file.opensFor]}
+        </span>
+        <span role="cell">{TRAVELS_WORDS[file.travels]}</span>
+        <span role="cell" className="tabular-nums">
+          {uses.length}
+        </span>
+      </div>
+      {open && (
+        <div role="row">
+          <div role="cell" className="grid gap-x-10 gap-y-4 px-4 pt-1 pb-6 pl-9 md:grid-cols-2">
+            <Details file={file} />
+            <div>
+              <Uses uses={uses} book={book} />
+              <Actions file={file} uses={uses} />
+            </div>
+          </div>
+        </div>
+      )}
+    </div>
+  );
+}
+
+function Details({ file }: { file: ShelfFile }) {
+  return (
+    <div className="space-y-2.5">
+      {file.claims && (
+        <p className="border-l-4 py-1 pl-3" style={{ borderColor: 'var(--broken)' }}>
+          Its name says that it is a {file.claims}, but by its content it is a {typeWords(file.type, '')}.
+          Give it its true ending, or readers’ programs may refuse it.
+        </p>
+      )}
+      <Text words="Name" value={file.name} keep={(name) => changeShelfFile(file.id, { name })} />
+      <Text
+        words="Description"
+        value={file.description}
+        keep={(description) => changeShelfFile(file.id, { description })}
+      />
+      <div className="flex flex-wrap gap-3">
+        <label className="block">
+          <span className="label">Who can open it</span>
+          <select
+            className="field"
+            value={file.opensFor}
+            onChange={(event) => void changeShelfFile(file.id, { opensFor: event.target.value as OpensFor })}
+          >
+            {Object.entries(OPENS_FOR_WORDS).map(([value, words]) => (
+              <option key={value} value={value}>
+                {words}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="block">
+          <span className="label">How it travels</span>
+          <select
+            className="field"
+            value={file.travels}
+            onChange={(event) => void changeShelfFile(file.id, { travels: event.target.value as Travels })}
+          >
+            {Object.entries(TRAVELS_WORDS).map(([value, words]) => (
+              <option key={value} value={value}>
+                {words}
+              </option>
+            ))}
+          </select>
+        </label>
+      </div>
+      {file.travels === 'public' && (
+        <Text
+          words="Public address"
+          value={file.address ?? ''}
+          keep={(address) => changeShelfFile(file.id, { address })}
+        />
+      )}
+      <dl className="text-sm">
+        <dt className="label">Checksum (SHA-256)</dt>
+        <dd className="font-mono text-xs break-all">{file.sha256}</dd>
+      </dl>
+    </div>
+  );
+}
+
+/** A field that is kept when it is left or accepted, and goes back to what it was when that is refused. */
+function Text({
+  words,
+  value,
+  keep,
+}: {
+  words: string;
+  value: string;
+  keep(value: string): Promise<boolean>;
+}) {
+  const [typed, setTyped] = useState(value);
+  const [known, setKnown] = useState(value);
+  if (known !== value) {
+    setKnown(value);
+    setTyped(value);
+  }
+  const accept = async () => {
+    if (typed.trim() !== value && !(await keep(typed.trim()))) setTyped(value);
+  };
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        void accept();
+      }}
+    >
+      <label className="block">
+        <span className="label">{words}</span>
+        <input
+          className="field"
+          value={typed}
+          onChange={(event) => setTyped(event.target.value)}
+          onBlur={() => void accept()}
+        />
+      </label>
+    </form>
+  );
+}
+
+function Uses({ uses, book }: { uses: FileUse[]; book: Manuscript }) {
+  if (uses.length === 0) return <p className="mb-3 text-soft">Nothing leads to it or shows it yet.</p>;
+  return (
+    <ul aria-label="Uses" className="mb-3 space-y-2.5">
+      {uses.map(({ key, chapter, link, before, text, after }) => (
+        <li key={key} className="border-l-2 border-line pl-3">
+          <p className="font-text">
+            {before}
+            <mark className="rounded-sm bg-wash px-0.5 text-ink">{text}</mark>
+            {after}
+          </p>
+          <p className="text-sm text-soft">
+            {book.chapters.find(({ id }) => id === chapter)?.title}{' '}
+            <Link
+              className="text-ink underline"
+              to={`/books/${book.id}/write/${chapter}${link ? `?link=${link}` : ''}`}
+            >
+              Show it in the text
+            </Link>
+          </p>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function Actions({ file, uses }: { file: ShelfFile; uses: FileUse[] }) {
+  const chooser = useRef<HTMLInputElement>(null);
+  const replace = async (chosen: File | undefined) => {
+    if (!chosen) return;
+    const taken = await replaceFile(file.id, chosen);
+    if (!taken) return;
+    const goBack = () =>
+      api.goBackFile(file.id).then((old) => useBook.getState().setFile(file.id, old), tellFault);
+    const follow =
+      uses.length === 0
+        ? ''
+        : ` ${uses.length === 1 ? 'Its use follows' : `All ${uses.length} uses follow`}.`;
+    useNotices
+      .getState()
+      .tell(`“${taken.file.name}” is a new version now, ${fileWords(taken.file)}.${follow}`, {
+        action: { label: 'Go back to the old one', run: () => void goBack() },
+      });
+  };
+  return (
+    <div className="flex flex-wrap gap-1.5">
+      <a className="button" data-size="small" href={enclosureFile(file.id)} download={file.name}>
+        <Download size={15} aria-hidden="true" /> Download
+      </a>
+      <button type="button" className="button" data-size="small" onClick={() => chooser.current?.click()}>
+        <FileUp size={15} aria-hidden="true" /> Put a new version in its place
+      </button>
+      <input
+        ref={chooser}
+        type="file"
+        hidden
+        aria-label={`New version of ${file.name}`}
+        onChange={(event) => {
+          void replace(event.target.files?.[0]);
+          event.target.value = '';
+        }}
+      />
+      <RemoveFile file={file} uses={uses} />
+    </div>
+  );
+}
+
+/** Before a file goes, the author reads what will break. */
+function RemoveFile({ file, uses }: { file: ShelfFile; uses: FileUse[] }) {
+  return (
+    <AlertDialog.Root>
+      <AlertDialog.Trigger className="button" data-look="quiet" data-size="small">
+        <Trash2 size={15} aria-hidden="true" /> Remove
+      </AlertDialog.Trigger>
+      <AlertDialog.Portal>
+        <AlertDialog.Overlay className="veil" />
+        <AlertDialog.Content className="dialog">
+          <AlertDialog.Title className="text-xl font-semibold">
+            Take “{file.name}” off the Shelf?
+          </AlertDialog.Title>
+          <AlertDialog.Description className="mt-2">
+            {uses.length === 0
+              ? 'Nothing leads to it, so nothing breaks.'
+              : `${uses.length === 1 ? 'One use breaks' : `${uses.length} uses break`} until it is put back or they lead elsewhere:`}
+          </AlertDialog.Description>
+          <ul className="mt-2 max-h-60 space-y-1 overflow-y-auto">
+            {uses.map(({ key, before, text, after }) => (
+              <li key={key} className="border-l-2 border-line pl-3 font-text">
+                {before}
+                <mark className="rounded-sm bg-wash px-0.5 text-ink">{text}</mark>
+                {after}
+              </li>
+            ))}
+          </ul>
+          <div className="mt-5 flex justify-end gap-2">
+            <AlertDialog.Cancel className="button" data-look="quiet">
+              Keep it
+            </AlertDialog.Cancel>
+            <AlertDialog.Action
+              className="button"
+              data-look="main"
+              onClick={() => void removeShelfFile(file)}
+            >
+              Take it off the Shelf
+            </AlertDialog.Action>
+          </div>
+        </AlertDialog.Content>
+      </AlertDialog.Portal>
+    </AlertDialog.Root>
+  );
+}

@@ -1,0 +1,35 @@
+import { readChapter, wordsOf, type Link } from '@vennet/core/manuscript';
+import type { Manuscript } from '@vennet/core/wire';
+
+/** One place where a file is used: a link that leads to it, or a picture that shows it. */
+export interface FileUse {
+  key: string;
+  chapter: string;
+  /** The link to go to; a shown picture has none. */
+  link: string | null;
+  before: string;
+  text: string;
+  after: string;
+}
+
+/** Where each file of a book is used, by its id. */
+export function usesOf(book: Manuscript, links: readonly Link[]): Map<string, FileUse[]> {
+  const uses = new Map<string, FileUse[]>();
+  const add = (file: string, use: FileUse) => uses.set(file, [...(uses.get(file) ?? []), use]);
+  for (const { id, chapter, destination, before, text, after } of links)
+    if (destination.kind === 'file')
+      add(destination.enclosure, { key: id, chapter, link: id, before, text: text || '(no words)', after });
+  for (const chapter of book.chapters) {
+    const { doc } = readChapter(chapter);
+    doc.descendants((node, position) => {
+      const shown = node.attrs.enclosure as string | undefined;
+      if (!shown) return;
+      const caption = wordsOf(node) || (node.attrs.alt as string) || 'a picture without words';
+      add(shown, {
+        ...{ key: `${chapter.id}:${position}`, chapter: chapter.id, link: null },
+        ...{ before: 'Shown in the text: ', text: caption, after: '' },
+      });
+    });
+  }
+  return uses;
+}

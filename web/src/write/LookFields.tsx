@@ -1,0 +1,138 @@
+import { contrastsOf, type LookContrast } from '@vennet/core/audit';
+import { isColour, type LinkLook } from '@vennet/core/manuscript';
+import { Check, X } from 'lucide-react';
+import { useId } from 'react';
+
+/** The choices of a look, a live sample on both pages, and whether it can be read there. */
+export function LookFields({ look, change }: { look: LinkLook; change(look: LinkLook): void }) {
+  const id = useId();
+  const set = (more: Partial<LinkLook>) => change({ ...look, ...more });
+  return (
+    <div className="space-y-2.5">
+      <div className="flex flex-wrap gap-x-5 gap-y-2">
+        <Colour words="On a light page" value={look.light} change={(light) => set({ light })} />
+        <Colour words="On a dark page" value={look.dark} change={(dark) => set({ dark })} />
+        <label className="block">
+          <span className="label">Underline</span>
+          <select
+            className="field"
+            value={look.underline}
+            onChange={(event) => set({ underline: event.target.value as LinkLook['underline'] })}
+          >
+            <option value="solid">Solid</option>
+            <option value="dotted">Dotted</option>
+            <option value="none">None</option>
+          </select>
+        </label>
+        <label className="block">
+          <span className="label">Weight</span>
+          <select
+            className="field"
+            value={look.weight}
+            onChange={(event) => set({ weight: event.target.value as LinkLook['weight'] })}
+          >
+            <option value="regular">Regular</option>
+            <option value="strong">Strong</option>
+          </select>
+        </label>
+      </div>
+      <ul
+        className="grid gap-2 [grid-template-columns:repeat(auto-fit,minmax(13rem,1fr))]"
+        aria-label="Sample"
+      >
+        {contrastsOf(look).map((figures) => (
+          <Sample key={figures.page} id={`${id}-${figures.page}`} look={look} figures={figures} />
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+function Colour({ words, value, change }: { words: string; value: string; change(colour: string): void }) {
+  return (
+    <label className="block">
+      <span className="label">{words}</span>
+      <span className="flex gap-1">
+        <input
+          type="color"
+          className="h-[2.1rem] w-10 cursor-pointer rounded border border-strong-line bg-raised p-0.5"
+          aria-label={`${words}, picked`}
+          value={value}
+          onChange={(event) => change(event.target.value)}
+        />
+        <input
+          className="field !w-24 tabular-nums"
+          defaultValue={value}
+          key={value}
+          spellCheck={false}
+          aria-label={`${words}, as #rrggbb`}
+          onChange={(event) => {
+            if (isColour(event.target.value)) change(event.target.value.toLowerCase());
+          }}
+        />
+      </span>
+    </label>
+  );
+}
+
+const PAPER = { light: ['#ffffff', '#1a1a1a'], dark: ['#121212', '#e8e6e1'] } as const;
+
+function Sample({ id, look, figures }: { id: string; look: LinkLook; figures: LookContrast }) {
+  const { page, againstPage, againstWords, readable, told } = figures;
+  const [background, color] = PAPER[page];
+  const line = look.underline === 'none' ? 'none' : `underline ${look.underline} 1px`;
+  return (
+    <li className="overflow-hidden rounded border border-line">
+      <p className="px-3 py-2.5 font-text" style={{ background, color }}>
+        Ask for the{' '}
+        <span
+          style={{
+            color: look[page],
+            textDecoration: line,
+            textUnderlineOffset: '0.18em',
+            fontWeight: look.weight === 'strong' ? 650 : undefined,
+          }}
+        >
+          tide table
+        </span>{' '}
+        at the window.
+      </p>
+      <dl className="space-y-1 bg-raised px-3 py-2 text-sm" id={id}>
+        <Figure words="Against the page" value={againstPage} wants="4.5" good={readable} />
+        <Figure
+          words="Against the words"
+          value={againstWords}
+          wants={look.underline === 'none' ? '3' : null}
+          good={told}
+        />
+      </dl>
+    </li>
+  );
+}
+
+function Figure({
+  words,
+  value,
+  wants,
+  good,
+}: {
+  words: string;
+  value: number;
+  wants: string | null;
+  good: boolean;
+}) {
+  const Icon = good ? Check : X;
+  const verdict = good ? 'passes' : 'fails';
+  return (
+    <div className="flex items-baseline justify-between gap-3">
+      <dt>{words}</dt>
+      <dd
+        className="flex items-center gap-1 font-semibold whitespace-nowrap tabular-nums"
+        style={{ color: good ? 'var(--sound)' : 'var(--broken)' }}
+      >
+        {value.toFixed(1)}:1 <Icon size={14} aria-hidden="true" /> {verdict}
+        <span className="font-normal text-soft">{wants ? `, wants ${wants}` : ', underlined'}</span>
+      </dd>
+    </div>
+  );
+}
