@@ -1,7 +1,9 @@
 import { benchAuditing } from './auditing.js';
 import { benchChecking } from './checking.js';
+import { benchMentions } from './mentions.js';
 import { benchPublishing } from './publishing.js';
 
 await benchChecking();
 await benchPublishing();
 await benchAuditing();
+await benchMentions();

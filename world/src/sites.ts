@@ -72,6 +72,8 @@ export const demoSites: readonly Site[] = [
       '/keepers-logs': page('Keepers’ logs', ['skerrow-head', 'middle']),
       '/maps/1871': page('The map of 1871', ['weir']),
       '/photographs': status(410, 'These photographs were withdrawn'),
+      '/papers/elder': page('The lost lantern of Elder'),
+      '/files/skerrow-path.gpx': page('The path to Skerrow Head'),
       '/catalogue': redirect(303, '/catalogue/search'),
       '/catalogue/search': page('Search the catalogue'),
       '/papers/harbour-lamp': redirect(308, 'https://orrin-archive.example/collections/harbour-lamp'),

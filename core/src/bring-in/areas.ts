@@ -1,11 +1,12 @@
 import { isTag, type Element } from 'domhandler';
 import { findOne } from 'domutils';
-import { boxBetween, type Box } from '../manuscript/index.js';
+import { boxBetween, THICKEST_FRAME, type AreaFrame, type Box } from '../manuscript/index.js';
 
 /** A part of a picture that leads somewhere, as a file has it: its element, and its box in shares of the picture. */
 export interface AreaDraft {
   element: Element;
   box: Box;
+  frame: AreaFrame | null;
   /** It was no rectangle. */
   reshaped: boolean;
 }
@@ -28,7 +29,7 @@ export function mapAreas(image: Element, natural: { width: number; height: numbe
     if (!corners) return [];
     const [left, top, right, bottom] = corners;
     const box = boxBetween({ x: left / width, y: top / height }, { x: right / width, y: bottom / height });
-    return [{ element, box, reshaped: shape !== 'rect' && shape !== 'default' }];
+    return [{ element, box, frame: null, reshaped: shape !== 'rect' && shape !== 'default' }];
   });
 }
 
@@ -55,6 +56,18 @@ function cornersOf(shape: string, numbers: number[]): [number, number, number, n
   return [Math.min(...across), Math.min(...down), Math.max(...across), Math.max(...down)];
 }
 
+const FRAME = /border\s*:\s*([\d.]+)pt\s+(solid|dashed|dotted)\s+(#[0-9a-f]{6})/i;
+
+function frameIn(style: string): AreaFrame | null {
+  const [, width, line, colour] = FRAME.exec(style) ?? [];
+  if (!width) return null;
+  return {
+    line: line.toLowerCase() as AreaFrame['line'],
+    width: Math.min(THICKEST_FRAME, Number(width) || 1),
+    colour: colour.toLowerCase(),
+  };
+}
+
 const SHARE = (name: string) => new RegExp(`(?:^|[;\\s])${name}\\s*:\\s*([\\d.]+)%`, 'i');
 
 /** Links that lie over a picture by percentages of it, next to the picture in one element. */
@@ -72,6 +85,6 @@ export function layeredAreas(image: Element): AreaDraft[] {
       { x: left / 100, y: top / 100 },
       { x: (left + width) / 100, y: (top + height) / 100 },
     );
-    return [{ element, box, reshaped: false }];
+    return [{ element, box, frame: frameIn(element.attribs.style ?? ''), reshaped: false }];
   });
 }

@@ -145,7 +145,7 @@ export class InlineReader {
 
   private readAreas(element: Element, enclosure: string): LinkArea[] {
     const drafts = [...mapAreas(element, this.around.sizeOf(enclosure)), ...layeredAreas(element)];
-    return drafts.flatMap(({ element: area, box, reshaped }): LinkArea[] => {
+    return drafts.flatMap(({ element: area, box, frame, reshaped }): LinkArea[] => {
       this.taken.add(area);
       const { href, alt, title } = area.attribs;
       const destination = this.around.resolve(href ?? '');
@@ -157,7 +157,7 @@ export class InlineReader {
       if (reshaped) this.around.tally.add('changed', 'parts of pictures', 'they became rectangles');
       const name = (alt ?? textContent(area)).replace(/\s+/g, ' ').trim();
       const hoverNote = title?.trim() ?? '';
-      return [{ id: this.around.mint(), name, destination, hoverNote, frame: null, ...box }];
+      return [{ id: this.around.mint(), name, destination, hoverNote, frame, ...box }];
     });
   }
 

@@ -80,7 +80,8 @@ async function linksOnPage(page: PDFPageProxy, number: number, spots: Spots): Pr
     const own = leaves.flatMap((leaf) => annotations.get(leaf.id ?? '') ?? []);
     for (const { id } of own) seen.add(id);
     if (own.length === 0) continue;
-    const text = leaves.map((leaf) => words.get(leaf.id ?? '') ?? '').join('');
+    // What is written within a picture is part of the picture.
+    const text = leavesOf(element, 'Figure').map((leaf) => words.get(leaf.id ?? '') ?? '').join('');
     links.push({ ...(await spots.target(own[0])), text, note: own[0].contentsObj?.str, where });
   }
   for (const [id, annotation] of annotations)
@@ -109,8 +110,9 @@ function* linkElements(node: StructNode | null): Generator<StructNode> {
   else for (const child of node.children ?? []) yield* linkElements(child);
 }
 
-function leavesOf(node: StructNode): StructNode[] {
-  return node.children ? node.children.flatMap(leavesOf) : [node];
+function leavesOf(node: StructNode, without?: string): StructNode[] {
+  if (without !== undefined && node.role === without) return [];
+  return node.children ? node.children.flatMap((child) => leavesOf(child, without)) : [node];
 }
 
 function idsInContents(node: StructNode | null): string[] {

@@ -47,18 +47,18 @@ export function findMentions(book: ReadBook, search: MentionSearch): Mention[] {
       if (node.type.spec.code && !search.code) return false;
       const block = readBlock(node, search.code);
       const folded = fold(block.text, search.matchCase, book.language);
-      for (let at = folded.indexOf(wanted), ends: Set<number> | null = null; at >= 0;) {
+      for (let at = folded.indexOf(wanted), words: Words | null = null; at >= 0;) {
         const end = at + wanted.length;
-        ends ??= wordEnds(segmenter, block.text, book.language);
-        const whole = ends.has(at) && ends.has(end) && !block.closed.subarray(at, end).includes(1);
+        words ??= new Words(segmenter.segment(block.text), block.text, book.language);
+        const whole = words.endAt(at) && words.endAt(end) && !block.closed.subarray(at, end).includes(1);
         if (whole) {
           mentions.push({
             chapter: chapter.id,
             from: position + 1 + block.positions[at],
             to: position + 1 + block.positions[end - 1] + 1,
             text: block.text.slice(at, end),
-            before: block.text.slice(Math.max(0, at - AROUND), at),
-            after: block.text.slice(end, end + AROUND),
+            before: block.text.slice(Math.max(0, at - AROUND), at).replace(cut(at), ''),
+            after: block.text.slice(end, end + AROUND).replace(cut(block.text.length - end, true), ''),
           });
           if (search.firstOnly) break;
         }
@@ -68,6 +68,12 @@ export function findMentions(book: ReadBook, search: MentionSearch): Mention[] {
     });
   }
   return mentions;
+}
+
+/** The piece of a word that is left where a text was cut off; nothing where it was not. */
+function cut(length: number, atEnd = false): RegExp {
+  if (length <= AROUND) return /(?!)/;
+  return atEnd ? /\S*$/ : /^\S*/;
 }
 
 interface Block {
@@ -113,16 +119,26 @@ function fold(text: string, matchCase: boolean, language: string): string {
     .join('');
 }
 
-function wordEnds(segmenter: Intl.Segmenter, text: string, language: string): Set<number> {
-  const ends = new Set<number>([text.length]);
-  const english = /^en\b/i.test(language);
-  for (const { index, segment } of segmenter.segment(text)) {
-    ends.add(index);
-    // UAX #29 joins letters over an apostrophe; the possessive is no part of the word that it follows.
-    const possessive = english ? /['’]s$/i.exec(segment) : null;
-    if (possessive) ends.add(index + possessive.index);
+/** Where words begin and end in a text; each spot is looked at only when it is asked for. */
+class Words {
+  readonly #english: boolean;
+
+  constructor(
+    readonly segments: Intl.Segments,
+    readonly text: string,
+    language: string,
+  ) {
+    this.#english = /^en\b/i.test(language);
   }
-  return ends;
+
+  endAt(offset: number): boolean {
+    if (offset === 0 || offset === this.text.length) return true;
+    const { index, segment } = this.segments.containing(offset) ?? { index: offset, segment: '' };
+    if (index === offset) return true;
+    // UAX #29 joins letters over an apostrophe; the possessive is no part of the word that it follows.
+    const possessive = this.#english ? /['’]s$/i.exec(segment) : null;
+    return possessive !== null && index + possessive.index === offset;
+  }
 }
 
 /** What mentions are to become. */

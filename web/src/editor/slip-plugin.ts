@@ -27,19 +27,21 @@ interface SlipState {
 type Change = { draft: Draft | null } | { ask: true } | { offer: Offer | null };
 
 const key = new PluginKey<SlipState>('slip');
+/** How often a slip was asked for, in whatever chapter. */
+let asks = 0;
 
 /** Keeps the words of a new link marked while its slip is filled in, and marks the link that the open slip is for. */
 export function slipPlugin(chapter: string): Plugin {
   return new Plugin<SlipState>({
     key,
     state: {
-      init: () => ({ draft: null, offer: null, asked: 0 }),
+      init: () => ({ draft: null, offer: null, asked: asks }),
       apply(transaction, before) {
         const change = transaction.getMeta(key) as Change | undefined;
         const { asked } = before;
-        if (change && 'ask' in change) return { draft: null, offer: null, asked: asked + 1 };
+        if (change && 'ask' in change) return { draft: null, offer: null, asked: ++asks };
         if (change && 'offer' in change) return { draft: null, offer: change.offer, asked };
-        if (change) return { draft: change.draft, offer: null, asked: change.draft ? asked + 1 : asked };
+        if (change) return { draft: change.draft, offer: null, asked: change.draft ? ++asks : asked };
         if (!before.draft && !before.offer) return before;
         // Going on in the text lets the draft go; a change elsewhere moves it along.
         const draft = transaction.selectionSet && !transaction.docChanged ? null : before.draft;

@@ -27,6 +27,7 @@ import { mint } from '../editor/mint.js';
 import { useEditor } from '../editor/store.js';
 import { useBook } from '../store/book.js';
 import { entryOf, readEntry } from '../write/destination-entry.js';
+import { isAskedFor } from '../write/asked-for.js';
 import { Findings } from '../write/FindingLine.js';
 import { LeadsTo, leadToFile } from '../write/LeadsTo.js';
 import { VerdictLine } from '../write/LinkLines.js';
@@ -50,15 +51,13 @@ export function AreaSlip({ view, area, box, asked }: AreaSlipProps) {
   const [hoverNote, setHoverNote] = useState(area?.hoverNote ?? '');
   const [frame, setFrame] = useState<AreaFrame | null>(area?.frame ?? null);
   const field = useRef<HTMLInputElement>(null);
-  const seen = useRef(asked);
   const links = useBook((store) => store.links);
   const surroundings = useBook((store) => store.surroundings);
   const language = useBook((store) => store.book?.language ?? 'en');
   const context = useMemo(() => auditContext(language, links, surroundings), [language, links, surroundings]);
 
   useLayoutEffect(() => {
-    if (!area || asked > seen.current) field.current?.focus({ preventScroll: true });
-    seen.current = asked;
+    if (isAskedFor(asked) || !area) field.current?.focus({ preventScroll: true });
   }, [area, asked]);
 
   const { destination } = readEntry(to);
@@ -255,7 +254,7 @@ function FrameFields({ frame, change }: { frame: AreaFrame | null; change(frame:
         {frame && (
           <>
             <label className="block text-xs text-soft">
-              Width, pt
+              <span className="block">Width, pt</span>
               <input
                 type="number"
                 className="field !w-16 !px-1.5"
@@ -270,7 +269,7 @@ function FrameFields({ frame, change }: { frame: AreaFrame | null; change(frame:
               />
             </label>
             <label className="block text-xs text-soft">
-              Colour
+              <span className="block">Colour</span>
               <input
                 type="color"
                 className="block h-[2.1rem] w-11 cursor-pointer rounded border border-strong-line bg-raised p-0.5"

@@ -19,6 +19,7 @@ import { KindMark } from '../marks/KindMark.js';
 import { SeverityMark } from '../marks/SeverityMark.js';
 import { useBook } from '../store/book.js';
 import { entryOf, readEntry } from '../write/destination-entry.js';
+import { isAskedFor } from '../write/asked-for.js';
 import { copyAddress } from '../write/copy-address.js';
 import { LeadsTo, leadToFile } from '../write/LeadsTo.js';
 import { startCompanion } from '../write/start-companion.js';
@@ -41,17 +42,14 @@ export function PictureSlip({ view, node, position, asked }: PictureSlipProps) {
   const [hoverNote, setHoverNote] = useState(link?.hoverNote ?? '');
   const words = useRef<HTMLTextAreaElement>(null);
   const field = useRef<HTMLInputElement>(null);
-  const seen = useRef<number | null>(null);
   const id = useId();
   const decorative = node.attrs.decorative as boolean;
   const width = node.attrs.width as number | null;
 
   useLayoutEffect(() => {
     // A picture that was just put in asks for its words; the key for the slip comes to them too.
-    if (asked > (seen.current ?? asked - 1) && (seen.current !== null || document.activeElement === view.dom))
-      words.current?.focus({ preventScroll: true });
-    seen.current = asked;
-  }, [asked, view]);
+    if (isAskedFor(asked)) words.current?.focus({ preventScroll: true });
+  }, [asked]);
 
   const { destination } = readEntry(to);
   const leads = to.typed.trim() !== '';

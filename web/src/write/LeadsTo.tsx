@@ -102,7 +102,7 @@ export function LeadsTo({ field, entry, change, companion }: LeadsToProps) {
         id={`${id}-list`}
         role="listbox"
         aria-label="Where it can lead"
-        className={open ? 'menu absolute inset-x-0 top-14 mt-1 max-h-72 overflow-y-auto' : 'hidden'}
+        className={open ? 'menu mt-1 max-h-72 overflow-y-auto !shadow-none' : 'hidden'}
       >
         {suggestions.map((suggestion, index) => (
           // The keys are met at the field, which keeps the focus.
@@ -178,10 +178,16 @@ export async function leadToFile(
 function TakenFor({ destination }: { destination: Destination }) {
   const places = useBook((store) => store.places);
   const chapters = useBook((store) => store.book?.chapters);
-  if (destination.kind === 'web' || destination.kind === 'mail')
+  if (destination.kind === 'web')
     return (
       <p>
-        {KIND_WORDS[destination.kind]}: <span className="font-semibold break-all">{hrefOf(destination)}</span>
+        {KIND_WORDS.web}: <span className="font-semibold break-all">{hrefOf(destination)}</span>
+      </p>
+    );
+  if (destination.kind === 'mail')
+    return (
+      <p>
+        {KIND_WORDS.mail}: <span className="text-soft break-all">{hrefOf(destination)}</span>
       </p>
     );
   const place = destination.kind === 'place' ? places.get(destination.place) : undefined;

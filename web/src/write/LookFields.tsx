@@ -98,9 +98,9 @@ function Sample({ id, look, figures }: { id: string; look: LinkLook; figures: Lo
         at the window.
       </p>
       <dl className="space-y-1 bg-raised px-3 py-2 text-sm" id={id}>
-        <Figure words="Against the page" value={againstPage} wants="4.5" good={readable} />
+        <Figure words="Page" value={againstPage} wants="4.5" good={readable} />
         <Figure
-          words="Against the words"
+          words="Words around"
           value={againstWords}
           wants={look.underline === 'none' ? '3' : null}
           good={told}
@@ -130,8 +130,8 @@ function Figure({
         className="flex items-center gap-1 font-semibold whitespace-nowrap tabular-nums"
         style={{ color: good ? 'var(--sound)' : 'var(--broken)' }}
       >
-        {value.toFixed(1)}:1 <Icon size={14} aria-hidden="true" /> {verdict}
-        <span className="font-normal text-soft">{wants ? `, wants ${wants}` : ', underlined'}</span>
+        <span>{value.toFixed(1)}:1</span> <Icon size={14} aria-hidden="true" /> <span>{verdict}</span>
+        <span className="font-normal text-soft">{wants ? `(${wants} wanted)` : '(underlined)'}</span>
       </dd>
     </div>
   );

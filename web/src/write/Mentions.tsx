@@ -39,7 +39,14 @@ export function Mentions() {
     <Dialog.Root open onOpenChange={close}>
       <Dialog.Portal>
         <Dialog.Overlay className="veil" />
-        <Dialog.Content className="dialog !w-[min(46rem,calc(100vw-2rem))]" aria-describedby={undefined}>
+        <Dialog.Content
+          className="dialog !w-[min(46rem,calc(100vw-2rem))]"
+          aria-describedby={undefined}
+          onOpenAutoFocus={(event) => {
+            event.preventDefault();
+            (event.currentTarget as HTMLElement).focus();
+          }}
+        >
           <Panel words={subject.words} link={subject.link} chapter={chapter} close={close} />
         </Dialog.Content>
       </Dialog.Portal>
@@ -248,11 +255,11 @@ function List({ lines, left, tick }: { lines: Line[]; left: ReadonlySet<string>;
                 htmlFor={`mention-${key}`}
                 className="min-w-0 grow cursor-pointer font-text leading-snug"
               >
-                {before.length >= 70 && '…'}
+                {/^\s/.test(before) && '…'}
                 {before}
                 <mark className="rounded-sm bg-wash px-0.5 text-ink">{text}</mark>
                 {after}
-                {after.length >= 70 && '…'}
+                {/\s$/.test(after) && '…'}
                 <span className="block font-ui text-xs text-soft">{titles.get(chapter)}</span>
               </label>
             </li>

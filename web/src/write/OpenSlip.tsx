@@ -17,6 +17,7 @@ import {
 import { changeLink, makeLink, repairLink } from '../editor/change-links.js';
 import { dropDraft, type Draft } from '../editor/slip-plugin.js';
 import { useBook } from '../store/book.js';
+import { isAskedFor } from './asked-for.js';
 import { entryOf, readEntry, type DestinationEntry } from './destination-entry.js';
 import { Findings } from './FindingLine.js';
 import { LeadsTo, leadToFile } from './LeadsTo.js';
@@ -60,7 +61,6 @@ export function OpenSlip({ view, link, draft, asked, words }: OpenSlipProps) {
   const [entry, setEntry] = useState<Entry>(() => entryFor(link, words));
   const form = useRef<HTMLFormElement>(null);
   const field = useRef<HTMLInputElement>(null);
-  const seen = useRef(asked);
   const id = useId();
   const links = useBook((store) => store.links);
   const surroundings = useBook((store) => store.surroundings);
@@ -70,9 +70,9 @@ export function OpenSlip({ view, link, draft, asked, words }: OpenSlipProps) {
 
   useLayoutEffect(() => {
     // The slip finds its line after this; the text must stay where it is.
-    if (draft || asked > seen.current) field.current?.focus({ preventScroll: true });
-    if (asked > seen.current && link) field.current?.select();
-    seen.current = asked;
+    const isAsked = isAskedFor(asked);
+    if (draft || isAsked) field.current?.focus({ preventScroll: true });
+    if (isAsked && link) field.current?.select();
   }, [asked, draft, link]);
 
   const { destination } = readEntry(entry.to);
