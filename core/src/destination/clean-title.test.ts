@@ -8,6 +8,11 @@ describe('the title of a page as words for a link', () => {
     ['Tides in May | Lamp Trust', 'Tides in May'],
     ['Tides in May – The Lamp Trust', 'Tides in May'],
     ['Lamp Trust: Tides in May', 'Tides in May'],
+    ['Tides in May | Orrin Lamp Trust', 'Tides in May'],
+    [
+      'What the Lamp Trust did in the long winter of that year | May',
+      'What the Lamp Trust did in the long winter of that year | May',
+    ],
     ['Lamp Trust » Tides » May', 'Tides » May'],
     ['  Tides\n in   May - ', 'Tides in May'],
     ['Tides in May - lamp-trust.example', 'Tides in May'],

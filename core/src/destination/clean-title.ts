@@ -12,7 +12,7 @@ export function cleanTitle(title: string, href: string, site = ''): string {
   const host = new URL(href).hostname.replace(/^www\./, '');
   const names = new Set([letters(site), ...hostNames(host)].filter((name) => name !== ''));
   const parts = splitKeeping(plain);
-  const isSite = (part: string) => names.has(letters(part));
+  const isSite = (part: string) => names.has(letters(part)) || holdsName(letters(part), hostNames(host));
   let [start, end] = [0, parts.length];
   while (end - start > 1 && isSite(parts[end - 1].words)) end--;
   while (end - start > 1 && isSite(parts[start].words)) start++;
@@ -28,6 +28,11 @@ const letters = (words: string) =>
     .toLocaleLowerCase()
     .replace(/^the\s+/, '')
     .replace(/[^\p{L}\p{N}]+/gu, '');
+
+/** A name of a site with a word or two around it: "Orrin Harbour Office" at `harbour-office.example`. */
+function holdsName(part: string, names: string[]): boolean {
+  return names.some((name) => name.length >= 6 && part.includes(name) && part.length <= name.length + 12);
+}
 
 /** The host as a whole, without its last label, and its name alone. */
 function hostNames(host: string): string[] {

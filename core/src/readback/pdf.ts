@@ -81,7 +81,9 @@ async function linksOnPage(page: PDFPageProxy, number: number, spots: Spots): Pr
     for (const { id } of own) seen.add(id);
     if (own.length === 0) continue;
     // What is written within a picture is part of the picture.
-    const text = leavesOf(element, 'Figure').map((leaf) => words.get(leaf.id ?? '') ?? '').join('');
+    const text = leavesOf(element, 'Figure')
+      .map((leaf) => words.get(leaf.id ?? '') ?? '')
+      .join('');
     links.push({ ...(await spots.target(own[0])), text, note: own[0].contentsObj?.str, where });
   }
   for (const [id, annotation] of annotations)

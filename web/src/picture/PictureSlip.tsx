@@ -37,7 +37,13 @@ interface PictureSlipProps {
 /** The slip of a picture: its words, its size, where the whole of it leads, and the parts that lead elsewhere. */
 export function PictureSlip({ view, node, position, asked }: PictureSlipProps) {
   const link = node.attrs.link as FigureLink | null;
-  const [alt, setAlt] = useState(node.attrs.alt as string);
+  const stored = node.attrs.alt as string;
+  const [alt, setAlt] = useState(stored);
+  const [known, setKnown] = useState(stored);
+  if (known !== stored) {
+    setKnown(stored);
+    setAlt(stored);
+  }
   const [to, setTo] = useState(() => entryOf(link?.destination ?? null, useBook.getState()));
   const [hoverNote, setHoverNote] = useState(link?.hoverNote ?? '');
   const words = useRef<HTMLTextAreaElement>(null);
@@ -56,7 +62,7 @@ export function PictureSlip({ view, node, position, asked }: PictureSlipProps) {
   const change = (attrs: Record<string, unknown>) => changeFigure(view, position, attrs);
   const accept = () => {
     const attrs: Record<string, unknown> = {};
-    if (alt.trim() !== node.attrs.alt) attrs.alt = alt.trim();
+    if (alt.trim() !== stored) attrs.alt = alt.trim();
     if (alt.trim() !== '' && decorative) attrs.decorative = false;
     if (
       destination &&
@@ -109,6 +115,9 @@ export function PictureSlip({ view, node, position, asked }: PictureSlipProps) {
         placeholder="What this shows, for those who can’t see it"
         value={alt}
         onChange={(event) => setAlt(event.target.value)}
+        onBlur={() => {
+          if (alt.trim() !== stored) change({ alt: alt.trim() });
+        }}
       />
       <div id={`${id}-advice`} className="text-sm">
         {lacksWords && (

@@ -138,7 +138,7 @@ function GoodFile({ job }: { job: ExportJob }) {
             “files”.
           </span>
           <a className="button" href={exportBundle(job.id)}>
-            <FolderArchive size={16} aria-hidden="true" /> Download with its files
+            <FolderArchive size={16} aria-hidden="true" /> All in one archive
           </a>
         </p>
       )}

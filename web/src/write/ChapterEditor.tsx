@@ -1,6 +1,6 @@
 import { readChapter } from '@vennet/core/manuscript';
 import { EditorView } from 'prosemirror-view';
-import { useEffect, useRef } from 'react';
+import { useEffect, useLayoutEffect, useRef } from 'react';
 import { flushSync } from 'react-dom';
 import { useSearchParams } from 'react-router';
 import { goToLink, toLink } from '../editor/change-links.js';
@@ -37,9 +37,17 @@ export function ChapterEditor({ chapter }: { chapter: string }) {
     const box = scroller.current;
     if (box) keptPlace(chapter, view, box);
     return () => {
-      if (box) keepPlace(chapter, view, box);
       useEditor.setState({ view: null, state: null, following: null, mentions: null });
       view.destroy();
+    };
+  }, [chapter]);
+
+  // While the page still stands: afterwards nothing has a height.
+  useLayoutEffect(() => {
+    const box = scroller.current;
+    return () => {
+      const { view } = useEditor.getState();
+      if (view && box) keepPlace(chapter, view, box);
     };
   }, [chapter]);
 

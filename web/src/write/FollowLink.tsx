@@ -31,7 +31,7 @@ export function FollowLink() {
     <Dialog.Root open onOpenChange={stay}>
       <Dialog.Portal>
         <Dialog.Overlay className="veil" />
-        <Dialog.Content className="dialog">
+        <Dialog.Content className="dialog" onCloseAutoFocus={backToText}>
           {destination.kind === 'mail' ? (
             <Message mail={destination} href={link.href} />
           ) : (
@@ -43,8 +43,11 @@ export function FollowLink() {
   );
 }
 
-function stay(): void {
-  useEditor.setState({ following: null });
+const stay = () => useEditor.setState({ following: null });
+
+/** When a dialog that was opened from the text is gone, the text has the focus again. */
+export function backToText(event: Event): void {
+  event.preventDefault();
   useEditor.getState().view?.focus();
 }
 

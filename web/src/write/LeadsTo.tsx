@@ -91,7 +91,7 @@ export function LeadsTo({ field, entry, change, companion }: LeadsToProps) {
           ref={chooser}
           type="file"
           hidden
-          aria-label="File that the link leads to"
+          aria-label="File from this computer"
           onChange={(event) => {
             void leadToFile(event.target.files?.[0], change);
             event.target.value = '';

@@ -132,10 +132,10 @@ function FigureSlip({
   const box = area ?? open.draft;
   if (box)
     return <AreaSlip key={area ? said(area) : 'new'} view={view} area={area} box={box} asked={asked} />;
-  const { enclosure, alt, link } = node.attrs;
+  const { enclosure, link } = node.attrs;
   return (
     <PictureSlip
-      key={JSON.stringify([position, enclosure, alt, link])}
+      key={JSON.stringify([position, enclosure, link])}
       view={view}
       node={node}
       position={position}

@@ -5,6 +5,7 @@ import { X } from 'lucide-react';
 import { Dialog } from 'radix-ui';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useEditor } from '../editor/store.js';
+import { backToText } from './FollowLink.js';
 import { destinationWords } from '../marks/destination-words.js';
 import { linkMentionsInBook, repairInBook } from '../store/bulk.js';
 import { searchMentions, useBook } from '../store/book.js';
@@ -32,7 +33,6 @@ export function Mentions() {
   const chapter = useEditor((store) => store.chapter);
   const close = () => {
     useEditor.setState({ mentions: null });
-    useEditor.getState().view?.focus();
   };
   if (!subject) return null;
   return (
@@ -42,6 +42,7 @@ export function Mentions() {
         <Dialog.Content
           className="dialog !w-[min(46rem,calc(100vw-2rem))]"
           aria-describedby={undefined}
+          onCloseAutoFocus={backToText}
           onOpenAutoFocus={(event) => {
             event.preventDefault();
             (event.currentTarget as HTMLElement).focus();
