@@ -46,6 +46,44 @@ for (const colorScheme of ['light', 'dark'] as const)
       expect(await axe(page)).toEqual([]);
     });
 
+    test('axe finds nothing at a picture, its link areas, an email, the mentions and the look of links', async ({
+      page,
+      vennet,
+    }) => {
+      await openChapter(page, vennet, 'The Three Brothers');
+      await text(page)
+        .locator('figure')
+        .first()
+        .getByRole('img')
+        .click({ position: { x: 10, y: 10 } });
+      await expect(slip(page).getByLabel('Alternative text')).toBeVisible();
+      expect(await axe(page)).toEqual([]);
+      await page.getByRole('button', { name: 'Link area: Middle' }).click();
+      await slip(page).getByLabel('Frame').selectOption('Framed, dotted');
+      expect(await axe(page)).toEqual([]);
+      await page.getByRole('button', { name: 'Look', exact: true }).click();
+      await expect(page.getByRole('dialog')).toBeVisible();
+      expect(await axe(page)).toEqual([]);
+      await page.keyboard.press('Escape');
+      await openChapter(page, vennet, 'Before you set out');
+      await press(text(page).getByRole('link', { name: 'the warden and the harbour desk' }));
+      await slip(page).getByLabel('A look of its own').check();
+      expect(await axe(page)).toEqual([]);
+      await slip(page).getByRole('button', { name: 'Mentions' }).click();
+      await page.getByRole('dialog').getByRole('button', { name: 'Unlink them' }).click();
+      expect(await axe(page)).toEqual([]);
+    });
+
+    test('axe finds nothing on the Shelf', async ({ page, vennet }) => {
+      await openChapter(page, vennet, 'The Three Brothers');
+      await page.getByRole('link', { name: 'Shelf' }).click();
+      await page.getByRole('button', { name: 'skerrow-path.gpx' }).click();
+      expect(await axe(page)).toEqual([]);
+      await page.getByRole('button', { name: 'Remove', exact: true }).click();
+      await expect(page.getByRole('alertdialog')).toBeVisible();
+      expect(await axe(page)).toEqual([]);
+    });
+
     test('axe finds nothing in the Register and in Publish', async ({ page, vennet }) => {
       await openChapter(page, vennet, 'The Three Brothers');
       await page.getByRole('link', { name: 'Register' }).click();
@@ -71,7 +109,7 @@ test('nothing is cut off at 400 % zoom, and a link can be made there', async ({ 
   await slip(page).getByLabel('Link text').fill('passing a tern colony');
   await page.keyboard.press('Enter');
   await expect(text(page).getByRole('link', { name: 'passing a tern colony' })).toHaveCount(1);
-  for (const room of ['Register', 'Publish']) {
+  for (const room of ['Register', 'Shelf', 'Publish']) {
     await page.getByRole('link', { name: room }).click();
     await expect(page.getByRole('heading', { name: room })).toBeVisible();
     expect(await wide()).toBeLessThanOrEqual(0);

@@ -23,6 +23,9 @@ const room = async (page, chapter) => {
     await page.getByRole('navigation', { name: 'Outline' }).getByRole('link', { name: chapter }).click();
 };
 
+const outline = (page, chapter) =>
+  page.getByRole('navigation', { name: 'Outline' }).getByRole('link', { name: chapter }).click();
+
 const page = await open('light');
 await shoot(page, 'library');
 await room(page);
@@ -33,12 +36,15 @@ await page.getByRole('button', { name: 'Check all links' }).waitFor({ timeout: 6
 await page.getByRole('button', { name: 'orrin-ferries.example/timetable/winter' }).click();
 await shoot(page, 'register');
 await page.getByRole('link', { name: 'Publish' }).click();
-for (const make of ['Make the e-book', 'Make the PDF']) {
+for (const make of ['Make the e-book', 'Make the PDF', 'Make the web page']) {
   await page.getByRole('button', { name: make }).click();
   await page.getByRole('button', { name: make }).waitFor();
 }
 await page.waitForTimeout(4000);
 await shoot(page, 'publish');
+await page.getByRole('link', { name: 'Shelf' }).click();
+await page.getByRole('button', { name: 'tide-table.pdf' }).click();
+await shoot(page, 'shelf');
 await page.close();
 
 const text = (view) => view.getByRole('textbox', { name: 'Text of the chapter' });
@@ -50,6 +56,23 @@ await text(writing).getByText('two wells', { exact: false }).first().dblclick();
 await writing.keyboard.press('Control+k');
 await writing.keyboard.insertText('lamp-trust.example/tides?utm_source=x');
 await shoot(writing, 'new-link');
+await writing.keyboard.press('Escape');
+await outline(writing, 'Before you set out');
+await text(writing).getByRole('link', { name: 'the warden and the harbour desk' }).click();
+await shoot(writing, 'email');
+await outline(writing, 'The Three Brothers');
+await text(writing).getByRole('button', { name: 'Link area: Middle' }).click();
+await shoot(writing, 'link-areas');
+await outline(writing, 'Lantern Rock');
+await text(writing).getByRole('link', { name: 'state of the lamp' }).click();
+await writing.getByRole('form').getByLabel('Link text').fill('the Trust');
+await writing.keyboard.press('Enter');
+await writing.keyboard.press('Control+Alt+m');
+await shoot(writing, 'mentions');
+await writing.keyboard.press('Escape');
+await writing.keyboard.press('Control+z');
+await writing.getByRole('button', { name: 'Look', exact: true }).click();
+await shoot(writing, 'link-look');
 await writing.close();
 
 const dark = await open('dark');

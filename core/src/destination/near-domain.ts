@@ -8,6 +8,19 @@ const SHORTEST = 8;
  * letters that changed places count as two). `uses` counts the domains of the book.
  */
 export function nearDomain(domain: string, uses: ReadonlyMap<string, number>): string | null {
+  const known = answers.get(uses) ?? new Map<string, string | null>();
+  answers.set(uses, known);
+  const answer = known.get(domain);
+  if (answer !== undefined) return answer;
+  const near = search(domain, uses);
+  known.set(domain, near);
+  return near;
+}
+
+/** Every link of a book asks with the same counts, and many with the same domain. */
+const answers = new WeakMap<ReadonlyMap<string, number>, Map<string, string | null>>();
+
+function search(domain: string, uses: ReadonlyMap<string, number>): string | null {
   const own = uses.get(domain) ?? 0;
   let best: { domain: string; away: number; count: number } | null = null;
   for (const [other, count] of uses) {

@@ -17,7 +17,7 @@ export function lossesIn(edition: Edition): Loss[] {
   };
   const nowhere = links.filter((link) => targetIn(edition, link.destination) === null);
   add(
-    'links that lead nowhere',
+    nowhere.length === 1 ? 'link that leads nowhere' : 'links that lead nowhere',
     nowhere.length,
     'What they led to is not there, or has no address yet. Their words stay, without a link.',
   );
@@ -32,9 +32,9 @@ export function lossesIn(edition: Edition): Loss[] {
     return id !== null && target !== null && 'place' in target && target.place === entryId(id);
   });
   add(
-    'links to what is not in the text',
+    `${listed.length === 1 ? 'link' : 'links'} to what is not in the text`,
     listed.length,
-    'They lead to a list at the end, which says how readers come by the file or the book.',
+    'Readers are led to a list at the end, which says how readers come by the file or the book.',
   );
   if (contrastsOf(book.look).some(({ readable, told }) => !readable || !told))
     add(
@@ -45,12 +45,16 @@ export function lossesIn(edition: Edition): Loss[] {
   if (format === 'pdf') {
     const wordless = links.filter((link) => accessibleName(link) === '' && link.carrier === 'text');
     add(
-      'links without words',
+      wordless.length === 1 ? 'link without words' : 'links without words',
       wordless.length,
       'A link in a PDF needs something to press, so the address itself is printed.',
     );
     const moving = [...edition.enclosures.values()].filter((file) => file.type === 'image/gif');
-    add('moving pictures', moving.length, 'A PDF shows the first picture of each.');
+    add(
+      moving.length === 1 ? 'moving picture' : 'moving pictures',
+      moving.length,
+      'A PDF shows the first picture of each.',
+    );
   }
   return losses;
 }

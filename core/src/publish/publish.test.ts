@@ -111,10 +111,10 @@ describe('the e-book', () => {
 
 describe('what would be lost', () => {
   test('is said before it is made', () => {
-    expect(lossesIn(edition)).toMatchObject([{ what: 'links that lead nowhere', count: 1 }]);
+    expect(lossesIn(edition)).toMatchObject([{ what: 'link that leads nowhere', count: 1 }]);
     const wordless = schema.node('anchor', null, undefined, linked('x', 'https://a.example/').marks);
     const bare = editionOf(bookOf([paragraph('a', wordless)]), [], 'pdf');
-    expect(lossesIn(bare)).toMatchObject([{ what: 'links without words', count: 1 }]);
+    expect(lossesIn(bare)).toMatchObject([{ what: 'link without words', count: 1 }]);
     expect(expectedLinks(bare)[0].text).toBe('https://a.example/');
   });
 });

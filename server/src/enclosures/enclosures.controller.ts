@@ -36,9 +36,13 @@ export class EnclosuresController {
   ) {}
 
   @Get('books/:id/enclosures')
-  async ofBook(@Param('id', ParseUUIDPipe) id: string): Promise<ShelfFile[]> {
+  @ApiQuery({ name: 'removed', enum: ['true'], required: false })
+  async ofBook(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Query('removed') removed?: string,
+  ): Promise<ShelfFile[]> {
     await this.books.book(id);
-    return this.shelf.ofBook(id);
+    return this.shelf.ofBook(id, removed === 'true');
   }
 
   /** Takes a file onto the Shelf, sent as the multipart field `file`; with `as=picture` only if it can be shown. */

@@ -2,7 +2,7 @@ import { stat } from 'node:fs/promises';
 import { Injectable } from '@nestjs/common';
 import { safeFileName, type ShelfFile } from '@vennet/core/shelf';
 import type { ShelfTaken } from '@vennet/core/wire';
-import { DataSource, IsNull, type Repository } from 'typeorm';
+import { DataSource, IsNull, Not, type Repository } from 'typeorm';
 import { mint } from '../books/mint.js';
 import { LOCAL_AUTHOR } from '../edge/author.js';
 import { notFound, ProblemError } from '../edge/problem.js';
@@ -34,8 +34,10 @@ export class ShelfService {
     this.#rows = database.getRepository(EnclosureEntity);
   }
 
-  async ofBook(bookId: string): Promise<ShelfFile[]> {
-    const rows = await this.#rows.find({ where: { bookId, deletedAt: IsNull() }, order: { name: 'ASC' } });
+  /** The files on the Shelf of a book, or those that were taken off it. */
+  async ofBook(bookId: string, removed = false): Promise<ShelfFile[]> {
+    const deletedAt = removed ? Not(IsNull()) : IsNull();
+    const rows = await this.#rows.find({ where: { bookId, deletedAt }, order: { name: 'ASC' } });
     return rows.map(shelfFileOf);
   }
 

@@ -258,6 +258,8 @@ describe('a file that links lead to', () => {
   test('is removed, which breaks its links, and put back', async () => {
     expect((await app.call('DELETE', `enclosures/${file}`)).status).toBe(204);
     expect(await link()).toMatchObject({ verdict: 'broken', findings: [{ rule: 'file-gone' }] });
+    const removed = (await app.call<ShelfFile[]>('GET', `books/${book}/enclosures?removed=true`)).body;
+    expect(removed.map(({ id }) => id)).toEqual([file]);
     expect((await app.call('GET', `enclosures/${file}`).catch(() => ({ status: 404 }))).status).toBe(404);
     await app.call('POST', `enclosures/${file}/put-back`);
     expect(await link()).toMatchObject({ verdict: 'sound', findings: [] });

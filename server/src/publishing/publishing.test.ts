@@ -90,7 +90,8 @@ describe('a book with everything in it', () => {
     const forms = (await app.call<FormPreview[]>('GET', `books/${id}/forms`)).body;
     expect(forms.map(({ format, losses }) => [format, losses.map(({ what }) => what)])).toEqual([
       ['epub', []],
-      ['pdf', ['links without words']],
+      ['pdf', ['link without words']],
+      ['web', []],
     ]);
   });
 });

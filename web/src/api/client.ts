@@ -77,6 +77,7 @@ export const api = {
     call<PageTitle>('GET', `titles?href=${encodeURIComponent(href)}`, undefined, { signal }),
   linkMentions: (id: string, request: MentionsRequest) =>
     call<RepairDone>('POST', `books/${id}/mentions`, request),
+  removedFiles: (id: string) => call<ShelfFile[]>('GET', `books/${id}/enclosures?removed=true`),
   changeFile: (id: string, changes: ShelfChanges) => call<ShelfFile>('PATCH', `enclosures/${id}`, changes),
   goBackFile: (id: string) => call<ShelfFile>('POST', `enclosures/${id}/go-back`),
   removeFile: (id: string) => call<void>('DELETE', `enclosures/${id}`),

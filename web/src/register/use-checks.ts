@@ -48,6 +48,8 @@ export function useChecks(book: string): Checks {
       await saveAll();
       await api.startCheck(book, hrefs);
       await load();
+      // A short run may be over before anybody could listen to it.
+      await useBook.getState().loadVerdicts();
       useNotices.getState().announce('Checking has begun.');
     } catch (error) {
       tellFault(error);

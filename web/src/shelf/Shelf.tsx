@@ -3,6 +3,7 @@ import { FileUp } from 'lucide-react';
 import { useMemo, useRef, useState, type DragEvent } from 'react';
 import { useBook } from '../store/book.js';
 import { uploadToShelf } from '../store/uploads.js';
+import { RemovedFiles } from './RemovedFiles.js';
 import { ShelfEntry } from './ShelfEntry.js';
 import { Uploads } from './Uploads.js';
 import { usesOf, type FileUse } from './uses.js';
@@ -112,6 +113,7 @@ export function Shelf() {
         {book.files.length > 0 && shown.length === 0 && (
           <p className="p-8 text-center text-soft">No file fits. Search for other words.</p>
         )}
+        <RemovedFiles book={book.id} />
       </div>
     </main>
   );

@@ -17,13 +17,22 @@ export async function changeShelfFile(id: string, changes: ShelfChanges): Promis
 /** Takes a file off the Shelf, and offers to put it back. */
 export async function removeShelfFile(file: ShelfFile): Promise<void> {
   const { setFile } = useBook.getState();
-  const putBack = () => api.putFileBack(file.id).then(() => setFile(file.id, file), tellFault);
   try {
     await api.removeFile(file.id);
     setFile(file.id, null);
     useNotices.getState().tell(`“${file.name}” is off the Shelf.`, {
-      action: { label: 'Put it back', run: () => void putBack() },
+      action: { label: 'Put it back', run: () => void putFileBack(file) },
     });
+  } catch (error) {
+    tellFault(error);
+  }
+}
+
+/** Puts a file that was taken off the Shelf back: its links lead to it again. */
+export async function putFileBack(file: ShelfFile): Promise<void> {
+  try {
+    await api.putFileBack(file.id);
+    useBook.getState().setFile(file.id, file);
   } catch (error) {
     tellFault(error);
   }

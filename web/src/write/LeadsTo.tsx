@@ -35,6 +35,8 @@ export function LeadsTo({ field, entry, change, companion }: LeadsToProps) {
     else change(entryOf(suggestion.destination, useBook.getState()));
   };
   const pressed = (event: KeyboardEvent) => {
+    // Enter without a mark is for the form; the list is in nobody's way afterwards.
+    if (open && event.key === 'Enter' && marked < 0) return setListing(false);
     if (!open) return;
     const last = suggestions.length - 1;
     if (event.key === 'ArrowDown') setMarked(marked === last ? 0 : marked + 1);
