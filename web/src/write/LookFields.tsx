@@ -125,7 +125,7 @@ function Figure({
   const verdict = good ? 'passes' : 'fails';
   return (
     <div className="flex items-baseline justify-between gap-3">
-      <dt>{words}</dt>
+      <dt className="whitespace-nowrap">{words}</dt>
       <dd
         className="flex items-center gap-1 font-semibold whitespace-nowrap tabular-nums"
         style={{ color: good ? 'var(--sound)' : 'var(--broken)' }}
