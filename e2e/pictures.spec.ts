@@ -104,6 +104,64 @@ test.describe('a picture', () => {
   });
 });
 
+test.describe('a picture that is there', () => {
+  test('is changed, and its link areas are added and removed, on right click', async ({ page, vennet }) => {
+    await openChapter(page, vennet, 'The Three Brothers');
+    const lens = figures(page).nth(1);
+    await lens.getByRole('img').click({ button: 'right', position: { x: 20, y: 20 } });
+    await page.getByRole('menuitem', { name: 'Words and size of this picture' }).click();
+    await expect(slip(page).getByLabel('Alternative text')).toBeFocused();
+    await lens.getByRole('img').click({ button: 'right', position: { x: 20, y: 20 }, force: true });
+    await page.getByRole('menuitem', { name: 'Add a link area' }).click();
+    await expect(page.getByRole('form', { name: 'Slip of a new link area' })).toBeVisible();
+    await page.keyboard.press('Escape');
+    const elder = area(page, 'Elder: the papers on the lost lantern');
+    await elder.click({ button: 'right' });
+    await page.getByRole('menuitem', { name: 'Remove this link area' }).click();
+    await expect(elder).toHaveCount(0);
+    await page.keyboard.press('Control+z');
+    await expect(elder).toHaveCount(1);
+  });
+
+  test('is copied with its areas, which get ids of their own', async ({ page, vennet, context }) => {
+    await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+    const book = await openChapter(page, vennet, 'The Three Brothers');
+    const count = async () =>
+      (await vennet.links(book)).filter((link) => link.text.startsWith('Middle: what')).length;
+    const before = await figures(page).count();
+    await figures(page)
+      .first()
+      .getByRole('img')
+      .click({ position: { x: 10, y: 10 } });
+    await page.keyboard.press('Control+c');
+    await press(text(page).getByText('You land on Middle'));
+    await page.keyboard.press('End');
+    await page.keyboard.press('Control+v');
+    await expect(figures(page)).toHaveCount(before + 1);
+    await saved(page);
+    expect(await count()).toBe(2);
+    const ids = (await vennet.links(book)).map(({ id }) => id);
+    expect(new Set(ids).size).toBe(ids.length);
+    await text(page).focus();
+    await page.keyboard.press('Control+z');
+    await expect(figures(page)).toHaveCount(before);
+    await saved(page);
+  });
+
+  test('is pasted from the clipboard as a file', async ({ page, vennet }) => {
+    await openChapter(page, vennet, 'Lantern Rock');
+    const before = await figures(page).count();
+    await press(text(page).locator('p').nth(1));
+    await text(page).evaluate((element, drawing) => {
+      const clipboardData = new DataTransfer();
+      clipboardData.items.add(new File([drawing], 'pasted.svg', { type: 'image/svg+xml' }));
+      element.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }));
+    }, DRAWING);
+    await expect(figures(page)).toHaveCount(before + 1);
+    await expect(slip(page).getByLabel('Alternative text')).toBeFocused();
+  });
+});
+
 test.describe('a link area', () => {
   test('is drawn with the mouse, named, framed, moved and made larger', async ({ page, vennet }) => {
     const book = await openChapter(page, vennet, 'The Three Brothers');

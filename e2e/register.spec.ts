@@ -79,13 +79,13 @@ test('a moved address is replaced in one step', async ({ page, vennet }) => {
 
 test('findings are listed, explained and repaired; uses are shown in the text', async ({ page, vennet }) => {
   await openRegister(page, vennet);
-  await page.getByRole('button', { name: /With findings 4/ }).click();
-  await expect(page.getByRole('row')).toHaveCount(5);
+  await page.getByRole('button', { name: /With findings 8/ }).click();
+  await expect(page.getByRole('row')).toHaveCount(9);
   await page.getByRole('button', { name: 'orrin-permits.example/apply' }).click();
   await expect(page.getByText(/Readers take this for a trick/)).toBeVisible();
   await page.getByRole('button', { name: 'Lead to https://www.harbour-office.example/' }).click();
   await expect(page.getByText('One link was changed.')).toBeVisible();
-  await expect(page.getByRole('button', { name: /With findings 4/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /With findings 8/ })).toBeVisible();
   await page.getByRole('button', { name: 'walkers-of-orrin.example/buses' }).click();
   await page.getByRole('link', { name: 'Show it in the text' }).click();
   await expect(text(page).locator('.is-open')).toHaveText('click here');

@@ -1,5 +1,5 @@
 import 'reflect-metadata';
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { Module, ValidationPipe, type DynamicModule } from '@nestjs/common';
 import { NestFactory } from '@nestjs/core';
@@ -47,6 +47,8 @@ const LARGEST_CHAPTER = '32mb';
 class AppModule {
   static with(options: AppOptions): DynamicModule {
     const uploads = join(options.dataDirectory, 'uploads');
+    // What was under way when the server ended is nobody's any more.
+    rmSync(uploads, { recursive: true, force: true });
     mkdirSync(uploads, { recursive: true });
     return {
       module: AppModule,

@@ -1,24 +1,13 @@
-import {
-  fileWords,
-  sizeWords,
-  typeWords,
-  type OpensFor,
-  type ShelfFile,
-  type Travels,
-} from '@vennet/core/shelf';
+import { sizeWords, typeWords, type ShelfFile } from '@vennet/core/shelf';
 import type { Manuscript } from '@vennet/core/wire';
-import { AlertDialog } from 'radix-ui';
-import { ChevronRight, Download, FileUp, Trash2 } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { ChevronRight } from 'lucide-react';
+import { useState } from 'react';
 import { Link } from 'react-router';
-import { api, enclosureFile } from '../api/client.js';
 import { SeverityMark } from '../marks/SeverityMark.js';
-import { useBook } from '../store/book.js';
-import { tellFault, useNotices } from '../store/notices.js';
-import { replaceFile } from '../store/uploads.js';
-import { changeShelfFile, removeShelfFile } from './change-file.js';
+import { changeShelfFile } from './change-file.js';
+import { FileActions } from './FileActions.js';
+import { FileRights, OPENS_FOR_WORDS, TRAVELS_WORDS } from './FileRights.js';
 import type { FileUse } from './uses.js';
-import { OPENS_FOR_WORDS, TRAVELS_WORDS } from './words.js';
 
 interface EntryProps {
   file: ShelfFile;
@@ -71,7 +60,7 @@ export function ShelfEntry({ file, book, uses, open, toggle }: EntryProps) {
             <Details file={file} />
             <div>
               <Uses uses={uses} book={book} />
-              <Actions file={file} uses={uses} />
+              <FileActions file={file} uses={uses} />
             </div>
           </div>
         </div>
@@ -96,34 +85,7 @@ function Details({ file }: { file: ShelfFile }) {
         keep={(description) => changeShelfFile(file.id, { description })}
       />
       <div className="flex flex-wrap gap-3">
-        <label className="block">
-          <span className="label">Who can open it</span>
-          <select
-            className="field"
-            value={file.opensFor}
-            onChange={(event) => void changeShelfFile(file.id, { opensFor: event.target.value as OpensFor })}
-          >
-            {Object.entries(OPENS_FOR_WORDS).map(([value, words]) => (
-              <option key={value} value={value}>
-                {words}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label className="block">
-          <span className="label">How it travels</span>
-          <select
-            className="field"
-            value={file.travels}
-            onChange={(event) => void changeShelfFile(file.id, { travels: event.target.value as Travels })}
-          >
-            {Object.entries(TRAVELS_WORDS).map(([value, words]) => (
-              <option key={value} value={value}>
-                {words}
-              </option>
-            ))}
-          </select>
-        </label>
+        <FileRights file={file} />
       </div>
       {file.travels === 'public' && (
         <Text
@@ -202,91 +164,5 @@ function Uses({ uses, book }: { uses: FileUse[]; book: Manuscript }) {
         </li>
       ))}
     </ul>
-  );
-}
-
-function Actions({ file, uses }: { file: ShelfFile; uses: FileUse[] }) {
-  const chooser = useRef<HTMLInputElement>(null);
-  const replace = async (chosen: File | undefined) => {
-    if (!chosen) return;
-    const taken = await replaceFile(file.id, chosen);
-    if (!taken) return;
-    const goBack = () =>
-      api.goBackFile(file.id).then((old) => useBook.getState().setFile(file.id, old), tellFault);
-    const follow =
-      uses.length === 0
-        ? ''
-        : ` ${uses.length === 1 ? 'Its use follows' : `All ${uses.length} uses follow`}.`;
-    useNotices
-      .getState()
-      .tell(`“${taken.file.name}” is a new version now, ${fileWords(taken.file)}.${follow}`, {
-        action: { label: 'Go back to the old one', run: () => void goBack() },
-      });
-  };
-  return (
-    <div className="flex flex-wrap gap-1.5">
-      <a className="button" data-size="small" href={enclosureFile(file.id)} download={file.name}>
-        <Download size={15} aria-hidden="true" /> Download
-      </a>
-      <button type="button" className="button" data-size="small" onClick={() => chooser.current?.click()}>
-        <FileUp size={15} aria-hidden="true" /> Put a new version in its place
-      </button>
-      <input
-        ref={chooser}
-        type="file"
-        hidden
-        aria-label={`New version of ${file.name}`}
-        onChange={(event) => {
-          void replace(event.target.files?.[0]);
-          event.target.value = '';
-        }}
-      />
-      <RemoveFile file={file} uses={uses} />
-    </div>
-  );
-}
-
-/** Before a file goes, the author reads what will break. */
-function RemoveFile({ file, uses }: { file: ShelfFile; uses: FileUse[] }) {
-  return (
-    <AlertDialog.Root>
-      <AlertDialog.Trigger className="button" data-look="quiet" data-size="small">
-        <Trash2 size={15} aria-hidden="true" /> Remove
-      </AlertDialog.Trigger>
-      <AlertDialog.Portal>
-        <AlertDialog.Overlay className="veil" />
-        <AlertDialog.Content className="dialog">
-          <AlertDialog.Title className="text-xl font-semibold">
-            Take “{file.name}” off the Shelf?
-          </AlertDialog.Title>
-          <AlertDialog.Description className="mt-2">
-            {uses.length === 0
-              ? 'Nothing leads to it, so nothing breaks.'
-              : `${uses.length === 1 ? 'One use breaks' : `${uses.length} uses break`} until it is put back or they lead elsewhere:`}
-          </AlertDialog.Description>
-          <ul className="mt-2 max-h-60 space-y-1 overflow-y-auto">
-            {uses.map(({ key, before, text, after }) => (
-              <li key={key} className="border-l-2 border-line pl-3 font-text">
-                {before}
-                <mark className="rounded-sm bg-wash px-0.5 text-ink">{text}</mark>
-                {after}
-              </li>
-            ))}
-          </ul>
-          <div className="mt-5 flex justify-end gap-2">
-            <AlertDialog.Cancel className="button" data-look="quiet">
-              Keep it
-            </AlertDialog.Cancel>
-            <AlertDialog.Action
-              className="button"
-              data-look="main"
-              onClick={() => void removeShelfFile(file)}
-            >
-              Take it off the Shelf
-            </AlertDialog.Action>
-          </div>
-        </AlertDialog.Content>
-      </AlertDialog.Portal>
-    </AlertDialog.Root>
   );
 }

@@ -1,7 +1,6 @@
-import { fileWords, type OpensFor, type Travels } from '@vennet/core/shelf';
+import { fileWords } from '@vennet/core/shelf';
 import { useBook } from '../store/book.js';
-import { OPENS_FOR_WORDS, TRAVELS_WORDS } from '../shelf/words.js';
-import { changeShelfFile } from '../shelf/change-file.js';
+import { FileRights } from '../shelf/FileRights.js';
 
 /** What is said of a file in the slip: what it is, who can open it, how it travels. It holds for all links to the file. */
 export function FileFields({ id }: { id: string }) {
@@ -16,34 +15,7 @@ export function FileFields({ id }: { id: string }) {
           Its name says {file.claims}, which it is not.
         </p>
       )}
-      <label className="block">
-        <span className="label">Who can open it</span>
-        <select
-          className="field"
-          value={file.opensFor}
-          onChange={(event) => void changeShelfFile(id, { opensFor: event.target.value as OpensFor })}
-        >
-          {Object.entries(OPENS_FOR_WORDS).map(([value, words]) => (
-            <option key={value} value={value}>
-              {words}
-            </option>
-          ))}
-        </select>
-      </label>
-      <label className="block">
-        <span className="label">How it travels</span>
-        <select
-          className="field"
-          value={file.travels}
-          onChange={(event) => void changeShelfFile(id, { travels: event.target.value as Travels })}
-        >
-          {Object.entries(TRAVELS_WORDS).map(([value, words]) => (
-            <option key={value} value={value}>
-              {words}
-            </option>
-          ))}
-        </select>
-      </label>
+      <FileRights file={file} />
     </fieldset>
   );
 }

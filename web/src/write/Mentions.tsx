@@ -1,23 +1,14 @@
 import type { Link } from '@vennet/core/manuscript';
 import type { Mention } from '@vennet/core/repair';
-import { useVirtualizer } from '@tanstack/react-virtual';
 import { X } from 'lucide-react';
 import { Dialog } from 'radix-ui';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useEditor } from '../editor/store.js';
+import { MentionList, type MentionLine as Line } from './MentionList.js';
 import { backToText } from './FollowLink.js';
 import { destinationWords } from '../marks/destination-words.js';
 import { linkMentionsInBook, repairInBook } from '../store/bulk.js';
 import { searchMentions, useBook } from '../store/book.js';
-
-/** One line of the list: a mention without a link, or a link of the same words. */
-interface Line {
-  key: string;
-  chapter: string;
-  before: string;
-  text: string;
-  after: string;
-}
 
 interface Options {
   whole: boolean;
@@ -173,7 +164,7 @@ function Panel({
           </button>
         )}
       </div>
-      {lines && lines.length > 0 && <List lines={lines} left={left} tick={tick} />}
+      {lines && lines.length > 0 && <MentionList lines={lines} left={left} tick={tick} />}
       <div className="mt-4 flex justify-end gap-2">
         <Dialog.Close className="button" data-look="quiet">
           Not now
@@ -210,64 +201,6 @@ function Choice({ words, on, set }: { words: string; on: boolean; set(on: boolea
       />
       {words}
     </label>
-  );
-}
-
-/** Only the lines that can be seen are drawn: a book may hold ten thousand mentions. */
-function List({ lines, left, tick }: { lines: Line[]; left: ReadonlySet<string>; tick(key: string): void }) {
-  const scroller = useRef<HTMLDivElement>(null);
-  const chapters = useBook((store) => store.book?.chapters);
-  const titles = useMemo(() => new Map(chapters?.map(({ id, title }) => [id, title])), [chapters]);
-  // eslint-disable-next-line react-hooks/incompatible-library -- its values stay in this component
-  const rows = useVirtualizer({
-    count: lines.length,
-    getScrollElement: () => scroller.current,
-    estimateSize: () => 58,
-    overscan: 8,
-  });
-  return (
-    <div
-      ref={scroller}
-      // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex -- a scrolled list has to be reached by key (WCAG 2.1.1)
-      tabIndex={0}
-      className="mt-2 max-h-[42vh] overflow-y-auto border-y border-line"
-    >
-      <ul aria-label="Mentions" className="relative" style={{ height: rows.getTotalSize() }}>
-        {rows.getVirtualItems().map(({ index, start }) => {
-          const { key, chapter, before, text, after } = lines[index];
-          return (
-            <li
-              key={key}
-              ref={rows.measureElement}
-              data-index={index}
-              aria-setsize={lines.length}
-              aria-posinset={index + 1}
-              className="absolute inset-x-0 flex gap-2.5 border-b border-line px-1.5 py-1.5"
-              style={{ transform: `translateY(${start}px)` }}
-            >
-              <input
-                id={`mention-${key}`}
-                type="checkbox"
-                className="mt-1.5 self-start accent-amber"
-                checked={!left.has(key)}
-                onChange={() => tick(key)}
-              />
-              <label
-                htmlFor={`mention-${key}`}
-                className="min-w-0 grow cursor-pointer font-text leading-snug"
-              >
-                {/^\s/.test(before) && '…'}
-                {before}
-                <mark className="rounded-sm bg-wash px-0.5 text-ink">{text}</mark>
-                {after}
-                {/\s$/.test(after) && '…'}
-                <span className="block font-ui text-xs text-soft">{titles.get(chapter)}</span>
-              </label>
-            </li>
-          );
-        })}
-      </ul>
-    </div>
   );
 }
 

@@ -1,0 +1,99 @@
+import { DEFAULT_FRAME, isColour, THICKEST_FRAME, type AreaFrame, type Box } from '@vennet/core/manuscript';
+
+const SIDES: [keyof Box, string][] = [
+  ['x', 'From the left'],
+  ['y', 'From the top'],
+  ['width', 'Wide'],
+  ['height', 'High'],
+];
+
+/** The box in exact numbers: percent of the picture. */
+export function BoxFields({ box, change }: { box: Box; change(more: Partial<Box>): void }) {
+  return (
+    <fieldset className="mt-2.5">
+      <legend className="label">Where, in % of the picture</legend>
+      <div className="grid grid-cols-4 gap-1.5">
+        {SIDES.map(([side, words]) => (
+          <label key={side} className="block text-xs text-soft">
+            {words}
+            <input
+              type="number"
+              className="field !px-1.5 tabular-nums"
+              min={0}
+              max={100}
+              step={0.1}
+              value={Number((box[side] * 100).toFixed(2))}
+              onChange={(event) => {
+                const percent = event.target.valueAsNumber;
+                if (!Number.isNaN(percent)) change({ [side]: percent / 100 });
+              }}
+            />
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+/** How readers see the area: unseen, or framed. */
+export function FrameFields({
+  frame,
+  change,
+}: {
+  frame: AreaFrame | null;
+  change(frame: AreaFrame | null): void;
+}) {
+  return (
+    <fieldset className="mt-2.5">
+      <legend className="label">Look, for readers</legend>
+      <div className="flex flex-wrap items-end gap-1.5">
+        <select
+          className="field !w-auto"
+          aria-label="Frame"
+          value={frame?.line ?? 'unseen'}
+          onChange={(event) => {
+            const line = event.target.value;
+            change(
+              line === 'unseen' ? null : { ...(frame ?? DEFAULT_FRAME), line: line as AreaFrame['line'] },
+            );
+          }}
+        >
+          <option value="unseen">Unseen</option>
+          <option value="solid">Framed, solid</option>
+          <option value="dashed">Framed, dashed</option>
+          <option value="dotted">Framed, dotted</option>
+        </select>
+        {frame && (
+          <>
+            <label className="block text-xs text-soft">
+              <span className="block">Width, pt</span>
+              <input
+                type="number"
+                className="field !w-16 !px-1.5"
+                min={0.25}
+                max={THICKEST_FRAME}
+                step={0.25}
+                value={frame.width}
+                onChange={(event) => {
+                  const width = event.target.valueAsNumber;
+                  if (width > 0 && width <= THICKEST_FRAME) change({ ...frame, width });
+                }}
+              />
+            </label>
+            <label className="block text-xs text-soft">
+              <span className="block">Colour</span>
+              <input
+                type="color"
+                className="block h-[2.1rem] w-11 cursor-pointer rounded border border-strong-line bg-raised p-0.5"
+                value={frame.colour}
+                onChange={(event) => {
+                  if (isColour(event.target.value)) change({ ...frame, colour: event.target.value });
+                }}
+              />
+            </label>
+          </>
+        )}
+      </div>
+    </fieldset>
+  );
+}

@@ -1,0 +1,97 @@
+import { fileWords, type ShelfFile } from '@vennet/core/shelf';
+import { AlertDialog } from 'radix-ui';
+import { Download, FileUp, Trash2 } from 'lucide-react';
+import { useRef } from 'react';
+import { api, enclosureFile } from '../api/client.js';
+import { useBook } from '../store/book.js';
+import { tellFault, useNotices } from '../store/notices.js';
+import { replaceFile } from '../store/uploads.js';
+import { removeShelfFile } from './change-file.js';
+import type { FileUse } from './uses.js';
+
+/** What can be done with a file: get it, put a new version in its place, take it off the Shelf. */
+export function FileActions({ file, uses }: { file: ShelfFile; uses: FileUse[] }) {
+  const chooser = useRef<HTMLInputElement>(null);
+  const replace = async (chosen: File | undefined) => {
+    if (!chosen) return;
+    const taken = await replaceFile(file.id, chosen);
+    if (!taken) return;
+    const goBack = () =>
+      api.goBackFile(file.id).then((old) => useBook.getState().setFile(file.id, old), tellFault);
+    const follow =
+      uses.length === 0
+        ? ''
+        : ` ${uses.length === 1 ? 'Its use follows' : `All ${uses.length} uses follow`}.`;
+    useNotices
+      .getState()
+      .tell(`“${taken.file.name}” is a new version now, ${fileWords(taken.file)}.${follow}`, {
+        action: { label: 'Go back to the old one', run: () => void goBack() },
+      });
+  };
+  return (
+    <div className="flex flex-wrap gap-1.5">
+      <a className="button" data-size="small" href={enclosureFile(file.id)} download={file.name}>
+        <Download size={15} aria-hidden="true" /> Download
+      </a>
+      <button type="button" className="button" data-size="small" onClick={() => chooser.current?.click()}>
+        <FileUp size={15} aria-hidden="true" /> Put a new version in its place
+      </button>
+      <input
+        ref={chooser}
+        type="file"
+        hidden
+        aria-label={`New version of ${file.name}`}
+        onChange={(event) => {
+          void replace(event.target.files?.[0]);
+          event.target.value = '';
+        }}
+      />
+      <RemoveFile file={file} uses={uses} />
+    </div>
+  );
+}
+
+/** Before a file goes, the author reads what will break. */
+function RemoveFile({ file, uses }: { file: ShelfFile; uses: FileUse[] }) {
+  return (
+    <AlertDialog.Root>
+      <AlertDialog.Trigger className="button" data-look="quiet" data-size="small">
+        <Trash2 size={15} aria-hidden="true" /> Remove
+      </AlertDialog.Trigger>
+      <AlertDialog.Portal>
+        <AlertDialog.Overlay className="veil" />
+        <AlertDialog.Content className="dialog">
+          <AlertDialog.Title className="text-xl font-semibold">
+            Take “{file.name}” off the Shelf?
+          </AlertDialog.Title>
+          <AlertDialog.Description className="mt-2">
+            {uses.length === 0
+              ? 'Nothing leads to it, so nothing breaks.'
+              : `${uses.length === 1 ? 'One use breaks' : `${uses.length} uses break`} until it is put back or they lead elsewhere:`}
+          </AlertDialog.Description>
+          <ul className="mt-2 max-h-60 space-y-1 overflow-y-auto">
+            {uses.map(({ key, before, text, after }) => (
+              <li key={key} className="border-l-2 border-line pl-3 font-text">
+                {before}
+                <mark className="rounded-sm bg-wash px-0.5 text-ink">{text}</mark>
+                {after}
+              </li>
+            ))}
+          </ul>
+          <div className="mt-5 flex justify-end gap-2">
+            <AlertDialog.Cancel className="button" data-look="quiet">
+              Keep it
+            </AlertDialog.Cancel>
+            <AlertDialog.Action
+              className="button"
+              data-look="main"
+              onClick={() => void removeShelfFile(file)}
+            >
+              Take it off the Shelf
+            </AlertDialog.Action>
+          </div>
+        </AlertDialog.Content>
+      </AlertDialog.Portal>
+    </AlertDialog.Root>
+  );
+}
