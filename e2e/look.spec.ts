@@ -98,6 +98,19 @@ for (const colorScheme of ['light', 'dark'] as const)
     });
   });
 
+test('axe finds nothing on the web page that is published', async ({ page, vennet }) => {
+  await openChapter(page, vennet, 'The Three Brothers');
+  await page.getByRole('link', { name: 'Publish' }).click();
+  await page.getByRole('button', { name: 'Make the web page' }).click();
+  const download = page.waitForEvent('download');
+  await page.locator('a[download$=".html"]').click({ timeout: 30_000 });
+  await page.setContent(readFileSync(await (await download).path(), 'utf8'));
+  for (const colorScheme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme });
+    expect(await axe(page)).toEqual([]);
+  }
+});
+
 test('nothing is cut off at 400 % zoom, and a link can be made there', async ({ page, vennet }) => {
   await page.setViewportSize({ width: 320, height: 640 });
   await openChapter(page, vennet, 'The Three Brothers');

@@ -20,7 +20,13 @@ const files = new Map(
   [
     shelfFile(),
     shelfFile({ id: 'f2', name: 'heights.csv', type: 'text/csv', travels: 'beside' }),
-    shelfFile({ id: 'f3', name: 'diary.txt', type: 'text/plain', opensFor: 'author' }),
+    shelfFile({
+      id: 'f3',
+      name: 'diary.txt',
+      type: 'text/plain',
+      opensFor: 'author',
+      description: 'For my eyes',
+    }),
     shelfFile({ id: 'f4', name: 'route.gpx', travels: 'public' }),
     shelfFile({ id: 'f5', name: 'not-linked.pdf' }),
   ].map((file) => [file.id, file]),

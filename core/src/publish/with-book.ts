@@ -64,7 +64,7 @@ function aboutFile(file: ShelfFile, { format }: Edition, paths: Map<string, stri
       : format === 'pdf'
         ? 'It is attached to this document: open it from the list of attachments in your reading program.'
         : `It is inside this book, as ${path}.`;
-  return [`${fileWords(file)}.`, file.description && `${file.description.replace(/[.\s]+$/, '')}.`, how]
-    .filter(Boolean)
-    .join(' ');
+  // What was written of a file that is not for readers is not for them either.
+  const about = file.opensFor === 'everyone' ? file.description.replace(/[.\s]+$/, '') : '';
+  return [`${fileWords(file)}.`, about && `${about}.`, how].filter(Boolean).join(' ');
 }
