@@ -4,6 +4,7 @@ import { useCallback, useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../api/client.js';
 import { Frame } from '../frame/Frame.js';
+import { useWayBack } from '../write/go-to-book.js';
 import { tellFault, useNotices } from '../store/notices.js';
 import { BringIn } from './BringIn.js';
 import { StartBook } from './StartBook.js';
@@ -17,6 +18,8 @@ export function Library() {
   const load = useCallback(() => api.books().then(setBooks, tellFault), []);
   useEffect(() => {
     document.title = 'Library · Vennet';
+    // Whoever comes here has left the way that a link began.
+    useWayBack.setState({ from: [] });
     void load();
   }, [load]);
   const here = books?.filter((book) => !book.deletedAt) ?? [];
