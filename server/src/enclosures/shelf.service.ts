@@ -82,14 +82,17 @@ export class ShelfService {
     return shelfFileOf({ ...row, ...changed });
   }
 
-  async change(id: string, { address, name, ...more }: ShelfChangesDto): Promise<ShelfFile> {
+  async change(id: string, changes: ShelfChangesDto): Promise<ShelfFile> {
     const row = await this.row(id);
-    const changed = {
-      ...more,
+    const { name, address } = changes;
+    const checked = {
+      ...changes,
       ...(name === undefined ? {} : { name: safeFileName(name) }),
       ...(address === undefined ? {} : { address: publicAddress(address) }),
     };
-    if (Object.values(changed).some((value) => value !== undefined)) await this.#rows.update({ id }, changed);
+    // What was not sent stays as it is.
+    const changed = Object.fromEntries(Object.entries(checked).filter(([, value]) => value !== undefined));
+    if (Object.keys(changed).length > 0) await this.#rows.update({ id }, changed);
     return shelfFileOf({ ...row, ...changed });
   }
 
@@ -105,9 +108,9 @@ export class ShelfService {
     return row;
   }
 
-  async #read({ path, name }: Upload, asPicture: boolean): Promise<Content> {
+  async #read({ path, name: given }: Upload, asPicture: boolean): Promise<Content> {
     const { size } = await stat(path);
-    const safe = safeFileName(name);
+    const safe = safeFileName(given);
     if (size === 0)
       throw new ProblemError(
         422,
@@ -115,38 +118,33 @@ export class ShelfService {
         `“${safe}” is empty, so nothing was kept. Choose it again, or export it anew from the program that made it.`,
       );
     const type = await identify(path, safe);
-    if (!asPicture && !type.startsWith('image/'))
-      return {
-        ...{ name: safe, type, size: String(size) },
-        sha256: await this.store.keepFile(path),
-        notes: claimNotes(safe, type),
-      };
-    const picture = await checkPicture(path, size);
+    const asItIs = async (...notes: string[]): Promise<Content> => ({
+      ...{ name: safe, type, size: String(size) },
+      sha256: await this.store.keepFile(path),
+      notes: [...claimNotes(safe, type), ...notes],
+    });
+    if (!asPicture && !type.startsWith('image/')) return asItIs();
+    const picture = await checkPicture(path, size, type);
     if ('fault' in picture) {
-      if (asPicture)
-        throw new ProblemError(
-          422,
-          'The picture can’t be shown',
-          `“${safe}”: ${picture.fault}. Nothing was kept, and the text is as it was. Save it anew as PNG, JPEG or SVG and try again.`,
-        );
-      return {
-        ...{ name: safe, type, size: String(size) },
-        sha256: await this.store.keepFile(path),
-        notes: [...claimNotes(safe, type), `It can’t be shown in the text: ${picture.fault}.`],
-      };
+      const note = `It can’t be shown in the text: ${picture.fault}.`;
+      if (!asPicture && picture.drawing) return this.#inMemory(safe, type, picture.drawing, note);
+      if (!asPicture && type !== 'image/svg+xml') return asItIs(note);
+      throw new ProblemError(
+        422,
+        'The picture can’t be shown',
+        `“${safe}”: ${picture.fault}. Nothing was kept, and the text is as it was. Save it anew as PNG, JPEG or SVG and try again.`,
+      );
     }
-    const kept = asPicture || picture.type === 'image/svg+xml' ? picture : null;
-    if (!kept)
-      return {
-        ...{ name: safe, type, size: String(size) },
-        sha256: await this.store.keepFile(path),
-        notes: claimNotes(safe, type),
-      };
-    const shown = kept.type === type ? safe : safe.replace(/\.\w+$/, '') + '.png';
+    // A drawing is never kept with what could run in it; other pictures are changed only to be shown.
+    if (!asPicture && picture.type !== 'image/svg+xml') return asItIs();
+    const name = picture.type === type ? safe : `${safe.replace(/\.\w+$/, '')}.png`;
+    return this.#inMemory(name, picture.type, picture.bytes, ...(picture.changed ? [picture.changed] : []));
+  }
+
+  async #inMemory(name: string, type: string, bytes: Uint8Array, ...notes: string[]): Promise<Content> {
     return {
-      ...{ name: shown, type: kept.type, size: String(kept.bytes.length) },
-      sha256: await this.store.keep(kept.bytes),
-      notes: [...claimNotes(shown, kept.type), ...(kept.changed ? [kept.changed] : [])],
+      ...{ name, type, size: String(bytes.length), sha256: await this.store.keep(bytes) },
+      notes: [...claimNotes(name, type), ...notes],
     };
   }
 }

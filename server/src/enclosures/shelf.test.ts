@@ -162,6 +162,15 @@ describe('a picture', () => {
     expect(kept).not.toMatch(/script|onload|alert/);
   });
 
+  test('that is drawn wrongly is refused for the text, and kept on the Shelf without its script', async () => {
+    const drawing = '<svg xmlns="http://www.w3.org/2000/svg"><script>alert(1)</script><rect';
+    expect((await take('chart.svg', drawing, 'picture')).status).toBe(422);
+    const { body } = await take('chart.svg', drawing);
+    expect(await (await fetch(`${app.address}/api/enclosures/${body.file.id}`)).text()).not.toContain(
+      'script',
+    );
+  });
+
   test('with broken data is refused for the text, and kept on the Shelf with a word', async () => {
     const whole = await sharp({
       create: {
@@ -232,7 +241,10 @@ describe('a file that links lead to', () => {
       description: 'Corrected in spring',
       opensFor: 'reviewers',
     });
-    expect(changed.body).toMatchObject({ name: 'May tides.pdf', description: 'Corrected in spring' });
+    expect(changed.body).toMatchObject({
+      ...{ name: 'May tides.pdf', description: 'Corrected in spring', opensFor: 'reviewers' },
+      ...{ travels: 'inside', address: null, type: 'application/pdf' },
+    });
     expect(await link()).toMatchObject({ verdict: 'guarded', findings: [{ rule: 'file-locked' }] });
     await app.call('PATCH', `enclosures/${file}`, { opensFor: 'everyone' });
     expect(await link()).toMatchObject({ href: 'files/may-tides.pdf', verdict: 'sound' });
