@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import type { Page } from '@playwright/test';
 import type { AxeResults } from 'axe-core';
-import { expect, openChapter, slip, test, text, press } from './vennet.js';
+import { expect, frame, openChapter, slip, test, text, press } from './vennet.js';
 
 test.beforeAll(({ vennet }) => vennet.startAnew());
 
@@ -147,6 +147,7 @@ test('the way from the Library to a new link needs no mouse', async ({ page, ven
   await expect(text(page)).toBeFocused();
   await page.keyboard.press('Control+Home');
   for (let letter = 0; letter < 7; letter++) await page.keyboard.press('Shift+ArrowRight');
+  await frame(page);
   await page.keyboard.press('Control+k');
   await page.keyboard.type('lamp-trust.example/lights/lantern-rock');
   await page.keyboard.press('Enter');
