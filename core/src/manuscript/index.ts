@@ -7,7 +7,7 @@ export type { Fault } from './fault.js';
 export { ID_BYTES, idFrom, isId } from './id.js';
 export { linkMark, linksOf, linksOfChapter, linksOfFigure } from './link.js';
 export type { Carrier, Link } from './link.js';
-export { DEFAULT_FRAME, DEFAULT_LOOK, faultInLook, isColour, THICKEST_FRAME } from './look.js';
+export { DEFAULT_FRAME, DEFAULT_LOOK, faultInLook, isColour, THICKEST_FRAME, underlineOf } from './look.js';
 export type { AreaFrame, LinkLook } from './look.js';
 export { headingsOf } from './outline.js';
 export type { OutlineHeading } from './outline.js';

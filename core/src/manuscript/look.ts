@@ -13,6 +13,10 @@ export const DEFAULT_LOOK: LinkLook = {
   weight: 'regular',
 };
 
+/** The underline of a look as CSS `text-decoration`. */
+export const underlineOf = ({ underline }: LinkLook): string =>
+  underline === 'none' ? 'none' : `underline ${underline}`;
+
 /** The frame of a link area, as readers see it: `width` in points (CSS `pt`). */
 export interface AreaFrame {
   line: 'solid' | 'dashed' | 'dotted';

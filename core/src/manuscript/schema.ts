@@ -1,7 +1,7 @@
 import { Schema, type Attrs, type DOMOutputSpec, type MarkSpec, type NodeSpec } from 'prosemirror-model';
 import { faultInDestination, hrefOf, recognise, type Destination } from '../destination/index.js';
 import { faultInArea, type LinkArea } from './area.js';
-import { faultInLook, type LinkLook } from './look.js';
+import { faultInLook, underlineOf, type LinkLook } from './look.js';
 
 /** Version of the chapter JSON. It goes up when stored chapters need to be rewritten to be read. */
 export const SCHEMA_VERSION = 1;
@@ -215,10 +215,9 @@ export function spans(attrs: Attrs): Record<string, string> {
 /** A look of its own, for the page (`style`) and for the way through the clipboard (`data-look`). */
 function lookAttributes(look: LinkLook | null): Record<string, string> {
   if (!look) return {};
-  const underline = look.underline === 'none' ? 'none' : `underline ${look.underline}`;
   return {
     'data-look': JSON.stringify(look),
-    style: `--link-light: ${look.light}; --link-dark: ${look.dark}; text-decoration: ${underline}; font-weight: ${look.weight === 'strong' ? 650 : 'inherit'}`,
+    style: `--link-light: ${look.light}; --link-dark: ${look.dark}; text-decoration: ${underlineOf(look)}; font-weight: ${look.weight === 'strong' ? 650 : 'inherit'}`,
   };
 }
 

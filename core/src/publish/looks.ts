@@ -1,4 +1,4 @@
-import type { LinkLook } from '../manuscript/index.js';
+import { underlineOf, type LinkLook } from '../manuscript/index.js';
 import type { Edition } from './edition.js';
 
 /** The looks of links that depart from the book's, by the class that they get in its style sheet. */
@@ -32,7 +32,6 @@ ${dark.join('\n')}
 }`;
 }
 
-function declarations({ light, underline, weight }: LinkLook): string {
-  const line = underline === 'none' ? 'none' : `underline ${underline}`;
-  return `color: ${light}; text-decoration: ${line}; text-underline-offset: 0.15em; font-weight: ${weight === 'strong' ? 'bold' : 'inherit'};`;
+function declarations(look: LinkLook): string {
+  return `color: ${look.light}; text-decoration: ${underlineOf(look)}; text-underline-offset: 0.15em; font-weight: ${look.weight === 'strong' ? 'bold' : 'inherit'};`;
 }

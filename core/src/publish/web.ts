@@ -1,3 +1,4 @@
+import { PAGES } from '../audit/index.js';
 import { wordsOf } from '../manuscript/index.js';
 import { contentsTitle } from './contents-title.js';
 import { headingId, onceEach, PICTURE_EXTENSIONS, type Edition, type EnclosureFile } from './edition.js';
@@ -85,10 +86,10 @@ function dataAddress({ type, bytes }: EnclosureFile): string {
 }
 
 const styles = (edition: Edition) => `:root { color-scheme: light dark; }
-body { max-width: 36em; margin: 0 auto; padding: 2em 1em 6em; font: 1.125em/1.6 Georgia, serif; color: #1a1a1a; background: #ffffff; overflow-wrap: anywhere; }
+body { max-width: 36em; margin: 0 auto; padding: 2em 1em 6em; font: 1.125em/1.6 Georgia, serif; color: ${PAGES.light.words}; background: ${PAGES.light.page}; overflow-wrap: anywhere; }
 header { margin: 3em 0; text-align: center; }
 .title { font-size: 2em; line-height: 1.2; }
 section { margin-top: 4em; }
 :target { outline: 2px solid currentColor; outline-offset: 4px; }
-@media (prefers-color-scheme: dark) { body { color: #e8e6e1; background: #121212; } }
+@media (prefers-color-scheme: dark) { body { color: ${PAGES.dark.words}; background: ${PAGES.dark.page}; } }
 ${contentStyles(edition)}`;

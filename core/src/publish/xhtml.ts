@@ -1,6 +1,6 @@
 import type { Mark, Node } from 'prosemirror-model';
 import type { Destination } from '../destination/index.js';
-import { fileTold } from '../audit/index.js';
+import { fileTold, nameInFile } from '../audit/index.js';
 import { spans, type AreaFrame, type FigureLink, type LinkArea, type LinkLook } from '../manuscript/index.js';
 import { targetIn, type Edition } from './edition.js';
 import { inlineTree, wordsOfTree, type InlineTree } from './inline-tree.js';
@@ -99,16 +99,11 @@ function areaElement(area: LinkArea, page: PageContext): string {
       title: area.hoverNote || null,
       style: frame ? `${place}; ${frameStyle(frame)}` : place,
     },
-    element(
-      'span',
-      {},
-      escapeXml(withTold(area.name, fileTold({ ...area, text: area.name }, page.edition.surroundings))),
-    ),
+    element('span', {}, escapeXml(nameInFile({ ...area, text: area.name }, page.edition.surroundings))),
   );
 }
 
 const frameStyle = ({ line, width, colour }: AreaFrame) => `border: ${width}pt ${line} ${colour}`;
-const withTold = (words: string, told: string | null) => (told ? `${words}, ${told}` : words);
 
 /** The list of what goes with the book. */
 export function listWithBook({ title, entries }: WithBook): string {

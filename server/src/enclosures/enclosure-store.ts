@@ -1,6 +1,6 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { createReadStream } from 'node:fs';
-import { copyFile, mkdir, readFile, rename, writeFile } from 'node:fs/promises';
+import { copyFile, mkdir, rename, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 
@@ -30,10 +30,6 @@ export class EnclosureStore {
     const unfinished = `${path}.${randomUUID()}`;
     await write(unfinished);
     await rename(unfinished, path);
-  }
-
-  read(sha256: string): Promise<Buffer> {
-    return readFile(this.pathOf(sha256));
   }
 
   pathOf(sha256: string): string {

@@ -12,7 +12,7 @@ import { makeOffer, type Offer } from './slip-plugin.js';
 const ADDRESS = String.raw`(?:https?:\/\/|www\.|mailto:)[^\s<>"“”]+|[^\s<>"“”@()\[\],;:]+@[^\s<>"“”@]+\.[^\s<>"“”@]+`;
 const FULL_ADDRESS = new RegExp(ADDRESS, 'giu');
 const FULL_ADDRESS_AT_END = new RegExp(String.raw`(?:^|[\s(“"‘'])(${ADDRESS})$`, 'iu');
-const WORD_AT_END = /(?:^|[\s(“"‘'])([^\s<>"“”\ufffc]+)$/u;
+const DOTTED_WORD_AT_END = /(?:^|[\s(“"‘'])((?=\S*\.)[^\s<>"“”\ufffc]+)$/u;
 
 interface Address {
   start: number;
@@ -30,32 +30,30 @@ function addressIn(text: string, start: number): Address | null {
 
 const linkTo = (destination: Destination): Mark => schema.marks.link.create({ id: mint(), destination });
 
-/** The transaction that links the address which ends at the caret, if one does and it was not refused before. */
-function linkBeforeCaret({ selection, doc, tr }: EditorState): Transaction | null {
+/** The address that ends at the caret and fits a pattern, if it is no link, no code, and was not refused before. */
+function addressBeforeCaret({ selection, doc }: EditorState, pattern: RegExp): Address | null {
   const { $from, empty } = selection;
   if (!empty || !$from.parent.isTextblock || $from.parent.type.spec.code) return null;
   const block = $from.start();
   const text = doc.textBetween(block, $from.pos, '\ufffc', '\ufffc');
-  const match = FULL_ADDRESS_AT_END.exec(text);
+  const match = pattern.exec(text);
   const address = match && addressIn(match[1], block + text.length - match[1].length);
   if (!address) return null;
   const { link, unlinked, code } = schema.marks;
-  if ([link, unlinked, code].some((type) => doc.rangeHasMark(address.start, address.end, type))) return null;
-  return closeHistory(tr.addMark(address.start, address.end, linkTo(address.destination)));
+  const closed = [link, unlinked, code].some((type) => doc.rangeHasMark(address.start, address.end, type));
+  return closed ? null : address;
+}
+
+/** The transaction that links the address in full which ends at the caret. */
+function linkBeforeCaret(state: EditorState): Transaction | null {
+  const address = addressBeforeCaret(state, FULL_ADDRESS_AT_END);
+  return address && closeHistory(state.tr.addMark(address.start, address.end, linkTo(address.destination)));
 }
 
 /** A bare domain that ends before the caret, such as `lamp.example`: an address, perhaps. */
-function domainBeforeCaret({ selection, doc }: EditorState): Offer | null {
-  const { $from, empty } = selection;
-  if (!empty || !$from.parent.isTextblock || $from.parent.type.spec.code) return null;
-  const block = $from.start();
-  const text = doc.textBetween(block, $from.pos, '\ufffc', '\ufffc');
-  const match = WORD_AT_END.exec(text);
-  const address = match && addressIn(match[1], block + text.length - match[1].length);
-  if (!address || !match[1].includes('.')) return null;
-  const { link, unlinked, code } = schema.marks;
-  if ([link, unlinked, code].some((type) => doc.rangeHasMark(address.start, address.end, type))) return null;
-  return { from: address.start, to: address.end, destination: address.destination };
+function domainBeforeCaret(state: EditorState): Offer | null {
+  const address = addressBeforeCaret(state, DOTTED_WORD_AT_END);
+  return address && { from: address.start, to: address.end, destination: address.destination };
 }
 
 /** Links the addresses in the text of a pasted node, where it bears no link. */

@@ -51,13 +51,10 @@ export function slipPlugin(chapter: string): Plugin {
     props: {
       decorations(state) {
         const { draft = null, offer = null } = key.getState(state) ?? {};
-        if (offer && !draft)
+        const words = draft ?? offer;
+        if (words)
           return DecorationSet.create(state.doc, [
-            Decoration.inline(offer.from, offer.to, { class: 'is-draft' }),
-          ]);
-        if (draft)
-          return DecorationSet.create(state.doc, [
-            Decoration.inline(draft.from, draft.to, { class: 'is-draft' }),
+            Decoration.inline(words.from, words.to, { class: 'is-draft' }),
           ]);
         const link = linkAtSelection(state, chapter);
         return link

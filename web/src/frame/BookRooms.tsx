@@ -1,4 +1,4 @@
-import type { LinkLook } from '@vennet/core/manuscript';
+import { underlineOf, type LinkLook } from '@vennet/core/manuscript';
 import { useCallback, useEffect, useState } from 'react';
 import { Outlet, useParams } from 'react-router';
 import { useBook } from '../store/book.js';
@@ -10,7 +10,7 @@ import { Waiting } from './Waiting.js';
 function showLook(look: LinkLook, theme: Theme): void {
   const { style } = document.documentElement;
   style.setProperty('--link', look[theme]);
-  style.setProperty('--link-line', look.underline === 'none' ? 'none' : `underline ${look.underline}`);
+  style.setProperty('--link-line', underlineOf(look));
   style.setProperty('--link-weight', look.weight === 'strong' ? '650' : 'inherit');
 }
 

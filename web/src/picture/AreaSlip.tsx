@@ -4,15 +4,7 @@ import { withinPicture, type AreaFrame, type Box, type Link, type LinkArea } fro
 import type { Repair } from '@vennet/core/repair';
 import { ArrowLeft, ExternalLink, Trash2 } from 'lucide-react';
 import type { EditorView } from 'prosemirror-view';
-import {
-  useLayoutEffect,
-  useMemo,
-  useRef,
-  useState,
-  type DragEvent,
-  type FormEvent,
-  type KeyboardEvent,
-} from 'react';
+import { useLayoutEffect, useMemo, useRef, useState, type FormEvent, type KeyboardEvent } from 'react';
 import { linkAtSelection } from '../editor/links.js';
 import { mint } from '../editor/mint.js';
 import { useEditor } from '../editor/store.js';
@@ -20,7 +12,7 @@ import { useBook } from '../store/book.js';
 import { entryOf, readEntry } from '../write/destination-entry.js';
 import { isAskedFor } from '../write/asked-for.js';
 import { Findings } from '../write/FindingLine.js';
-import { LeadsTo, leadToFile } from '../write/LeadsTo.js';
+import { LeadsTo, takesFiles } from '../write/LeadsTo.js';
 import { VerdictLine } from '../write/LinkLines.js';
 import { startCompanion } from '../write/start-companion.js';
 import { BoxFields, FrameFields } from './AreaFields.js';
@@ -103,11 +95,6 @@ export function AreaSlip({ view, area, box, asked }: AreaSlipProps) {
     if (area) changeArea(view, area.id, now);
     else draftArea(now);
   };
-  const dropped = (event: DragEvent) => {
-    if (!event.dataTransfer.files[0]) return;
-    event.preventDefault();
-    void leadToFile(event.dataTransfer.files[0], setTo);
-  };
   const made = area && linkAtSelection(view.state, useEditor.getState().chapter);
   return (
     // eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions -- Esc, leaving and dropping are the form's, from any of its fields
@@ -116,8 +103,7 @@ export function AreaSlip({ view, area, box, asked }: AreaSlipProps) {
       className="slip"
       onSubmit={submit}
       onKeyDown={pressed}
-      onDragOver={(event) => event.preventDefault()}
-      onDrop={dropped}
+      {...takesFiles(setTo)}
       onBlur={(event) => {
         if (!event.currentTarget.contains(event.relatedTarget) && changed && destination)
           acceptAs(destination);

@@ -2,15 +2,7 @@ import type { FigureLink } from '@vennet/core/manuscript';
 import type { Node } from 'prosemirror-model';
 import type { EditorView } from 'prosemirror-view';
 import { Captions, Copy, ExternalLink, SquareDashedMousePointer, Unlink } from 'lucide-react';
-import {
-  useId,
-  useLayoutEffect,
-  useRef,
-  useState,
-  type DragEvent,
-  type FormEvent,
-  type KeyboardEvent,
-} from 'react';
+import { useId, useLayoutEffect, useRef, useState, type FormEvent, type KeyboardEvent } from 'react';
 import { mint } from '../editor/mint.js';
 import { useEditor } from '../editor/store.js';
 import { linkAtSelection } from '../editor/links.js';
@@ -21,7 +13,7 @@ import { useBook } from '../store/book.js';
 import { entryOf, readEntry } from '../write/destination-entry.js';
 import { isAskedFor } from '../write/asked-for.js';
 import { copyAddress } from '../write/copy-address.js';
-import { LeadsTo, leadToFile } from '../write/LeadsTo.js';
+import { LeadsTo, takesFiles } from '../write/LeadsTo.js';
 import { startCompanion } from '../write/start-companion.js';
 import { areasOf, changeFigure, MIDDLE, toCaption } from './change-figures.js';
 import { draftArea, openArea } from './open-area.js';
@@ -82,11 +74,6 @@ export function PictureSlip({ view, node, position, asked }: PictureSlipProps) {
     event.preventDefault();
     view.focus();
   };
-  const dropped = (event: DragEvent) => {
-    if (!event.dataTransfer.files[0]) return;
-    event.preventDefault();
-    void leadToFile(event.dataTransfer.files[0], setTo);
-  };
   const lacksWords = !decorative && alt.trim() === '';
   return (
     // eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions -- Esc and dropping are the form's, from any of its fields
@@ -95,8 +82,7 @@ export function PictureSlip({ view, node, position, asked }: PictureSlipProps) {
       className="slip"
       onSubmit={submit}
       onKeyDown={pressed}
-      onDragOver={(event) => event.preventDefault()}
-      onDrop={dropped}
+      {...takesFiles(setTo)}
       onBlur={(event) => {
         if (!event.currentTarget.contains(event.relatedTarget)) accept();
       }}

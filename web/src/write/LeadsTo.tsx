@@ -1,6 +1,6 @@
 import { hrefOf, type Destination } from '@vennet/core/destination';
 import { Paperclip } from 'lucide-react';
-import { useId, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
+import { useId, useRef, useState, type DragEvent, type KeyboardEvent, type RefObject } from 'react';
 import { KIND_WORDS, KindMark } from '../marks/KindMark.js';
 import { useBook } from '../store/book.js';
 import { uploadToShelf } from '../store/uploads.js';
@@ -166,15 +166,23 @@ export function LeadsTo({ field, entry, change, companion }: LeadsToProps) {
 }
 
 /** Sends a file to the Shelf and leads to it. */
-export async function leadToFile(
-  file: File | undefined,
-  change: (entry: DestinationEntry) => void,
-): Promise<void> {
+async function leadToFile(file: File | undefined, change: (entry: DestinationEntry) => void): Promise<void> {
   const book = useBook.getState().book?.id;
   if (!file || !book) return;
   const taken = await uploadToShelf(book, file);
   if (taken) change(entryOf({ kind: 'file', enclosure: taken.file.id }, useBook.getState()));
 }
+
+/** What a slip needs to take a file that is dropped on it. */
+export const takesFiles = (change: (entry: DestinationEntry) => void) => ({
+  onDragOver: (event: DragEvent) => event.preventDefault(),
+  onDrop(event: DragEvent) {
+    const [file] = event.dataTransfer.files;
+    if (!file) return;
+    event.preventDefault();
+    void leadToFile(file, change);
+  },
+});
 
 /** What the words were taken for; of an email, what a reader's mail program will be handed. */
 function TakenFor({ destination }: { destination: Destination }) {

@@ -1,5 +1,5 @@
-import { contrastsOf, type LookContrast } from '@vennet/core/audit';
-import { isColour, type LinkLook } from '@vennet/core/manuscript';
+import { contrastsOf, PAGES, type LookContrast } from '@vennet/core/audit';
+import { isColour, underlineOf, type LinkLook } from '@vennet/core/manuscript';
 import { Check, X } from 'lucide-react';
 import { useId } from 'react';
 
@@ -75,12 +75,9 @@ function Colour({ words, value, change }: { words: string; value: string; change
   );
 }
 
-const PAPER = { light: ['#ffffff', '#1a1a1a'], dark: ['#121212', '#e8e6e1'] } as const;
-
 function Sample({ id, look, figures }: { id: string; look: LinkLook; figures: LookContrast }) {
   const { page, againstPage, againstWords, readable, told } = figures;
-  const [background, color] = PAPER[page];
-  const line = look.underline === 'none' ? 'none' : `underline ${look.underline} 1px`;
+  const { page: background, words: color } = PAGES[page];
   return (
     <li className="overflow-hidden rounded border border-line">
       <p className="px-3 py-2.5 font-text" style={{ background, color }}>
@@ -88,7 +85,7 @@ function Sample({ id, look, figures }: { id: string; look: LinkLook; figures: Lo
         <span
           style={{
             color: look[page],
-            textDecoration: line,
+            textDecoration: `${underlineOf(look)} 1px`,
             textUnderlineOffset: '0.18em',
             fontWeight: look.weight === 'strong' ? 650 : undefined,
           }}

@@ -9,7 +9,6 @@ import {
   useMemo,
   useRef,
   useState,
-  type DragEvent,
   type FocusEvent,
   type FormEvent,
   type KeyboardEvent,
@@ -20,7 +19,7 @@ import { useBook } from '../store/book.js';
 import { isAskedFor } from './asked-for.js';
 import { entryOf, readEntry, type DestinationEntry } from './destination-entry.js';
 import { Findings } from './FindingLine.js';
-import { LeadsTo, leadToFile } from './LeadsTo.js';
+import { LeadsTo, takesFiles } from './LeadsTo.js';
 import { LinkButtons, VerdictLine } from './LinkLines.js';
 import { OwnLook } from './OwnLook.js';
 import { startCompanion } from './start-companion.js';
@@ -124,12 +123,6 @@ export function OpenSlip({ view, link, draft, asked, words }: OpenSlipProps) {
   const left = (event: FocusEvent) => {
     if (!form.current?.contains(event.relatedTarget) && changed && destination) accept();
   };
-  const dropped = (event: DragEvent) => {
-    const [file] = event.dataTransfer.files;
-    if (!file) return;
-    event.preventDefault();
-    void leadToFile(file, setTo);
-  };
   const repair = (change: Repair) => {
     if (!draft && link) {
       repairLink(view, link, change);
@@ -149,8 +142,7 @@ export function OpenSlip({ view, link, draft, asked, words }: OpenSlipProps) {
       onSubmit={submit}
       onKeyDown={pressed}
       onBlur={left}
-      onDragOver={(event) => event.preventDefault()}
-      onDrop={dropped}
+      {...takesFiles(setTo)}
       aria-label={draft ? 'Slip of a new link' : 'Slip of the link'}
       className="slip"
     >
