@@ -148,7 +148,7 @@ describe('every rule', () => {
   test('has an id of its own and names the criterion it rests on', () => {
     expect(new Set(rules.map(({ id }) => id)).size).toBe(rules.length);
     for (const { criterion } of rules)
-      expect(criterion).toMatch(/^WCAG \d\.\d\.\d|^RFC \d+|^Common practice$/);
+      expect(criterion).toMatch(/^WCAG \d\.\d\.\d|^RFC \d+|^DPUB-ARIA 1\.1|^Common practice$/);
   });
 
   test('finds nothing at a good link', () => expect(found('Tide tables for May')).toEqual([]));

@@ -1,5 +1,5 @@
 import { domainsOf } from '../destination/index.js';
-import type { Link } from '../manuscript/index.js';
+import type { Format, Link, Place } from '../manuscript/index.js';
 import type { Repair } from '../repair/index.js';
 import { NO_SURROUNDINGS, type Surroundings } from '../shelf/index.js';
 
@@ -26,17 +26,29 @@ export interface AuditContext extends Surroundings {
   language: string;
   /** How often the book's links lead to each domain, of web pages and email addresses. */
   domains: ReadonlyMap<string, number>;
+  /** The places of the book; without them, links inside it are not judged. */
+  inside?: InsideContext;
+}
+
+/** What rules of single links may know of the book's own places. */
+export interface InsideContext {
+  places: ReadonlyMap<string, Place>;
+  /** The forms in which chapters are left out, by chapter. */
+  leftOutOf: ReadonlyMap<string, readonly Format[]>;
+  /** Marks of hand-made notes by the id of the link, and whether their remark leads back. */
+  handMade: ReadonlyMap<string, boolean>;
 }
 
 export function auditContext(
   language: string,
   links: readonly Pick<Link, 'destination'>[],
   { files, books }: Surroundings = NO_SURROUNDINGS,
+  inside?: InsideContext,
 ): AuditContext {
   const domains = new Map<string, number>();
   for (const { destination } of links)
     for (const domain of domainsOf(destination)) domains.set(domain, (domains.get(domain) ?? 0) + 1);
-  return { language, domains, files, books };
+  return { language, domains, files, books, inside };
 }
 
 /** One rule of the audit: pure, one file each, listed in `rules/index.ts`. */

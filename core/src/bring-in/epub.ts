@@ -43,6 +43,7 @@ export function readEpub(files: Map<string, Uint8Array>, name: string, mint: () 
   for (const { path, document } of contents) ids.takeFrom(path, document);
   const chapters = new Map(contents.map(({ path, chapter }) => [path, chapter]));
   const drafts: ChapterDraft[] = [];
+  const notes = { marks: new Set<string>(), backs: new Set<string>() };
   const fileAt = (path: string) => enclosures.fromFile(path);
   for (const { path, body, document, chapter } of contents) {
     const blocks = readFlow([body], {
@@ -53,13 +54,14 @@ export function readEpub(files: Map<string, Uint8Array>, name: string, mint: () 
       picture: (src) => enclosures.fromSource(src, pathFrom(path, src)),
       sizeOf: (enclosure) => enclosures.sizeOf(enclosure),
       drawing: (svg) => enclosures.fromDrawing(svg),
+      notes,
     });
     const doc = schema.node('doc', null, blocks.length > 0 ? blocks : [schema.node('paragraph')]);
     drafts.push({ id: chapter, matter: matterOf(body), doc, title: textOf(document, 'title') });
   }
   if (!drafts.some((draft) => hasContent(draft.doc.children)))
     throw new BringInError('empty', 'There is no text in this e-book that could be brought in.');
-  return assemble(detailsOf(opf.document, name), drafts, enclosures, tally, mint);
+  return assemble(detailsOf(opf.document, name), drafts, { enclosures, tally, mint, notes });
 }
 
 function refuseEncrypted(files: Map<string, Uint8Array>): void {

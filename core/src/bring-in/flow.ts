@@ -4,6 +4,7 @@ import type { Destination } from '../destination/index.js';
 import { linkMark, schema, wordsOf, type FigureLink, type LinkArea } from '../manuscript/index.js';
 import { isBlock, MARKS, PLAIN_STYLE } from './elements.js';
 import { InlineReader, type Surroundings } from './inline-reader.js';
+import { contentsFrom, isRemark } from './inside.js';
 import { InlineRun } from './inline-run.js';
 
 /** Reads the content of a file into block nodes. Nothing in it is run, and nothing is fetched. */
@@ -72,10 +73,30 @@ class FlowReader extends InlineReader {
       case 'table':
         return this.#table(element, marks);
       default:
+        if (element.attribs['data-contents'] !== undefined) return this.#contents(element, marks);
+        if (isRemark(element)) return this.#remark(element, marks);
         if (name === 'dl') this.around.tally.add('changed', 'lists of terms', 'they became paragraphs');
         this.await(element);
         return this.blocks(element.children, marks);
     }
+  }
+
+  #contents(element: Element, marks: readonly Mark[]): Node[] {
+    const placeOf = (id: string) => {
+      const destination = this.around.resolve(`#${id}`);
+      return 'kind' in destination && destination.kind === 'place' ? destination.place : null;
+    };
+    const id = element.attribs.id ? this.around.placeId(element.attribs.id) : undefined;
+    const node = contentsFrom(element, id ?? this.around.mint(), placeOf);
+    if (!node) return this.blocks(element.children, marks);
+    this.around.tally.add('kept', 'lists of contents');
+    return [node];
+  }
+
+  /** The remark of a note is kept together, as the item of a list, until it comes to its mark. */
+  #remark(element: Element, marks: readonly Mark[]): Node[] {
+    const item = this.#container('list_item', element, marks);
+    return item.length > 0 ? [schema.node('bullet_list', null, item)] : [];
   }
 
   #takeId(): { id: string | null } {
@@ -95,7 +116,8 @@ class FlowReader extends InlineReader {
 
   #heading(element: Element, marks: readonly Mark[]): Node[] {
     this.await(element);
-    const attrs = { ...this.#takeId(), level: Number(element.name[1]) };
+    const uncounted = element.attribs['data-uncounted'] !== undefined;
+    const attrs = { ...this.#takeId(), level: Number(element.name[1]), uncounted };
     const content = this.#inlines(element, marks);
     if (content.length === 0) return this.#nothing(attrs);
     this.around.tally.add('kept', 'headings');

@@ -2,8 +2,8 @@ import { parse } from 'parse5';
 import { adapter } from 'parse5-htmlparser2-tree-adapter';
 import { findOne, getElementsByTagName, textContent } from 'domutils';
 import type { Document, Element } from 'domhandler';
-import { schema, wordsOf, type Book } from '../manuscript/index.js';
-import { assemble, type ChapterDraft } from './assemble.js';
+import { schema, wordsOf } from '../manuscript/index.js';
+import { assemble, type ChapterDraft, type FileDetails } from './assemble.js';
 import type { BroughtIn } from './bring-in.js';
 import { Enclosures } from './enclosures.js';
 import { hasContent, readFlow } from './flow.js';
@@ -23,6 +23,7 @@ export function readHtml(text: string, name: string, mint: () => string): Brough
   ids.takeFrom(name, document);
   const body = getElementsByTagName('body', document.children, true)[0];
   const parts = { ids, chapters: new Map([[name, first]]), outside: addressOf(document), fileAt: () => null };
+  const notes = { marks: new Set<string>(), backs: new Set<string>() };
   const blocks = readFlow([body], {
     tally,
     mint,
@@ -31,6 +32,7 @@ export function readHtml(text: string, name: string, mint: () => string): Brough
     picture: (src) => enclosures.fromSource(src, ''),
     sizeOf: (enclosure) => enclosures.sizeOf(enclosure),
     drawing: (svg) => enclosures.fromDrawing(svg),
+    notes,
   });
   if (!hasContent(blocks))
     throw new BringInError(
@@ -38,8 +40,9 @@ export function readHtml(text: string, name: string, mint: () => string): Brough
       'There is nothing to read in this page. Choose the file that holds your book.',
     );
   const html = findOne((element) => element.name === 'html', document.children, true);
-  const title = titleOfPage(document) || blocks.map(wordsOf).find((words) => words !== '') || name;
-  const details: Omit<Book, 'id' | 'chapters' | 'look'> = {
+  const title =
+    titleOfPage(document) || blocks.map((block) => wordsOf(block)).find((words) => words !== '') || name;
+  const details: FileDetails = {
     title: title.slice(0, 300),
     subtitle: '',
     author: metaContent(document, 'author'),
@@ -51,7 +54,7 @@ export function readHtml(text: string, name: string, mint: () => string): Brough
     matter: 'main',
     doc: schema.node('doc', null, content),
   }));
-  return assemble(details, drafts, enclosures, tally, mint);
+  return assemble(details, drafts, { enclosures, tally, mint, notes });
 }
 
 /** The title of a page of HTML, and what its site calls itself (`og:site_name`). */

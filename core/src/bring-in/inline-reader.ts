@@ -8,6 +8,7 @@ import { layeredAreas, mapAreas } from './areas.js';
 import { isBlock, MARKS, NOT_KEPT, PLAIN_STYLE, SKIPPED } from './elements.js';
 import { idsOf } from './ids.js';
 import type { InlineRun } from './inline-run.js';
+import { isBacklink, isComputed, isNoteMark, referenceFrom, returnFrom } from './inside.js';
 import type { Tally } from './report.js';
 
 /** What a file's text needs to know of the book around it. */
@@ -24,6 +25,8 @@ export interface Surroundings {
   sizeOf(enclosure: string): { width: number; height: number } | null;
   /** The enclosure of a drawing that stands in the text. */
   drawing(svg: string): string | null;
+  /** Links that the file calls marks of notes, and those that it calls ways back. */
+  notes: { marks: Set<string>; backs: Set<string> };
 }
 
 const LINK_NAMES: Record<Destination['kind'], string> = {
@@ -46,7 +49,7 @@ export class InlineReader {
   constructor(protected readonly around: Surroundings) {}
 
   protected dropped(element: Element): boolean {
-    if (SKIPPED.has(element.name) || this.taken.has(element)) return true;
+    if (SKIPPED.has(element.name) || this.taken.has(element) || isComputed(element)) return true;
     const what = NOT_KEPT[element.name];
     if (!what) return false;
     this.await(element);
@@ -66,7 +69,8 @@ export class InlineReader {
     if (isText(node)) return this.text(node.data, marks, run);
     if (node.type === 'cdata') return node.children.forEach((child) => this.inline(child, marks, run));
     if (!isTag(node) || this.dropped(node)) return;
-    this.await(node);
+    // The id of a bookmark stays with its words.
+    if (node.attribs['data-bookmark'] === undefined) this.await(node);
     if (this.waiting.length > 0 && !isBlock(node))
       for (const id of this.waiting.splice(0)) run.add(schema.node('anchor', { id }, undefined, marks));
     const name = node.name;
@@ -77,10 +81,11 @@ export class InlineReader {
       this.around.tally.add('changed', 'formulas', 'they became plain words');
       return this.text(textContent(node), marks, run);
     }
+    if (node.attribs['data-return'] !== undefined && this.returnLink(node, marks, run)) return;
     if (name === 'a') return this.link(node, marks, run);
     if (name === 'q') return this.quoted(node, marks, run);
     if (isBlock(node)) run.space(marks);
-    const within = this.styled(name, marks);
+    const within = this.bookmarked(node, this.styled(name, marks));
     for (const child of node.children) this.inline(child, within, run);
     if (isBlock(node)) run.space(marks);
   }
@@ -121,9 +126,38 @@ export class InlineReader {
   /** A link without words stays: an anchor carries it, and the audit will find it. */
   private link(element: Element, marks: readonly Mark[], run: InlineRun): void {
     const within = this.linkMarks(element, marks, false);
+    const mark = within === marks ? undefined : within.find(({ type }) => type === schema.marks.link);
+    if (mark && this.reference(element, mark, marks, run)) return;
+    if (mark && isNoteMark(element)) this.around.notes.marks.add(mark.attrs.id as string);
+    if (mark && isBacklink(element)) this.around.notes.backs.add(mark.attrs.id as string);
     const before = run.length;
     for (const child of element.children) this.inline(child, within, run);
     if (run.length === before && within !== marks) run.add(schema.node('anchor', null, undefined, within));
+  }
+
+  /** A reference that was live in the book which the file was made from is live here too. */
+  private reference(element: Element, mark: Mark, marks: readonly Mark[], run: InlineRun): boolean {
+    const { id, destination } = mark.attrs as { id: string; destination: Destination };
+    const node = referenceFrom(element, destination, id);
+    if (!node) return false;
+    this.around.tally.add('kept', 'references');
+    run.add(node.mark([...marks]));
+    return true;
+  }
+
+  private returnLink(element: Element, marks: readonly Mark[], run: InlineRun): boolean {
+    const node = returnFrom(element, this.around.mint());
+    if (node) run.add(node.mark([...marks]));
+    return node !== null;
+  }
+
+  private bookmarked(element: Element, marks: readonly Mark[]): readonly Mark[] {
+    const { id, 'data-bookmark': name } = element.attribs;
+    if (name === undefined || id === undefined) return marks;
+    const final = this.around.placeId(id);
+    if (!final) return marks;
+    this.around.tally.add('kept', 'bookmarks');
+    return schema.marks.bookmark.create({ id: final, name }).addToSet(marks);
   }
 
   private picture(element: Element, marks: readonly Mark[], run: InlineRun): void {

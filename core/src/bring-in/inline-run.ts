@@ -1,6 +1,9 @@
 import type { Mark, Node } from 'prosemirror-model';
 import { linkMark, schema } from '../manuscript/index.js';
 
+/** Nodes that say something, so that a space after them counts. */
+const SAYING = new Set(['picture', 'reference', 'return_link']);
+
 /** Inline nodes on their way into one textblock, with white space collapsed as HTML does. */
 export class InlineRun {
   #nodes: Node[] = [];
@@ -25,7 +28,7 @@ export class InlineRun {
 
   add(node: Node): void {
     if (node.type.name === 'hard_break') this.#spaced = true;
-    else if (node.type.name === 'picture') this.#spaced = false;
+    else if (SAYING.has(node.type.name)) this.#spaced = false;
     this.#nodes.push(node);
   }
 

@@ -1,6 +1,11 @@
 import { Node } from 'prosemirror-model';
 import type { LinkLook } from './look.js';
 import { schema } from './schema.js';
+import type { Structure } from './structure.js';
+
+/** A form in which a book is published. */
+export type Format = 'epub' | 'pdf' | 'web';
+export const FORMATS: readonly Format[] = ['epub', 'pdf', 'web'];
 
 /** Where a chapter stands: before the text, in it, or after it. */
 export type Matter = 'front' | 'main' | 'back';
@@ -10,6 +15,8 @@ export interface Chapter {
   id: string;
   title: string;
   matter: Matter;
+  /** The forms of publishing in which the chapter is left out. */
+  leftOutOf: Format[];
   doc: unknown;
 }
 
@@ -22,6 +29,7 @@ export interface BookDetails {
   language: string;
   description: string;
   look: LinkLook;
+  structure: Structure;
 }
 
 export interface Book extends BookDetails {
@@ -29,10 +37,7 @@ export interface Book extends BookDetails {
 }
 
 /** A chapter whose text is read: what every computation over a book works on. */
-export interface ReadChapter {
-  id: string;
-  title: string;
-  matter: Matter;
+export interface ReadChapter extends Omit<Chapter, 'doc'> {
   doc: Node;
 }
 
@@ -60,12 +65,19 @@ export function titleOf(doc: Node, otherwise = ''): string {
   return title || otherwise;
 }
 
-/** The words of a node: its text with one space for each run of white space, and the words of its pictures. */
-export function wordsOf(node: Node): string {
+/** What a node says whose words are computed: a reference. */
+export type Saying = (node: Node) => string;
+const SILENT: Saying = () => '';
+
+/**
+ * The words of a node: its text with one space for each run of white space, and the words of its pictures. Notes are not
+ * part of the words that they stand at.
+ */
+export function wordsOf(node: Node, say: Saying = SILENT): string {
   let words = '';
   node.descendants((child) => {
-    words += wordsOfLeaf(child);
-    return true;
+    words += wordsOfLeaf(child, say);
+    return child.type.name !== 'note';
   });
   return words.replace(/\s+/g, ' ').trim();
 }
@@ -76,11 +88,11 @@ export function countWords(doc: Node): number {
 }
 
 /** What one inline leaf adds to the words around it. */
-export function wordsOfLeaf(node: Node): string {
+export function wordsOfLeaf(node: Node, say: Saying = SILENT): string {
   if (node.isText) return node.text ?? '';
   if (node.type.name === 'hard_break') return ' ';
   if (node.type.name === 'picture' && !node.attrs.decorative) return node.attrs.alt as string;
-  return '';
+  return node.type.name === 'reference' ? say(node) : '';
 }
 
 /** The doc of an empty chapter. */

@@ -158,3 +158,57 @@ describe('a chapter’s JSON', () => {
     );
   });
 });
+
+describe('nodes that lead inside', () => {
+  const chapter = (...line: object[]) => ({ type: 'doc', content: [{ type: 'paragraph', content: line }] });
+  const note = (attrs: object, ...content: object[]) => ({
+    ...{ type: 'note', attrs },
+    content: [{ type: 'note_paragraph', content }],
+  });
+  const web = { kind: 'web', href: 'https://a.example/' };
+
+  test('are taken as they are', () => {
+    const good = chapter(
+      note({ id: 'n', back: '' }, { type: 'text', text: 'x' }),
+      { type: 'note_mark', attrs: { id: 'm', to: 'n' } },
+      { type: 'reference', attrs: { id: 'r', place: 'n', form: 'page', own: '', hoverNote: '' } },
+      { type: 'return_link', attrs: { id: 'b', to: 'origin', place: null, own: '' } },
+    );
+    expect(faultInChapter(good)).toBeNull();
+  });
+
+  test.each([
+    ['a note in a note', chapter(note({ id: 'n' }, note({ id: 'o' }))), /can’t stand in a note_paragraph/],
+    [
+      'a form that does not exist',
+      chapter({ type: 'reference', attrs: { id: 'r', place: 'x', form: 'colour' } }),
+      /a form is/,
+    ],
+    ['a reference without a place', chapter({ type: 'reference', attrs: { id: 'r' } }), /missing/],
+    ['two notes of one id', chapter(note({ id: 'n' }), note({ id: 'n' })), /used twice/],
+    [
+      'an id that the mark of a note has',
+      chapter(note({ id: 'n' }), { type: 'anchor', attrs: { id: 'n.mark' } }),
+      /used twice/,
+    ],
+    [
+      'a link over a note',
+      chapter({ ...note({ id: 'n' }), marks: [{ type: 'link', attrs: { id: 'k', destination: web } }] }),
+      /can’t be part of a link/,
+    ],
+    [
+      'a bookmark that is there twice',
+      chapter(
+        { type: 'text', text: 'a', marks: [{ type: 'bookmark', attrs: { id: 'k', name: 'A' } }] },
+        { type: 'text', text: 'b' },
+        { type: 'text', text: 'c', marks: [{ type: 'bookmark', attrs: { id: 'k', name: 'A' } }] },
+      ),
+      /used twice/,
+    ],
+    [
+      'a list of contents that goes too deep',
+      { type: 'doc', content: [{ type: 'contents', attrs: { id: 'c', depth: 9 } }] },
+      /1 to 6/,
+    ],
+  ])('%s is a fault', (_what, json, message) => expect(faultInChapter(json)?.message).toMatch(message));
+});

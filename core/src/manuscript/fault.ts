@@ -2,6 +2,7 @@ import { Mark, Node, type Attrs, type AttributeSpec, type MarkType, type NodeTyp
 import { faultInDestination } from '../destination/index.js';
 import { faultInArea } from './area.js';
 import { isId } from './id.js';
+import { LEADING_NODES, markIdOf } from './inside-nodes.js';
 import { faultInLook } from './look.js';
 import { schema } from './schema.js';
 
@@ -18,7 +19,7 @@ export function faultInChapter(json: unknown): Fault | null {
   if (!isObject(json) || json.type !== 'doc')
     return { path: '', message: 'a chapter is a node of type “doc”' };
   const seen = new Set<string>();
-  const fault = faultInNode(json, '', 0, (id) => !seen.has(id) && Boolean(seen.add(id)), { open: null });
+  const fault = faultInNode(json, '', 0, (id) => !seen.has(id) && Boolean(seen.add(id)), neighbour());
   if (fault) return fault;
   try {
     Node.fromJSON(schema, json).check();
@@ -30,10 +31,11 @@ export function faultInChapter(json: unknown): Fault | null {
 
 type Json = Record<string, unknown>;
 type FirstUse = (id: string) => boolean;
-/** The link that the inline node just before belongs to: its id may go on over the next one. */
+/** The link and the bookmarks that the inline node just before belongs to: their ids may go on over the next one. */
 interface Neighbour {
-  open: string | null;
+  open: ReadonlySet<string>;
 }
+const neighbour = (): Neighbour => ({ open: new Set() });
 
 const isObject = (value: unknown): value is Json =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
@@ -55,7 +57,7 @@ function faultInNode(
   return (
     faultInAttrs(json.attrs, type.spec.attrs, step(path, 'attrs')) ??
     faultInIds(type, json.attrs, step(path, 'attrs'), first) ??
-    faultInMarks(json.marks, step(path, 'marks'), first, before) ??
+    faultInMarks(json.marks, type, step(path, 'marks'), first, before) ??
     faultInContent(json.content, type, path, depth, first)
   );
 }
@@ -66,6 +68,7 @@ function faultInIds(type: NodeType, attrs: unknown, path: string, first: FirstUs
     const fault = faultInId(attrs.id, step(path, 'id'), first);
     if (fault) return fault;
   }
+  if (type.name === 'note') return faultInId(markIdOf(String(attrs.id)), step(path, 'id'), first);
   if (type.name !== 'figure') return null;
   return faultInFigureLink(attrs, path, first) ?? faultInAreas(attrs.areas ?? [], step(path, 'areas'), first);
 }
@@ -100,9 +103,16 @@ function faultInId(id: unknown, path: string, first: FirstUse): Fault | null {
   return first(id) ? null : { path, message: `the id “${id}” is used twice` };
 }
 
-function faultInMarks(json: unknown, path: string, first: FirstUse, before: Neighbour): Fault | null {
-  const open = before.open;
-  before.open = null;
+function faultInMarks(
+  json: unknown,
+  node: NodeType,
+  path: string,
+  first: FirstUse,
+  before: Neighbour,
+): Fault | null {
+  const { open } = before;
+  const now = new Set<string>();
+  before.open = now;
   if (json === undefined) return null;
   if (!Array.isArray(json)) return { path, message: 'marks must be a list' };
   for (const [index, mark] of json.entries()) {
@@ -112,17 +122,26 @@ function faultInMarks(json: unknown, path: string, first: FirstUse, before: Neig
     const attrs = step(here, 'attrs');
     const fault = faultInAttrs(mark.attrs, type.spec.attrs, attrs);
     if (fault) return fault;
-    if (type.name !== 'link' || !isObject(mark.attrs)) continue;
-    const wrong = faultInDestination(mark.attrs.destination);
-    if (wrong) return { path: step(attrs, 'destination'), message: wrong };
-    const look = mark.attrs.look == null ? null : faultInLook(mark.attrs.look);
-    if (look) return { path: step(attrs, 'look'), message: look };
+    if (!isObject(mark.attrs) || !('id' in mark.attrs)) continue;
+    if (type.name === 'link') {
+      const wrong = faultInLink(mark.attrs, node, attrs);
+      if (wrong) return wrong;
+    }
     const id = mark.attrs.id as string;
-    const idFault = faultInId(id, step(attrs, 'id'), (one) => one === open || first(one));
+    const idFault = faultInId(id, step(attrs, 'id'), (one) => open.has(one) || first(one));
     if (idFault) return idFault;
-    before.open = id;
+    now.add(id);
   }
   return null;
+}
+
+function faultInLink(attrs: Json, node: NodeType, path: string): Fault | null {
+  if (LEADING_NODES.has(node.name))
+    return { path, message: `a ${node.name} leads somewhere by itself and can’t be part of a link` };
+  const wrong = faultInDestination(attrs.destination);
+  if (wrong) return { path: step(path, 'destination'), message: wrong };
+  const look = attrs.look == null ? null : faultInLook(attrs.look);
+  return look ? { path: step(path, 'look'), message: look } : null;
 }
 
 function faultInContent(
@@ -135,10 +154,10 @@ function faultInContent(
   if (json !== undefined && !Array.isArray(json))
     return { path: step(path, 'content'), message: 'must be a list' };
   let match = type.contentMatch;
-  const neighbour: Neighbour = { open: null };
+  const before = neighbour();
   for (const [index, child] of (json ?? []).entries()) {
     const here = `${step(path, 'content')}[${index}]`;
-    const fault = faultInNode(child, here, depth + 1, first, neighbour);
+    const fault = faultInNode(child, here, depth + 1, first, before);
     if (fault) return fault;
     const next = match.matchType(schema.nodes[String((child as Json).type)]);
     if (!next)

@@ -1,17 +1,41 @@
 export { boxBetween, SMALLEST_SIDE, withinPicture } from './area.js';
 export type { Box, LinkArea } from './area.js';
-export { countWords, emptyChapter, readBook, readChapter, titleOf, wordsOf, wordsOfLeaf } from './book.js';
-export type { Book, BookDetails, Chapter, Matter, ReadBook, ReadChapter } from './book.js';
+export {
+  countWords,
+  emptyChapter,
+  FORMATS,
+  readBook,
+  readChapter,
+  titleOf,
+  wordsOf,
+  wordsOfLeaf,
+} from './book.js';
+export type { Book, BookDetails, Chapter, Format, Matter, ReadBook, ReadChapter, Saying } from './book.js';
+export { mapOf } from './book-map.js';
+export type { BookMap } from './book-map.js';
+export type { ContentsLine, ContentsList } from './contents.js';
 export { faultInChapter } from './fault.js';
 export type { Fault } from './fault.js';
-export { ID_BYTES, idFrom, isId } from './id.js';
+export { ID_BYTES, idFrom, idFromWords, isId } from './id.js';
 export { linkMark, linksOf, linksOfChapter, linksOfFigure } from './link.js';
 export type { Carrier, Link } from './link.js';
 export { DEFAULT_FRAME, DEFAULT_LOOK, faultInLook, isColour, THICKEST_FRAME, underlineOf } from './look.js';
 export type { AreaFrame, LinkLook } from './look.js';
-export { headingsOf } from './outline.js';
-export type { OutlineHeading } from './outline.js';
-export { placesOf } from './place.js';
-export type { Place, PlaceKind } from './place.js';
+export { flatText, OBJECT } from './flat-text.js';
+export { LEADING_NODES, markIdOf, REFERENCE_FORMS } from './inside-nodes.js';
+export type { ReferenceForm, ReturnLinkTo } from './inside-nodes.js';
+export { originsOf, returnsOf, sectionFinder } from './returns.js';
+export type { Return } from './returns.js';
+export type { Note, NoteMark, Notes } from './note.js';
+export { chapterIndexOf, CONTENTS, orderOf, placesOf, positionOf, TOP } from './place.js';
+export type { Place } from './place.js';
+export { formsFor, OWN_PARTS, readsPage, referenceWords, sayingOf } from './reference.js';
+export type { ReferenceAsk, ReferenceSurroundings } from './reference.js';
+export { placeIds, spotsOf } from './spots.js';
+export type { ChapterSpots, InsideNode, PlaceKind, Spot } from './spots.js';
+export { sectionsOf } from './section.js';
+export type { Section } from './section.js';
 export { SCHEMA_VERSION, schema, spans } from './schema.js';
 export type { FigureLink } from './schema.js';
+export { DEFAULT_STRUCTURE, faultInStructure, NOTE_STANDS, NUMBERINGS } from './structure.js';
+export type { Numbering, NoteStand, ReturnTo, Structure } from './structure.js';

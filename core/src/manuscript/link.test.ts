@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { bookOf, heading, linked, paragraph } from '../testing/books.js';
-import { headingsOf, linksOf, linksOfChapter, placesOf, schema, titleOf } from './index.js';
+import { linksOf, linksOfChapter, placesOf, schema, titleOf } from './index.js';
 
 const { marks } = schema;
 const doc = (...blocks: Parameters<typeof bookOf>[0]) => schema.node('doc', null, blocks);
@@ -102,6 +102,8 @@ describe('places', () => {
     const figure = schema.node('figure', { id: 'chart', enclosure: 'e', alt: 'A chart' });
     const places = placesOf(bookOf([heading(1, 'Tides', 'tides'), paragraph('At ', bookmark, spot), figure]));
     expect([...places.values()].map(({ id, kind, words }) => [id, kind, words])).toEqual([
+      ['book-top', 'top', 'To the top'],
+      ['book-contents', 'contents', 'Contents'],
       ['c1', 'chapter', 'Chapter 1'],
       ['tides', 'heading', 'Tides'],
       ['low', 'bookmark', 'Low water'],
@@ -113,13 +115,6 @@ describe('places', () => {
 
 describe('the outline', () => {
   const text = doc(paragraph('before'), heading(1, 'Tides'), heading(2, 'Low water'));
-
-  test('lists headings with their levels', () => {
-    expect(headingsOf(text).map(({ level, words }) => [level, words])).toEqual([
-      [1, 'Tides'],
-      [2, 'Low water'],
-    ]);
-  });
 
   test('titles a chapter by its first heading, and keeps the words given where it has none', () => {
     expect(titleOf(text)).toBe('Tides');

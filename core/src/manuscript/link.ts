@@ -1,12 +1,14 @@
-import type { Mark, Node } from 'prosemirror-model';
+import type { Attrs, Mark, Node } from 'prosemirror-model';
 import { hrefOf, type Destination, type DestinationKind } from '../destination/index.js';
-import { wordsOf, wordsOfLeaf, type ReadBook } from './book.js';
+import { mapOf } from './book-map.js';
+import { wordsOf, wordsOfLeaf, type ReadBook, type Saying } from './book.js';
 import type { LinkArea } from './area.js';
 import type { LinkLook } from './look.js';
 import type { FigureLink } from './schema.js';
+import { spotsOf } from './spots.js';
 
-/** What carries a link: words, a whole picture, or a part of one. */
-export type Carrier = 'text' | 'picture' | 'area';
+/** What carries a link: words, a whole picture, a part of one, or words that are computed from the place. */
+export type Carrier = 'text' | 'picture' | 'area' | 'reference';
 
 /** One use of a link: the words or the picture that carry it, and the sentence they stand in. */
 export interface Link {
@@ -37,18 +39,29 @@ export const CONTEXT = 160;
  * Every link of a book, in reading order. This is the only place where links are read out of a manuscript:
  * the margin, the Register, the audit, the checks, every export and every proof use it.
  */
-export function linksOf(book: ReadBook): Link[] {
-  return book.chapters.flatMap((chapter) => linksOfChapter(chapter.doc, chapter.id));
+export function linksOf(book: ReadBook, say: Saying = mapOf(book).say): Link[] {
+  return book.chapters.flatMap(({ id, doc }) => {
+    if (spotsOf(doc, id).references.length > 0) return linksOfChapter(doc, id, say);
+    const before = known.get(doc);
+    const links = before?.chapter === id ? before.links : linksOfChapter(doc, id);
+    known.set(doc, { chapter: id, links });
+    return links;
+  });
 }
 
-/** The links of one chapter, in reading order. */
-export function linksOfChapter(doc: Node, chapter: string): Link[] {
+/** Links that do not depend on the rest of the book are read once for each doc. */
+const known = new WeakMap<Node, { chapter: string; links: Link[] }>();
+
+/**
+ * The links of one chapter, in reading order; those of a note follow those of the paragraph that it stands in. `say` gives
+ * the words of references.
+ */
+export function linksOfChapter(doc: Node, chapter: string, say?: Saying): Link[] {
   const links: Link[] = [];
   doc.descendants((node, position) => {
     if (node.type.name === 'figure') links.push(...linksOfFigure(node, position, chapter));
-    if (!node.isTextblock) return true;
-    collect(node, position + 1, chapter, links);
-    return false;
+    if (node.isTextblock) collect(node, position + 1, chapter, links, say);
+    return true;
   });
   return links;
 }
@@ -79,36 +92,33 @@ export function linksOfFigure(node: Node, position: number, chapter: string): Li
 }
 
 interface Run {
-  mark: Mark;
+  /** What a link's mark says, or a reference of itself. */
+  attrs: Attrs;
+  carrier: Carrier;
   from: number;
   to: number;
   start: number;
   end: number;
-  picture: boolean;
 }
 
 /** Neighbours whose link marks bear one id are one link, whatever other marks they carry. */
-function collect(block: Node, start: number, chapter: string, links: Link[]): void {
+function collect(block: Node, start: number, chapter: string, links: Link[], say?: Saying): void {
   const runs: Run[] = [];
   let words = '';
   let open: Run | null = null;
   block.forEach((child, offset) => {
-    const mark = linkMark(child);
-    const said = wordsOfLeaf(child);
+    const { name } = child.type;
+    const attrs = name === 'reference' ? child.attrs : linkMark(child)?.attrs;
+    const said = wordsOfLeaf(child, say);
     const to = start + offset + child.nodeSize;
-    if (mark && open && open.mark.attrs.id === mark.attrs.id) {
+    if (attrs && open && open.attrs.id === attrs.id) {
       open.to = to;
       open.end = words.length + said.length;
-      open.picture ||= child.type.name === 'picture';
-    } else if (mark) {
-      const picture = child.type.name === 'picture';
+      if (name === 'picture') open.carrier = 'picture';
+    } else if (attrs) {
       open = {
-        mark,
-        from: start + offset,
-        to,
-        start: words.length,
-        end: words.length + said.length,
-        picture,
+        ...{ attrs, carrier: CARRIERS[name] ?? 'text', from: start + offset, to },
+        ...{ start: words.length, end: words.length + said.length },
       };
       runs.push(open);
     } else open = null;
@@ -117,22 +127,20 @@ function collect(block: Node, start: number, chapter: string, links: Link[]): vo
   for (const run of runs) links.push(linkOfRun(run, words, chapter));
 }
 
-function linkOfRun(run: Run, words: string, chapter: string): Link {
-  const destination = run.mark.attrs.destination as Destination;
+const CARRIERS: Record<string, Carrier> = { picture: 'picture', reference: 'reference' };
+
+function linkOfRun({ attrs, carrier, from, to, start, end }: Run, words: string, chapter: string): Link {
+  const destination: Destination =
+    carrier === 'reference'
+      ? { kind: 'place', place: attrs.place as string }
+      : (attrs.destination as Destination);
   return {
-    id: run.mark.attrs.id as string,
-    kind: destination.kind,
-    destination,
-    href: hrefOf(destination),
-    text: words.slice(run.start, run.end),
-    carrier: run.picture ? 'picture' : 'text',
-    hoverNote: run.mark.attrs.hoverNote as string,
-    look: run.mark.attrs.look as LinkLook | null,
-    chapter,
-    from: run.from,
-    to: run.to,
-    before: sentenceEnd(words.slice(Math.max(0, run.start - CONTEXT), run.start)),
-    after: sentenceStart(words.slice(run.end, run.end + CONTEXT)),
+    ...{ id: attrs.id as string, kind: destination.kind, destination, href: hrefOf(destination) },
+    ...{ text: words.slice(start, end), carrier, hoverNote: attrs.hoverNote as string },
+    look: (attrs.look ?? null) as LinkLook | null,
+    ...{ chapter, from, to },
+    before: sentenceEnd(words.slice(Math.max(0, start - CONTEXT), start)),
+    after: sentenceStart(words.slice(end, end + CONTEXT)),
   };
 }
 

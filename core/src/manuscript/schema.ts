@@ -1,7 +1,9 @@
-import { Schema, type Attrs, type DOMOutputSpec, type MarkSpec, type NodeSpec } from 'prosemirror-model';
-import { faultInDestination, hrefOf, recognise, type Destination } from '../destination/index.js';
+import { Schema, type Attrs, type DOMOutputSpec, type NodeSpec } from 'prosemirror-model';
+import { faultInDestination, type Destination } from '../destination/index.js';
 import { faultInArea, type LinkArea } from './area.js';
-import { faultInLook, underlineOf, type LinkLook } from './look.js';
+import { parsed } from './carried.js';
+import { insideNodes } from './inside-nodes.js';
+import { marks } from './marks.js';
 
 /** Version of the chapter JSON. It goes up when stored chapters need to be rewritten to be read. */
 export const SCHEMA_VERSION = 1;
@@ -22,15 +24,6 @@ function isLevel(value: unknown): void {
 function isWidth(value: unknown): void {
   if (value !== null && !(typeof value === 'number' && value >= 5 && value <= 100))
     throw new RangeError(`a picture's width is 5 to 100 percent of the text, not ${String(value)}`);
-}
-
-/** What is pasted may come from anywhere, so its JSON is looked at like what comes over the network. */
-function parsed(json: string | null): unknown {
-  try {
-    return JSON.parse(json ?? 'null') as unknown;
-  } catch {
-    return null;
-  }
 }
 
 function figureFrom(json: string): Attrs | false {
@@ -58,19 +51,35 @@ function block(tag: string, content: string, more: Partial<NodeSpec> = {}): Node
   };
 }
 
+/** What a line of the text holds: words and all that stands among them, notes too. */
+const LINE = '(inline | noting)*';
+
 const nodes: Record<string, NodeSpec> = {
   doc: { content: 'block+' },
-  paragraph: block('p', 'inline*'),
+  paragraph: block('p', LINE),
   heading: {
-    content: 'inline*',
+    content: LINE,
     group: 'block',
     defining: true,
-    attrs: { ...id, level: { default: 1, validate: isLevel } },
+    attrs: {
+      ...id,
+      level: { default: 1, validate: isLevel },
+      /** Left out when the headings of the book are counted. */
+      uncounted: { default: false, validate: 'boolean' },
+    },
     parseDOM: [1, 2, 3, 4, 5, 6].map((level) => ({
       tag: `h${level}`,
-      getAttrs: (element: HTMLElement) => ({ ...readId(element), level }),
+      getAttrs: (element: HTMLElement) => ({
+        ...readId(element),
+        level,
+        uncounted: element.hasAttribute('data-uncounted'),
+      }),
     })),
-    toDOM: (node) => [`h${node.attrs.level}`, idAttribute(node.attrs), 0],
+    toDOM: (node) => [
+      `h${node.attrs.level}`,
+      { ...idAttribute(node.attrs), ...(node.attrs.uncounted ? { 'data-uncounted': '' } : {}) },
+      0,
+    ],
   },
   quotation: block('blockquote', 'block+', { defining: true }),
   bullet_list: block('ul', 'list_item+'),
@@ -136,13 +145,13 @@ const nodes: Record<string, NodeSpec> = {
     ],
   },
   caption: {
-    content: 'inline*',
+    content: LINE,
     parseDOM: [{ tag: 'figcaption' }],
     toDOM: () => ['figcaption', 0],
   },
   table: block('table', 'table_caption? table_row+', { isolating: true }),
   table_caption: {
-    content: 'inline*',
+    content: LINE,
     parseDOM: [{ tag: 'caption' }],
     toDOM: () => ['caption', 0],
   },
@@ -179,6 +188,7 @@ const nodes: Record<string, NodeSpec> = {
     parseDOM: [{ tag: 'span[data-anchor]', getAttrs: readId }],
     toDOM: (node) => ['span', { ...idAttribute(node.attrs), 'data-anchor': '' }],
   },
+  ...insideNodes,
 };
 
 function cell(tag: 'td' | 'th'): NodeSpec {
@@ -212,88 +222,12 @@ export function spans(attrs: Attrs): Record<string, string> {
   };
 }
 
-/** A look of its own, for the page (`style`) and for the way through the clipboard (`data-look`). */
-function lookAttributes(look: LinkLook | null): Record<string, string> {
-  if (!look) return {};
-  return {
-    'data-look': JSON.stringify(look),
-    style: `--link-light: ${look.light}; --link-dark: ${look.dark}; text-decoration: ${underlineOf(look)}; font-weight: ${look.weight === 'strong' ? 650 : 'inherit'}`,
-  };
-}
-
 function pictureElement(attrs: Attrs, more: Record<string, string> = {}): DOMOutputSpec {
   return [
     'img',
     { ...more, src: `/api/enclosures/${attrs.enclosure}`, alt: attrs.decorative ? '' : attrs.alt },
   ];
 }
-
-const simple = (tag: string, ...also: string[]): MarkSpec => ({
-  parseDOM: [tag, ...also].map((name) => ({ tag: name })),
-  toDOM: () => [tag, 0],
-});
-
-/** In order of rank: a mark earlier in this list encloses those after it. */
-const marks: Record<string, MarkSpec> = {
-  link: {
-    attrs: {
-      id: { validate: 'string' },
-      destination: {},
-      hoverNote: { default: '', validate: 'string' },
-      /** Where it departs from the look of the book's links. */
-      look: { default: null as LinkLook | null },
-    },
-    inclusive: false,
-    parseDOM: [
-      {
-        tag: 'a[href]',
-        // A pasted link gets its id from the editor, which mints new ones for everything that is pasted.
-        getAttrs: (element: HTMLElement) => {
-          const known = parsed(element.getAttribute('data-destination'));
-          const recognition = recognise(element.getAttribute('href') ?? '');
-          const own = faultInDestination(known) === null ? (known as Destination) : null;
-          if (!own && !recognition.ok) return false;
-          const look = parsed(element.getAttribute('data-look'));
-          return {
-            id: element.getAttribute('data-link') ?? '',
-            destination: own ?? (recognition.ok && recognition.destination),
-            hoverNote: element.getAttribute('title') ?? '',
-            look: faultInLook(look) === null ? (look as LinkLook) : null,
-          };
-        },
-      },
-    ],
-    toDOM: (mark) => [
-      'a',
-      {
-        href: hrefOf(mark.attrs.destination as Destination),
-        'data-link': mark.attrs.id as string,
-        'data-destination': JSON.stringify(mark.attrs.destination),
-        ...(mark.attrs.hoverNote ? { title: mark.attrs.hoverNote as string } : {}),
-        ...lookAttributes(mark.attrs.look as LinkLook | null),
-      },
-      0,
-    ],
-  },
-  bookmark: {
-    attrs: { id: { validate: 'string' }, name: { default: '', validate: 'string' } },
-    inclusive: false,
-    excludes: '',
-    parseDOM: [{ tag: 'span[data-bookmark]', getAttrs: (element: HTMLElement) => ({ id: element.id }) }],
-    toDOM: (mark) => ['span', { id: mark.attrs.id as string, 'data-bookmark': mark.attrs.name as string }, 0],
-  },
-  emphasis: simple('em', 'i'),
-  strong: simple('strong', 'b'),
-  code: simple('code'),
-  subscript: { ...simple('sub'), excludes: 'superscript' },
-  superscript: { ...simple('sup'), excludes: 'subscript' },
-  /** An address that the author refused to have as a link: it is left as words. */
-  unlinked: {
-    inclusive: false,
-    parseDOM: [{ tag: 'span[data-unlinked]' }],
-    toDOM: () => ['span', { 'data-unlinked': '' }, 0],
-  },
-};
 
 /** The one schema of a chapter: of the editor, the server's check, bringing in and every export. */
 export const schema = new Schema({ nodes, marks });

@@ -1,10 +1,20 @@
-import type { Node } from 'prosemirror-model';
+import { withPlaceIds } from '../edits/index.js';
 import { hrefOf, type Destination } from '../destination/index.js';
-import { linksOf, placesOf, type Link, type Place, type ReadBook } from '../manuscript/index.js';
+import {
+  linksOf,
+  mapOf,
+  sayingOf,
+  type BookMap,
+  type Format,
+  type Link,
+  type Place,
+  type ReadBook,
+  type Return,
+  type Saying,
+} from '../manuscript/index.js';
+import type { Node } from 'prosemirror-model';
 import { NO_SURROUNDINGS, travellingPaths, type ShelfFile, type Surroundings } from '../shelf/index.js';
-
-export type Format = 'epub' | 'pdf' | 'web';
-export const FORMATS: readonly Format[] = ['epub', 'pdf', 'web'];
+import { returnsIn } from './returns-in.js';
 
 /** A file of the book as an export needs it. */
 export interface EnclosureFile {
@@ -22,20 +32,22 @@ export const PICTURE_EXTENSIONS: Record<string, string> = {
   'image/svg+xml': 'svg',
 };
 
-/** One link as a made file must have it. */
-export interface ExpectedLink {
-  id: string;
-  href: string;
-  text: string;
-  chapter: string;
-}
-
 /** What every form of publishing works from: the book, its links and places, and what goes along with it. */
 export interface Edition {
   format: Format;
+  /** The book as it is written: without the chapters that are left out, with ids at all places and with return links. */
   book: ReadBook;
+  map: BookMap;
   links: Link[];
   places: Map<string, Place>;
+  /** The words of references in this form. */
+  say: Saying;
+  /** Where a return link leads. */
+  returnsOf(node: Node): Return[];
+  /** Ids of links to which return links lead: they are places in the made file. */
+  origins: ReadonlySet<string>;
+  /** Places that the book has, but this edition does not. */
+  leftOut: ReadonlySet<string>;
   enclosures: Map<string, EnclosureFile>;
   surroundings: Surroundings;
   /** Where each file stands that readers get with the book, by its id: `files/tide-table.pdf`. */
@@ -43,20 +55,41 @@ export interface Edition {
 }
 
 export function editionOf(
-  book: ReadBook,
+  whole: ReadBook,
   enclosures: Iterable<EnclosureFile>,
   format: Format,
   surroundings: Surroundings = NO_SURROUNDINGS,
 ): Edition {
-  const links = linksOf(book);
+  const kept = {
+    ...whole,
+    chapters: whole.chapters
+      .filter(({ leftOutOf }) => !leftOutOf.includes(format))
+      .map((chapter) => ({ ...chapter, doc: withPlaceIds(chapter.doc, chapter.id) })),
+  };
+  const { book, map, returnsOf, origins } = returnsIn(kept);
+  // Where a form has pages, they are known only once they are set.
+  const say = format === 'pdf' ? saying(book, map, () => '…') : map.say;
+  const links = linksOf(book, say);
+  const { places } = map;
   return {
-    ...{ format, book, links, surroundings },
-    places: placesOf(book),
+    ...{ format, book, map, links, places, say, returnsOf, origins, surroundings },
+    leftOut: new Set([...mapOf(whole).places.keys()].filter((id) => !places.has(id))),
     enclosures: new Map([...enclosures].map((file) => [file.id, file])),
     paths: travellingPaths(travellers(links, surroundings)),
   };
 }
 
+/** The edition once its pages are set: what references to pages read is known. `pageOf` gives a place's page label. */
+export function withPages(edition: Edition, pageOf: (place: string) => string): Edition {
+  const say = saying(edition.book, edition.map, pageOf);
+  return { ...edition, say, links: linksOf(edition.book, say) };
+}
+
+const saying = (
+  { language }: ReadBook,
+  { places, orders }: BookMap,
+  pageOf: (place: string) => string,
+): Saying => sayingOf(places, orders, { language, pageOf });
 /** The files that readers get with the book: those that links lead to and that everyone may open, by their names. */
 function travellers(links: readonly Link[], { files }: Surroundings): ShelfFile[] {
   const linked = new Set(links.flatMap(({ destination: to }) => (to.kind === 'file' ? [to.enclosure] : [])));
@@ -133,9 +166,4 @@ export function onceEach(): (id: unknown) => string | null {
     given.add(id);
     return id;
   };
-}
-
-/** Ids for headings that have none, by their order in the chapter: the same in two exports of one book. */
-export function headingId(chapter: string, heading: Node, index: number): string {
-  return (heading.attrs.id as string | null) ?? `${chapter}-h${index}`;
 }

@@ -1,6 +1,6 @@
 import type { BookDetails } from '../manuscript/index.js';
 import { filesInside, type Edition, type EnclosureFile } from './edition.js';
-import type { EpubPage } from './epub.js';
+import type { BackPage, EpubPage } from './epub.js';
 import { linkStyles, looksOf } from './looks.js';
 import { element, escapeXml } from './xml.js';
 
@@ -9,7 +9,7 @@ export function packageDocument(
   edition: Edition,
   pages: EpubPage[],
   enclosures: Map<string, EnclosureFile>,
-  hasList: boolean,
+  more: readonly BackPage[],
   modified: Date,
 ): string {
   const { book } = edition;
@@ -23,7 +23,7 @@ export function packageDocument(
     item('css', 'book.css', 'text/css'),
     item('title', 'title.xhtml', xhtml),
     ...pages.map(({ file }) => item(file.replace('.xhtml', ''), file, xhtml)),
-    ...(hasList ? [item('with-book', 'with-book.xhtml', xhtml)] : []),
+    ...more.map(({ name }) => item(name, `${name}.xhtml`, xhtml)),
     ...[...enclosures].map(([path, file], index) => item(`picture-${index + 1}`, path, file.type)),
     ...files.map(([path, file], index) =>
       item(`file-${index + 1}`, path, mediaType(file.type), { fallback: 'with-book' }),
@@ -31,7 +31,7 @@ export function packageDocument(
   ];
   const pageIds = pages.map(({ file }) => file.replace('.xhtml', ''));
   const spine = [
-    ...['title', 'nav', ...pageIds, ...(hasList ? ['with-book'] : [])].map((idref) =>
+    ...['title', 'nav', ...pageIds, ...more.map(({ name }) => name)].map((idref) =>
       element('itemref', { idref }),
     ),
     // A file that is linked to has to be in the spine, outside the reading order (EPUB 3.3, 5.7 and 5.4.2).
@@ -119,6 +119,11 @@ pre { white-space: pre-wrap; font-size: 0.9em; }
 table { border-collapse: collapse; margin: 1em 0; }
 th, td { border-bottom: 1px solid currentColor; padding: 0.25em 0.6em; text-align: left; vertical-align: top; }
 .with-book dt { font-weight: bold; margin-top: 0.8em; }
+.notes { margin-top: 2.5em; border-top: 1px solid currentColor; font-size: 0.92em; }
+.notes p { margin: 0.3em 0; }
+sup { line-height: 1; }
+.contents ul { list-style: none; padding-left: 1.2em; }
+.contents > ul { padding-left: 0; }
 ${linkStyles(edition.book.look, looksOf(edition))}`;
 }
 

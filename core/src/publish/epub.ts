@@ -1,25 +1,19 @@
 import { strToU8, zipSync, type Zippable } from 'fflate';
-import type { Node } from 'prosemirror-model';
-import { wordsOf, type ReadChapter } from '../manuscript/index.js';
-import { contentsTitle } from './contents-title.js';
-import {
-  filesInside,
-  headingId,
-  onceEach,
-  PICTURE_EXTENSIONS,
-  type Edition,
-  type EnclosureFile,
-} from './edition.js';
+import { phrases } from '../language/index.js';
+import { CONTENTS, TOP, type Place, type ReadChapter } from '../manuscript/index.js';
+import { filesInside, onceEach, PICTURE_EXTENSIONS, type Edition, type EnclosureFile } from './edition.js';
 import { coverDrawing, packageDocument, stylesheet } from './epub-parts.js';
-import { withBook, type WithBook } from './with-book.js';
+import { withBook } from './with-book.js';
+import { afterBook, idsInNotes, notesOfChapter } from './note-backs.js';
 import { content, listWithBook, type PageContext } from './xhtml.js';
+import { listOfNotes, notesOfBook } from './xhtml-notes.js';
 import { element, escapeXml } from './xml.js';
 
 /** A chapter on its way into the container. */
 export interface EpubPage {
   chapter: ReadChapter;
   file: string;
-  headings: { level: number; words: string; id: string }[];
+  headings: Place[];
 }
 
 export interface EpubOptions {
@@ -35,18 +29,23 @@ export function makeEpub(edition: Edition, { modified }: EpubOptions): Uint8Arra
   const pages = pagesOf(edition);
   const enclosures = usedEnclosures(edition);
   const list = withBook(edition);
-  const hasList = list.entries.length > 0;
+  const context = contextFor(edition, pages, enclosures);
+  const more: BackPage[] = [
+    ...(afterBook(edition) && edition.map.notes.length > 0 ? [notesPage(edition, context)] : []),
+    ...(list.entries.length > 0
+      ? [{ name: 'with-book', title: list.title, body: listWithBook(list), matter: 'backmatter' }]
+      : []),
+  ];
   const files: Record<string, string> = {
     'META-INF/container.xml': CONTAINER,
-    'EPUB/package.opf': packageDocument(edition, pages, enclosures, hasList, modified),
-    'EPUB/nav.xhtml': navigation(edition, pages, hasList ? list : null),
+    'EPUB/package.opf': packageDocument(edition, pages, enclosures, more, modified),
+    'EPUB/nav.xhtml': navigation(edition, pages, more),
     'EPUB/title.xhtml': titlePage(edition),
     'EPUB/cover.svg': coverDrawing(edition.book),
     'EPUB/book.css': stylesheet(edition),
   };
-  if (hasList)
-    files['EPUB/with-book.xhtml'] = document(edition, list.title, listWithBook(list), 'backmatter');
-  const context = contextFor(edition, pages, enclosures);
+  for (const { name, title, body, matter } of more)
+    files[`EPUB/${name}.xhtml`] = document(edition, title, body, matter);
   for (const page of pages) files[`EPUB/${page.file}`] = chapterPage(edition, page, context);
   const mtime = new Date(Math.max(modified.getTime(), Date.UTC(1980, 0, 2)));
   const container: Zippable = { mimetype: [strToU8('application/epub+zip'), { level: 0, mtime }] };
@@ -65,21 +64,13 @@ const CONTAINER = `<?xml version="1.0" encoding="utf-8"?>
 </container>
 `;
 
-function pagesOf(edition: Edition): EpubPage[] {
-  return edition.book.chapters.map((chapter, index) => {
-    const headings: EpubPage['headings'] = [];
-    let count = 0;
-    chapter.doc.descendants((node) => {
-      if (node.type.name === 'heading')
-        headings.push({
-          level: node.attrs.level as number,
-          words: wordsOf(node),
-          id: headingId(chapter.id, node, count++),
-        });
-      return !node.isTextblock;
-    });
-    return { chapter, file: `chapter-${String(index + 1).padStart(3, '0')}.xhtml`, headings };
-  });
+function pagesOf({ book, places }: Edition): EpubPage[] {
+  const headings = [...places.values()].filter(({ kind }) => kind === 'heading');
+  return book.chapters.map((chapter, index) => ({
+    chapter,
+    file: `chapter-${String(index + 1).padStart(3, '0')}.xhtml`,
+    headings: headings.filter((heading) => heading.chapter === chapter.id),
+  }));
 }
 
 /** The enclosures that the text shows, by their path in the container. */
@@ -94,29 +85,52 @@ function usedEnclosures(edition: Edition): Map<string, EnclosureFile> {
   return used;
 }
 
-function contextFor(edition: Edition, pages: EpubPage[], enclosures: Map<string, EnclosureFile>) {
+function contextFor(
+  edition: Edition,
+  pages: EpubPage[],
+  enclosures: Map<string, EnclosureFile>,
+): PageContext {
   const fileOf = new Map(pages.map(({ chapter, file }) => [chapter.id, file]));
   const pathOf = new Map([...enclosures].map(([path, { id }]) => [id, path]));
+  const chapterOfLink = new Map(edition.links.map(({ id, chapter }) => [id, chapter]));
   const once = onceEach();
-  return (page: EpubPage): PageContext => {
-    let count = 0;
-    return {
-      edition,
-      once,
-      addressOfPlace: (place) =>
-        `${fileOf.get(edition.places.get(place)?.chapter ?? '') ?? 'with-book.xhtml'}#${place}`,
-      addressOfEnclosure: (id) => pathOf.get(id) ?? null,
-      headingId: (heading: Node) => headingId(page.chapter.id, heading, count++),
-    };
+  const files = new Map([
+    [TOP, 'title.xhtml'],
+    [CONTENTS, 'nav.xhtml'],
+    ...(afterBook(edition) ? idsInNotes(edition) : []).map((id): [string, string] => [id, 'notes.xhtml']),
+  ]);
+  const fileWith = (id: string): string => {
+    const chapter = edition.places.get(id)?.chapter ?? chapterOfLink.get(id) ?? '';
+    return files.get(id) ?? fileOf.get(chapter) ?? 'with-book.xhtml';
   };
+  return {
+    edition,
+    once,
+    origin: (id) => (edition.origins.has(id) ? once(id) : null),
+    addressOfPlace: (place) => `${fileWith(place)}#${place}`,
+    addressOfEnclosure: (id) => pathOf.get(id) ?? null,
+  };
+}
+
+/** A page that comes after the chapters. */
+export interface BackPage {
+  name: string;
+  title: string;
+  body: string;
+  matter: string;
+}
+
+function notesPage(edition: Edition, context: PageContext): BackPage {
+  const { notes: title } = phrases(edition.book.language);
+  return { name: 'notes', title, body: notesOfBook(edition, context, 1), matter: 'backmatter' };
 }
 
 const MATTER = { front: 'frontmatter', main: 'bodymatter', back: 'backmatter' } as const;
 
-function chapterPage(edition: Edition, page: EpubPage, contextOf: (page: EpubPage) => PageContext): string {
+function chapterPage(edition: Edition, page: EpubPage, context: PageContext): string {
   const { chapter } = page;
-  const context = contextOf(page);
   const main = chapter.matter === 'main';
+  const notes = afterBook(edition) ? '' : listOfNotes(notesOfChapter(edition, chapter.id), context, 2);
   const section = element(
     'section',
     {
@@ -125,7 +139,7 @@ function chapterPage(edition: Edition, page: EpubPage, contextOf: (page: EpubPag
       role: main ? 'doc-chapter' : null,
       'aria-label': page.headings.length === 0 ? chapter.title : null,
     },
-    `\n${content(chapter.doc, context)}`,
+    `\n${content(chapter.doc, context)}${notes}`,
   );
   return document(edition, chapter.title, section, MATTER[chapter.matter]);
 }
@@ -137,7 +151,7 @@ function titlePage(edition: Edition): string {
     subtitle && element('p', { class: 'subtitle', role: 'doc-subtitle' }, escapeXml(subtitle)),
     author && element('p', { class: 'author' }, escapeXml(author)),
   ];
-  const section = element('section', { 'epub:type': 'titlepage' }, lines.filter(Boolean).join('\n'));
+  const section = element('section', { id: TOP, 'epub:type': 'titlepage' }, lines.filter(Boolean).join('\n'));
   return document(edition, title, section, 'frontmatter');
 }
 
@@ -157,30 +171,47 @@ ${body}
 `;
 }
 
-function navigation(edition: Edition, pages: EpubPage[], list: WithBook | null): string {
+function navigation(edition: Edition, pages: EpubPage[], more: BackPage[]): string {
+  const said = phrases(edition.book.language);
   const entries = pages.flatMap(({ chapter, file, headings }) => {
     const [first, ...rest] = headings.filter(
-      (heading) => heading.level <= CONTENTS_DEPTH && heading.words !== '',
+      ({ level, words }) => (level ?? 6) <= CONTENTS_DEPTH && words !== '',
     );
-    const top = { level: 0, words: chapter.title || edition.book.title, href: `${file}#${chapter.id}` };
+    const { label = '' } = edition.places.get(chapter.id) ?? {};
+    const top = {
+      ...{ level: 0, words: [label, chapter.title || edition.book.title].filter(Boolean).join(' ') },
+      href: `${file}#${chapter.id}`,
+    };
     const under = first && first.words !== chapter.title ? [first, ...rest] : rest;
-    return [top, ...under.map(({ level, words, id }) => ({ level, words, href: `${file}#${id}` }))];
+    return [
+      top,
+      ...under.map((heading) => ({
+        ...{ level: heading.level ?? 6, href: `${file}#${heading.id}` },
+        words: [heading.label, heading.words].filter(Boolean).join(' '),
+      })),
+    ];
   });
-  if (list) entries.push({ level: 0, words: list.title, href: 'with-book.xhtml' });
-  const title = contentsTitle(edition.book.language);
+  for (const { name, title } of more) entries.push({ level: 0, words: title, href: `${name}.xhtml` });
   const start = pages.find(({ chapter }) => chapter.matter === 'main') ?? pages[0];
-  const body = `<nav epub:type="toc" role="doc-toc" id="toc">
-<h1>${escapeXml(title)}</h1>
+  const landmark = (type: string, href: string, words: string) =>
+    element('li', {}, element('a', { 'epub:type': type, href }, escapeXml(words)));
+  const notes = more.find(({ name }) => name === 'notes');
+  const landmarks = [
+    landmark('titlepage', 'title.xhtml', said.titlePage),
+    landmark('toc', 'nav.xhtml', said.contents),
+    landmark('bodymatter', start.file, said.startOfText),
+    ...(notes ? [landmark('endnotes', 'notes.xhtml', notes.title)] : []),
+  ];
+  const body = `<nav epub:type="toc" role="doc-toc" id="${CONTENTS}">
+<h1>${escapeXml(said.contents)}</h1>
 ${nestedList(entries)}
 </nav>
 <nav epub:type="landmarks" hidden="">
 <ol>
-<li><a epub:type="titlepage" href="title.xhtml">Title page</a></li>
-<li><a epub:type="toc" href="nav.xhtml">${escapeXml(title)}</a></li>
-<li><a epub:type="bodymatter" href="${start.file}">Start of the text</a></li>
+${landmarks.join('\n')}
 </ol>
 </nav>`;
-  return document(edition, title, body, 'frontmatter');
+  return document(edition, said.contents, body, 'frontmatter');
 }
 
 interface ContentsEntry {

@@ -1,4 +1,5 @@
 import { accessibleName, contrastsOf } from '../audit/index.js';
+import { readsPage, spotsOf, type ReferenceAsk } from '../manuscript/index.js';
 import { entryId, targetIn, type Edition } from './edition.js';
 
 /** Something that will not be in the made file as it is in the book; told before the file is made. */
@@ -16,10 +17,19 @@ export function lossesIn(edition: Edition): Loss[] {
     if (count > 0) losses.push({ what, count, why });
   };
   const nowhere = links.filter((link) => targetIn(edition, link.destination) === null);
+  const { places, map, book: written } = edition;
+  const outside = nowhere.filter(
+    ({ destination }) => destination.kind === 'place' && edition.leftOut.has(destination.place),
+  );
   add(
-    nowhere.length === 1 ? 'link that leads nowhere' : 'links that lead nowhere',
-    nowhere.length,
-    'What they led to is not there, or has no address yet. Their words stay, without a link.',
+    outside.length === 1 ? 'link into a chapter that is left out' : 'links into chapters that are left out',
+    outside.length,
+    'The words stay, without a link.',
+  );
+  add(
+    nowhere.length - outside.length === 1 ? 'link that leads nowhere' : 'links that lead nowhere',
+    nowhere.length - outside.length,
+    'The place or the file is not there, or has no address yet. The words stay, without a link.',
   );
   const listed = links.filter(({ destination }) => {
     const target = targetIn(edition, destination);
@@ -35,6 +45,28 @@ export function lossesIn(edition: Edition): Loss[] {
     `${listed.length === 1 ? 'link' : 'links'} to what is not in the text`,
     listed.length,
     'Readers are led to a list at the end, which says how readers come by the file or the book.',
+  );
+  const paged = format === 'pdf' ? 0 : pageReferences(edition);
+  add(
+    paged === 1 ? 'reference to a page' : 'references to pages',
+    paged,
+    'This form has no pages: the number or the words of the place stand there instead.',
+  );
+  add(
+    map.notes.length === 1 ? 'note' : 'notes',
+    format !== 'pdf' && written.structure.notes.stand === 'page' ? map.notes.length : 0,
+    'There is no foot of a page in this form; notes stand after their chapter.',
+  );
+  add(
+    map.astray.length === 1 ? 'mark without a note' : 'marks without a note',
+    map.astray.length,
+    'The note is not in this form, and the mark is left out.',
+  );
+  const lost = deadReturns(edition, places);
+  add(
+    lost === 1 ? 'return link' : 'return links',
+    lost,
+    'Nothing leads to the section in this form, so there is nowhere to go back to.',
   );
   if (contrastsOf(book.look).some(({ readable, told }) => !readable || !told))
     add(
@@ -57,4 +89,16 @@ export function lossesIn(edition: Edition): Loss[] {
     );
   }
   return losses;
+}
+
+function pageReferences({ book }: Edition): number {
+  return book.chapters
+    .flatMap(({ id, doc }) => spotsOf(doc, id).references)
+    .filter(({ node }) => readsPage(node.attrs as ReferenceAsk)).length;
+}
+
+function deadReturns({ book, returnsOf, origins }: Edition, places: Edition['places']): number {
+  return book.chapters
+    .flatMap(({ id, doc }) => spotsOf(doc, id).returns)
+    .filter(({ node }) => !returnsOf(node).some(({ to }) => places.has(to) || origins.has(to))).length;
 }

@@ -1,10 +1,12 @@
 import { PAGES } from '../audit/index.js';
-import { wordsOf } from '../manuscript/index.js';
-import { contentsTitle } from './contents-title.js';
-import { headingId, onceEach, PICTURE_EXTENSIONS, type Edition, type EnclosureFile } from './edition.js';
+import { phrases } from '../language/index.js';
+import { CONTENTS, TOP, wordsOf } from '../manuscript/index.js';
+import { onceEach, PICTURE_EXTENSIONS, type Edition, type EnclosureFile } from './edition.js';
 import { contentStyles } from './epub-parts.js';
+import { afterBook, notesOfChapter } from './note-backs.js';
 import { withBook } from './with-book.js';
 import { content, listWithBook, type PageContext } from './xhtml.js';
+import { listOfNotes, notesOfBook } from './xhtml-notes.js';
 import { element, escapeXml } from './xml.js';
 
 /**
@@ -16,20 +18,24 @@ export function makeWebPage(edition: Edition): Uint8Array {
   const context = contextFor(edition);
   const list = withBook(edition);
   const chapters = book.chapters.map((chapter) => {
-    let count = 0;
-    const page = {
-      ...context,
-      headingId: (node: Parameters<PageContext['headingId']>[0]) => headingId(chapter.id, node, count++),
-    };
+    const notes = afterBook(edition)
+      ? ''
+      : listOfNotes(notesOfChapter(edition, chapter.id), context, 2, chapter.title);
     const untitled = chapter.doc.firstChild?.type.name !== 'heading';
     return element(
       'section',
       { id: context.once(chapter.id), 'aria-label': untitled ? chapter.title : null },
-      `\n${content(chapter.doc, page)}`,
+      `\n${content(chapter.doc, context)}${notes}`,
     );
   });
+  const nameOf = (id: string, title: string) =>
+    [edition.places.get(id)?.label, title].filter(Boolean).join(' ');
   const entries = book.chapters.map(({ id, title, doc }) =>
-    element('li', {}, element('a', { href: `#${id}` }, escapeXml(title || wordsOf(doc).slice(0, 60)))),
+    element(
+      'li',
+      {},
+      element('a', { href: `#${id}` }, escapeXml(nameOf(id, title || wordsOf(doc).slice(0, 60)))),
+    ),
   );
   const html = `<!DOCTYPE html>
 <html lang="${escapeXml(book.language)}">
@@ -43,21 +49,22 @@ ${styles(edition)}
 </style>
 </head>
 <body>
-<header>
+<header id="${TOP}">
 ${element('p', { class: 'title' }, escapeXml(book.title))}
 ${[book.subtitle, book.author]
   .filter(Boolean)
   .map((words) => element('p', {}, escapeXml(words)))
   .join('\n')}
 </header>
-<nav aria-labelledby="contents" class="contents">
-${element('h2', { id: 'contents' }, escapeXml(contentsTitle(book.language)))}
+<nav aria-labelledby="${CONTENTS}">
+${element('h2', { id: CONTENTS }, escapeXml(phrases(book.language).contents))}
 <ol>
 ${entries.join('\n')}
 </ol>
 </nav>
 <main>
 ${chapters.join('\n')}
+${afterBook(edition) ? notesOfBook(edition, context, 2) : ''}
 ${list.entries.length > 0 ? listWithBook(list) : ''}
 </main>
 </body>
@@ -66,10 +73,12 @@ ${list.entries.length > 0 ? listWithBook(list) : ''}
   return new TextEncoder().encode(html.replace(/<(br|hr|img)\b([^>]*?)\/>/g, '<$1$2>'));
 }
 
-function contextFor(edition: Edition): Omit<PageContext, 'headingId'> {
+function contextFor(edition: Edition): PageContext {
+  const once = onceEach();
   return {
     edition,
-    once: onceEach(),
+    once,
+    origin: (id) => (edition.origins.has(id) ? once(id) : null),
     addressOfPlace: (place) => `#${place}`,
     addressOfEnclosure: (id) => {
       const file = edition.enclosures.get(id);

@@ -5,6 +5,8 @@ import { spans, type AreaFrame, type FigureLink, type LinkArea, type LinkLook } 
 import { targetIn, type Edition } from './edition.js';
 import { inlineTree, wordsOfTree, type InlineTree } from './inline-tree.js';
 import { lookClass } from './looks.js';
+import { isReturnLine } from './return-lines.js';
+import { contentsList, noteMark, numberOf, reference, returnLink } from './xhtml-inside.js';
 import type { WithBook } from './with-book.js';
 import { element, escapeXml } from './xml.js';
 
@@ -16,8 +18,10 @@ export interface PageContext {
   addressOfEnclosure(id: string): string | null;
   /** Gives back an id the first time, `null` from then on. */
   once(id: unknown): string | null;
-  /** The id to write at a heading. */
-  headingId(heading: Node): string;
+  /** The id of a link, where a return link leads to it. */
+  origin(id: string): string | null;
+  /** The id of the figure or table whose caption is written. */
+  captionOf?: unknown;
 }
 
 type Write = (node: Node, page: PageContext) => string;
@@ -34,7 +38,12 @@ const cell =
 
 /** One writer a node. */
 const writers: Record<string, Write> = {
-  paragraph: plain('p'),
+  paragraph: (node, page) =>
+    element(
+      'p',
+      { id: page.once(node.attrs.id), 'data-computed': isReturnLine(node) ? '' : null },
+      content(node, page),
+    ),
   quotation: plain('blockquote'),
   bullet_list: plain('ul'),
   list_item: (node, page) => {
@@ -46,14 +55,22 @@ const writers: Record<string, Write> = {
       only ? inline(node.child(0), page) : content(node, page),
     );
   },
-  table: plain('table'),
   table_row: plain('tr'),
   table_cell: cell('td'),
   table_header: cell('th'),
-  table_caption: plain('caption'),
-  caption: plain('figcaption'),
+  table: (node, page) =>
+    element('table', { id: page.once(node.attrs.id) }, content(node, { ...page, captionOf: node.attrs.id })),
+  table_caption: (node, page) =>
+    element('caption', {}, numberOf(page.captionOf, page, ' ') + content(node, page)),
+  caption: (node, page) =>
+    element('figcaption', {}, numberOf(page.captionOf, page, ' ') + content(node, page)),
+  contents: contentsList,
   heading: (node, page) =>
-    element(`h${node.attrs.level}`, { id: page.once(page.headingId(node)) }, content(node, page)),
+    element(
+      `h${node.attrs.level}`,
+      { id: page.once(node.attrs.id), 'data-uncounted': node.attrs.uncounted ? '' : null },
+      numberOf(node.attrs.id, page, ' ') + content(node, page),
+    ),
   ordered_list: (node, page) =>
     element(
       'ol',
@@ -77,7 +94,8 @@ const writers: Record<string, Write> = {
             linked + areas.map((area) => areaElement(area, page)).join(''),
           )
         : linked;
-    return element('figure', { id: page.once(node.attrs.id) }, framed + content(node, page));
+    const caption = content(node, { ...page, captionOf: node.attrs.id });
+    return element('figure', { id: page.once(node.attrs.id) }, framed + caption);
   },
 };
 
@@ -95,6 +113,7 @@ function areaElement(area: LinkArea, page: PageContext): string {
     'a',
     {
       class: 'area',
+      id: page.origin(area.id),
       href: 'href' in target ? target.href : page.addressOfPlace(target.place),
       title: area.hoverNote || null,
       style: frame ? `${place}; ${frameStyle(frame)}` : place,
@@ -142,6 +161,13 @@ function leaf(node: Node, page: PageContext): string {
       return '<br/>';
     case 'picture':
       return picture(node, page, page.once(node.attrs.id));
+    case 'note':
+    case 'note_mark':
+      return noteMark(node, page);
+    case 'reference':
+      return reference(node, page);
+    case 'return_link':
+      return returnLink(node, page);
     case 'anchor': {
       const id = page.once(node.attrs.id);
       return id ? element('span', { id }) : '';
@@ -162,17 +188,18 @@ const TAGS: Record<string, string> = {
 function marked(mark: Mark, text: string, inner: string, page: PageContext): string {
   const name = mark.type.name;
   if (name === 'link') {
-    const { destination, hoverNote, look } = mark.attrs as WordsLink;
-    return anchorElement({ destination, hoverNote, look, text }, inner, page);
+    const { id, destination, hoverNote, look } = mark.attrs as WordsLink;
+    return anchorElement({ id, destination, hoverNote, look, text }, inner, page);
   }
   if (name === 'bookmark') {
     const id = page.once(mark.attrs.id);
-    return id ? element('span', { id }, inner) : inner;
+    return id ? element('span', { id, 'data-bookmark': mark.attrs.name as string }, inner) : inner;
   }
   return TAGS[name] ? element(TAGS[name], {}, inner) : inner;
 }
 
 interface WordsLink {
+  id: string;
   destination: Destination;
   hoverNote: string;
   look?: LinkLook | null;
@@ -180,7 +207,7 @@ interface WordsLink {
 
 /** A link that leads nowhere in this edition leaves its words. A file's type and size are told to screen readers. */
 function anchorElement(
-  { destination, hoverNote, look, text }: WordsLink & { text: string },
+  { id, destination, hoverNote, look, text }: WordsLink & { text: string },
   inner: string,
   page: PageContext,
 ): string {
@@ -190,7 +217,7 @@ function anchorElement(
   const told = text.trim() === '' ? null : fileTold({ destination, text }, page.edition.surroundings);
   return element(
     'a',
-    { href, class: look ? lookClass(look) : null, title: hoverNote || null },
+    { id: page.origin(id), href, class: look ? lookClass(look) : null, title: hoverNote || null },
     told ? inner + element('span', { class: 'told' }, escapeXml(`, ${told}`)) : inner,
   );
 }

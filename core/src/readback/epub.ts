@@ -1,8 +1,9 @@
 import { unzipSync } from 'fflate';
 import { parseDocument } from 'htmlparser2';
-import { findAll, getElementsByTagName } from 'domutils';
+import { getElementsByTagName } from 'domutils';
 import type { Element } from 'domhandler';
-import type { FoundLink } from './found-link.js';
+import type { FoundLink, Landing } from './found-link.js';
+import { landingsIn } from './landings.js';
 import { wordsOfElement } from './words.js';
 
 const INSIDE = 'http://inside.invalid/';
@@ -15,51 +16,53 @@ export function linksInEpub(bytes: Uint8Array): FoundLink[] {
   const root =
     getElementsByTagName('rootfile', read('META-INF/container.xml').children)[0]?.attribs['full-path'] ?? '';
   const opf = read(root);
-  const paths = new Map(
-    getElementsByTagName('item', opf.children)
-      .filter(
-        ({ attribs }) =>
-          attribs['media-type'] === 'application/xhtml+xml' &&
-          !attribs.properties?.split(' ').includes('nav'),
-      )
-      .map((item) => [item.attribs.id, new URL(item.attribs.href, INSIDE + root).pathname.slice(1)]),
+  const items = getElementsByTagName('item', opf.children).filter(
+    ({ attribs }) => attribs['media-type'] === 'application/xhtml+xml',
+  );
+  const pages = new Map(
+    items.map(({ attribs: { id, href, properties = '' } }) => {
+      const path = new URL(href, INSIDE + root).pathname.slice(1);
+      const document = read(path);
+      const isNavigation = properties.split(' ').includes('nav');
+      return [id, { path, document, isNavigation, landing: landingsIn(document) }];
+    }),
   );
   const spine = getElementsByTagName('itemref', opf.children).flatMap(
-    (reference) => paths.get(reference.attribs.idref) ?? [],
+    (reference) => pages.get(reference.attribs.idref) ?? [],
   );
-  const pages = spine.map((path) => ({ path, document: read(path) }));
-  const ids = new Map(
-    pages.map(({ path, document }) => [
-      path,
-      new Set(
-        findAll((element) => element.attribs.id !== undefined, document.children).map(
-          (element) => element.attribs.id,
-        ),
-      ),
-    ]),
-  );
-  return pages.flatMap(({ path, document }) =>
-    getElementsByTagName('a', document.children)
-      .filter((anchor) => anchor.attribs.href !== undefined)
-      .map((anchor) => foundLink(anchor, path, ids, { files, base: root.replace(/[^/]*$/, '') })),
-  );
+  const container: Container = {
+    files,
+    base: root.replace(/[^/]*$/, ''),
+    landings: new Map([...pages.values()].map(({ path, landing }) => [path, landing])),
+  };
+  return spine
+    .filter(({ isNavigation }) => !isNavigation)
+    .flatMap(({ path, document }) =>
+      getElementsByTagName('a', document.children)
+        .filter((anchor) => anchor.attribs.href !== undefined)
+        .map((anchor) => foundLink(anchor, path, container)),
+    );
 }
 
-function foundLink(
-  anchor: Element,
-  path: string,
-  ids: Map<string, Set<string>>,
-  container: { files: Record<string, Uint8Array>; base: string },
-): FoundLink {
+interface Container {
+  files: Record<string, Uint8Array>;
+  base: string;
+  /** By the path of each content document: its text from an id on. */
+  landings: Map<string, (id: string) => Landing | undefined>;
+}
+
+function foundLink(anchor: Element, path: string, { files, base, landings }: Container): FoundLink {
   const { href, title } = anchor.attribs;
   const found = { text: wordsOfElement(anchor), note: title, where: path };
   if (/^[a-z][a-z0-9+.-]*:/i.test(href)) return { ...found, href, lands: true };
   const url = new URL(href, INSIDE + path);
   const target = decodeURIComponent(url.pathname.slice(1));
-  if (!ids.has(target)) {
-    const file = target.startsWith(container.base) ? target.slice(container.base.length) : target;
-    return { ...found, href: file + url.hash, lands: target in container.files };
+  const landingIn = landings.get(target);
+  if (!landingIn) {
+    const file = target.startsWith(base) ? target.slice(base.length) : target;
+    return { ...found, href: file + url.hash, lands: target in files };
   }
   const id = decodeURIComponent(url.hash.slice(1));
-  return { ...found, href: `#${id}`, lands: ids.get(target)?.has(id) ?? false };
+  const landing = landingIn(id);
+  return { ...found, href: `#${id}`, lands: landing !== undefined, landing };
 }

@@ -1,3 +1,9 @@
+/** The text at the spot where a link lands: its words begin within the first `within` signs of `text`. */
+export interface Landing {
+  text: string;
+  within: number;
+}
+
 /** A link as it was found in a made file. */
 export interface FoundLink {
   /** A web or mail address, the path of a file that travels along, or `#` and the id of a place inside the made file. */
@@ -10,6 +16,8 @@ export interface FoundLink {
   where: string;
   /** For a link inside the file: whether its target is there. */
   lands: boolean;
+  /** For a link inside the file: where it lands. */
+  landing?: Landing;
   /** It is the first of its page and leads where the last of the page before leads: perhaps one link over two pages. */
   mayContinue?: boolean;
 }

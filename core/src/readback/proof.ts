@@ -17,24 +17,38 @@ export interface ChangedLink extends LostLink {
   change: 'address' | 'words' | 'target';
 }
 
-/** The match of a made file's links against the book's. `found` counts those that are there unchanged. */
-export interface Proof {
+/** How many links there should be and are, unchanged, and those that are not. */
+export interface ProofPart {
   expected: number;
   found: number;
   lost: LostLink[];
   changed: ChangedLink[];
+}
+
+/** The match of a made file's links against the book's. */
+export interface Proof extends ProofPart {
+  /** The links that Vennet makes itself: of notes, lists of contents and return links. */
+  computed: ProofPart;
   /** Links in the file that the book does not have. */
   added: { href: string; text: string; where: string }[];
 }
 
 /**
- * Matches every link of the book with one of the file: first those with the same address and words, then those
- * with the same words, then those with the same address. Each link of the file is matched once.
+ * Matches every link of the book, and every computed one, with one of the file: first those with the same address and
+ * words, then those with the same words, then those with the same address. Each link of the file is matched once. A link
+ * inside the file must land where the words of its place are.
  */
-export function prove(expected: readonly ExpectedLink[], found: readonly FoundLink[]): Proof {
-  const proof: Proof = { expected: expected.length, found: 0, lost: [], changed: [], added: [] };
-  const free = new Set(joinOverPages(expected, found));
-  let open: ExpectedLink[] = [...expected];
+export function prove(
+  expected: readonly ExpectedLink[],
+  found: readonly FoundLink[],
+  computed: readonly ExpectedLink[] = [],
+): Proof {
+  const isComputed = new Set(computed);
+  const own = part(expected);
+  const made = part(computed);
+  const of = (link: ExpectedLink) => (isComputed.has(link) ? made : own);
+  const free = new Set(joinOverPages([...expected, ...computed], found));
+  let open: ExpectedLink[] = [...expected, ...computed];
   const pass = (
     keys: [(link: ExpectedLink) => string, (link: FoundLink) => string],
     match: (one: ExpectedLink, other: FoundLink) => void,
@@ -57,16 +71,31 @@ export function prove(expected: readonly ExpectedLink[], found: readonly FoundLi
   };
   const both = (link: ExpectedLink | FoundLink) => `${link.href}\n${sameWords(link.text)}`;
   pass([both, both], (link, partner) => {
-    if (partner.lands) proof.found += 1;
-    else proof.changed.push(changed(link, partner, 'target'));
+    if (partner.lands && landsAt(link, partner)) of(link).found += 1;
+    else of(link).changed.push(changed(link, partner, 'target'));
   });
   const words = (link: ExpectedLink | FoundLink) => sameWords(link.text) || `\n${link.href}`;
-  pass([words, words], (link, partner) => proof.changed.push(changed(link, partner, 'address')));
+  pass([words, words], (link, partner) => of(link).changed.push(changed(link, partner, 'address')));
   const address = (link: ExpectedLink | FoundLink) => link.href;
-  pass([address, address], (link, partner) => proof.changed.push(changed(link, partner, 'words')));
-  proof.lost = open.map(({ id, href, text, chapter }) => ({ id, href, text, chapter }));
-  proof.added = [...free].map(({ href, text, where }) => ({ href, text, where }));
-  return proof;
+  pass([address, address], (link, partner) => of(link).changed.push(changed(link, partner, 'words')));
+  for (const link of open) {
+    const { id, href, text, chapter } = link;
+    of(link).lost.push({ id, href, text, chapter });
+  }
+  const added = [...free].map(({ href, text, where }) => ({ href, text, where }));
+  return { ...own, computed: made, added };
+}
+
+const part = ({ length }: readonly ExpectedLink[]): ProofPart => ({
+  ...{ expected: length, found: 0, lost: [], changed: [] },
+});
+
+/** The words that stand where a link lands are those of its place; where none are expected, any will do. */
+function landsAt({ landing: wanted }: ExpectedLink, { landing }: FoundLink): boolean {
+  if (wanted === '') return true;
+  if (!landing) return false;
+  const at = sameWords(landing.text).indexOf(sameWords(wanted));
+  return at >= 0 && at <= sameWords(landing.text.slice(0, landing.within)).length;
 }
 
 /** Joins a link with what may be its end on the next page, where the book has no link of its words alone. */

@@ -1,18 +1,15 @@
 import { parse } from 'parse5';
 import { adapter } from 'parse5-htmlparser2-tree-adapter';
-import { findAll, getElementsByTagName } from 'domutils';
+import { getElementsByTagName } from 'domutils';
 import type { Document } from 'domhandler';
 import type { FoundLink } from './found-link.js';
+import { landingsIn } from './landings.js';
 import { wordsOfElement } from './words.js';
 
 /** Every link of a web page, in reading order, but those of its contents. `files` are the paths of what lies next to it. */
 export function linksInWebPage(bytes: Uint8Array, files: ReadonlySet<string> = new Set()): FoundLink[] {
   const document: Document = parse(new TextDecoder().decode(bytes), { treeAdapter: adapter });
-  const ids = new Set(
-    findAll((element) => element.attribs.id !== undefined, document.children).map(
-      ({ attribs }) => attribs.id,
-    ),
-  );
+  const landingAt = landingsIn(document);
   const contents = new Set(
     getElementsByTagName('nav', document.children).flatMap((nav) => getElementsByTagName('a', nav.children)),
   );
@@ -21,7 +18,10 @@ export function linksInWebPage(bytes: Uint8Array, files: ReadonlySet<string> = n
     .map((anchor): FoundLink => {
       const { href, title } = anchor.attribs;
       const found = { href, text: wordsOfElement(anchor), note: title, where: 'the page' };
-      if (href.startsWith('#')) return { ...found, lands: ids.has(decodeURIComponent(href.slice(1))) };
+      if (href.startsWith('#')) {
+        const landing = landingAt(decodeURIComponent(href.slice(1)));
+        return { ...found, lands: landing !== undefined, landing };
+      }
       if (/^[a-z][a-z0-9+.-]*:/i.test(href)) return { ...found, lands: true };
       return { ...found, lands: files.has(href.replace(/#.*$/, '')) };
     });

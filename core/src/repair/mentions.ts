@@ -1,7 +1,7 @@
 import type { Node } from 'prosemirror-model';
 import type { Transform } from 'prosemirror-transform';
 import type { Destination } from '../destination/index.js';
-import { linkMark, schema, type LinkLook, type ReadBook } from '../manuscript/index.js';
+import { flatText, linkMark, OBJECT, schema, type LinkLook, type ReadBook } from '../manuscript/index.js';
 
 /** What to look for, and where. */
 export interface MentionSearch {
@@ -64,7 +64,7 @@ export function findMentions(book: ReadBook, search: MentionSearch): Mention[] {
         }
         at = folded.indexOf(wanted, whole ? end : at + 1);
       }
-      return false;
+      return true;
     });
   }
   return mentions;
@@ -89,7 +89,7 @@ function readBlock(node: Node, code: boolean): Block {
   let text = '';
   const pieces: { start: number; length: number; offset: number; closed: boolean }[] = [];
   node.forEach((child, offset) => {
-    const said = child.isText ? (child.text ?? '') : child.type.name === 'hard_break' ? ' ' : '\ufffc';
+    const said = child.isText ? (child.text ?? '') : child.type.name === 'hard_break' ? ' ' : OBJECT;
     const closed =
       linkMark(child) !== undefined || (!code && schema.marks.code.isInSet(child.marks) !== undefined);
     pieces.push({ start: text.length, length: said.length, offset, closed });
@@ -141,6 +141,9 @@ class Words {
   }
 }
 
+/** White space and line breaks as plain spaces. */
+const spaced = (text: string): string => text.replace(/[\s\ufffc]/g, ' ');
+
 /** What mentions are to become. */
 export interface MentionLink {
   destination: Destination;
@@ -162,8 +165,7 @@ export function linkMentions(
   let made = 0;
   for (const { from, to, text } of mentions) {
     const inside = from >= 0 && from < to && to <= doc.content.size;
-    if (!inside || doc.textBetween(from, to, ' ', ' ').replace(/\s/g, ' ') !== text.replace(/\s/g, ' '))
-      continue;
+    if (!inside || spaced(flatText(doc, from, to)) !== spaced(text)) continue;
     if (doc.rangeHasMark(from, to, schema.marks.link)) continue;
     transform.removeMark(from, to, schema.marks.unlinked);
     transform.addMark(from, to, schema.marks.link.create({ id: mint(), ...link }));

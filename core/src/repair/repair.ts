@@ -2,8 +2,10 @@ import type { Mark, Node } from 'prosemirror-model';
 import { Transform } from 'prosemirror-transform';
 import type { Destination } from '../destination/index.js';
 import {
+  flatText,
   linkMark,
   linksOfChapter,
+  mapOf,
   schema,
   type FigureLink,
   type Link,
@@ -20,7 +22,9 @@ export type Repair =
   | { type: 'hover-note'; hoverNote: string }
   | { type: 'look'; look: LinkLook | null }
   | { type: 'trim' }
-  | { type: 'unlink' };
+  | { type: 'unlink' }
+  /** Of the mark of a hand-made note: it is a change to the whole book, see `makeNotes`. */
+  | { type: 'make-note' };
 
 /**
  * Adds the steps of a repair to a transform (an editor's transaction is one). `link` must have been read
@@ -29,6 +33,7 @@ export type Repair =
 export function applyRepair(transform: Transform, link: Link, repair: Repair): void {
   const node = transform.doc.nodeAt(link.from);
   if (node?.type.name === 'figure') return repairFigure(transform, link, repair, node);
+  if (node?.type.name === 'reference') return repairReference(transform, link, repair);
   switch (repair.type) {
     case 'destination':
       return remark(transform, link, { destination: repair.destination });
@@ -42,6 +47,29 @@ export function applyRepair(transform: Transform, link: Link, repair: Repair): v
       return trim(transform, link);
     case 'unlink':
       return unlink(transform, link);
+  }
+}
+
+/** A reference that leads out of the book becomes a link on its words; one that is no link any more leaves them. */
+function repairReference(
+  transform: Transform,
+  { from, to, text, id, hoverNote }: Link,
+  repair: Repair,
+): void {
+  const set = (name: string, value: unknown) => void transform.setNodeAttribute(from, name, value);
+  if (repair.type === 'hover-note') set('hoverNote', repair.hoverNote);
+  else if (repair.type === 'text') {
+    set('form', 'own');
+    set('own', repair.text);
+  } else if (repair.type === 'destination' && repair.destination.kind === 'place')
+    set('place', repair.destination.place);
+  else if (repair.type === 'destination' || repair.type === 'unlink') {
+    const { marks } = transform.doc.nodeAt(from) ?? { marks: [] };
+    const link =
+      repair.type === 'destination'
+        ? schema.marks.link.create({ id, destination: repair.destination, hoverNote }).addToSet(marks)
+        : marks;
+    transform.replaceWith(from, to, text === '' ? [] : schema.text(text, link));
   }
 }
 
@@ -93,7 +121,7 @@ function remark(transform: Transform, link: Link, attrs: Record<string, unknown>
 function setText(transform: Transform, link: Link, text: string): void {
   const first = transform.doc.nodeAt(link.from);
   if (!first || text === '') return;
-  const old = transform.doc.textBetween(link.from, link.to, '', '\ufffc');
+  const old = flatText(transform.doc, link.from, link.to);
   if (link.carrier === 'picture' || old.length !== link.to - link.from || old.includes('\ufffc')) {
     if (first.type.name === 'picture') transform.setNodeAttribute(link.from, 'alt', text);
     else transform.replaceWith(link.from, link.to, schema.text(text, first.marks));
@@ -117,7 +145,7 @@ function commonStart(one: string, other: string): number {
 }
 
 function trim(transform: Transform, link: Link): void {
-  const text = transform.doc.textBetween(link.from, link.to, '', '\ufffc');
+  const text = flatText(transform.doc, link.from, link.to);
   if (text.length !== link.to - link.from) return;
   const { start, end } = trimmedEnds(text);
   if (start >= end) return;
@@ -154,9 +182,11 @@ export interface BookRepair {
  */
 export function repairBook(book: ReadBook, repairFor: (link: Link) => Repair | null): BookRepair {
   const result: BookRepair = { chapters: [], changed: 0 };
+  const { say } = mapOf(book);
   for (const chapter of book.chapters) {
     const transform = new Transform(chapter.doc);
-    for (const link of linksOfChapter(chapter.doc, chapter.id).reverse()) {
+    const links = linksOfChapter(chapter.doc, chapter.id, say).sort((one, other) => other.from - one.from);
+    for (const link of links) {
       const repair = repairFor(link);
       if (!repair) continue;
       const steps = transform.steps.length;

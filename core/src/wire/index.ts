@@ -5,11 +5,11 @@
 import type { BringInReport } from '../bring-in/index.js';
 import type { Finding } from '../audit/index.js';
 import type { DestinationKind } from '../destination/index.js';
-import type { Book, BookDetails, Chapter } from '../manuscript/index.js';
-import type { Format, Loss } from '../publish/index.js';
+import type { Book, BookDetails, Chapter, Format } from '../manuscript/index.js';
+import type { Loss } from '../publish/index.js';
 import type { Answer, VerdictName } from '../reach/index.js';
 import type { Proof } from '../readback/index.js';
-import type { Mention, MentionLink, Repair } from '../repair/index.js';
+import type { InsideRepair, InsideTarget, Mention, MentionLink, Repair } from '../repair/index.js';
 import type { OtherBook, ShelfFile, Surroundings } from '../shelf/index.js';
 
 /** A book as the Library lists it. Times are ISO 8601. */
@@ -144,11 +144,20 @@ export interface RepairRequest {
   repair: Repair;
 }
 
+/** A repair of something of a book that is no link. */
+export interface InsideRepairRequest {
+  target: InsideTarget & { chapter: string };
+  repair: InsideRepair;
+}
+
 /** What a repair did; the snapshot is the book before it. */
 export interface RepairDone {
   changed: number;
   snapshot: string;
 }
+
+/** Where a chapter stands in the order of its book. */
+export type ChapterPlace = Pick<Chapter, 'id' | 'matter'>;
 
 export interface Snapshot {
   id: string;

@@ -1,6 +1,7 @@
 import type { Rule } from '../finding.js';
 import { bookGone, fileGone, fileLocked, fileMisnamed, fileNowhere } from './enclosures.js';
 import { domainTypo } from './domain-typo.js';
+import { handMadeNote, noWayBack, placeGone, placeLeftOut } from './inside.js';
 import { hoverNote } from './hover-note.js';
 import { lookContrast } from './look-contrast.js';
 import { mailToNobody } from './mail-to-nobody.js';
@@ -14,10 +15,13 @@ import { vagueText } from './vague-text.js';
 export const rules: readonly Rule[] = [
   noText,
   misleadingText,
+  placeGone,
+  placeLeftOut,
   fileGone,
   bookGone,
   fileNowhere,
   fileLocked,
+  noWayBack,
   vagueText,
   lookContrast,
   mailToNobody,
@@ -25,5 +29,6 @@ export const rules: readonly Rule[] = [
   rawAddress,
   untrimmedEnds,
   hoverNote,
+  handMadeNote,
   domainTypo,
 ];

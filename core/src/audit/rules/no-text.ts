@@ -9,8 +9,11 @@ export const noText: Rule = {
   severity: 'must-fix',
   criterion: 'WCAG 2.4.4 and 4.1.2 (F89, H30)',
   looksAt: () => true,
-  find(link) {
+  find(link, { inside }) {
     if (accessibleName(link) !== '') return null;
+    // A reference to a place that is gone has another fault.
+    if (link.carrier === 'reference' && link.kind === 'place' && !inside?.places.has(link.href.slice(1)))
+      return null;
     const repairs: { label: string; repair: { type: 'text'; text: string } | { type: 'unlink' } }[] = [];
     if (link.destination.kind === 'web') {
       const text = wordsFromAddress(link.destination.href);
@@ -25,5 +28,6 @@ const MESSAGES: Record<Carrier, string> = {
   text: 'This link has no words. Nobody can see it, and a screen reader has nothing to say here.',
   picture:
     'This picture leads somewhere, but it has no words that say where. A screen reader has nothing to say here.',
+  reference: 'This reference reads nothing, since its place has no words. Choose another form for it.',
   area: 'This part of the picture leads somewhere, but it has no name. A screen reader has nothing to say here.',
 };

@@ -9,9 +9,10 @@ export const vagueText: Rule = {
   severity: 'must-fix',
   criterion: 'WCAG 2.4.4 and 2.4.9 (F63, F84)',
   looksAt: () => true,
-  find(link, { language }) {
+  find(link, { language, inside }) {
     const name = accessibleName(link);
-    if (!isVague(name, language)) return null;
+    // The mark of a hand-made note is told as such.
+    if (!isVague(name, language) || inside?.handMade.has(link.id)) return null;
     const text = link.destination.kind === 'web' ? wordsFromAddress(link.destination.href) : null;
     return {
       message: `“${name}” does not say where this leads. Read in a list of links, without its sentence, it means nothing.`,

@@ -1,0 +1,53 @@
+import { spotsOf } from '../../manuscript/index.js';
+import type { InsideBook, InsideRule, InsideSubject } from './inside-finding.js';
+
+/** The bookmarks of a book in the order of the text. */
+function bookmarksOf({ book }: InsideBook): InsideSubject[] {
+  return book.chapters.flatMap(({ id: chapter, doc }) =>
+    spotsOf(doc, chapter)
+      .spots.filter(({ kind }) => kind === 'bookmark')
+      .map(({ id, at, words }): InsideSubject => ({ id, kind: 'bookmark', chapter, at, words })),
+  );
+}
+
+/** A bookmark that nothing leads to. */
+export const unusedBookmark: InsideRule = {
+  id: 'unused-bookmark',
+  severity: 'consider',
+  criterion: 'Common practice',
+  find(inside) {
+    const used = new Set(
+      inside.links.flatMap(({ destination }) => (destination.kind === 'place' ? [destination.place] : [])),
+    );
+    return bookmarksOf(inside)
+      .filter(({ id }) => !used.has(id))
+      .map((subject) => ({
+        subject,
+        message: `Nothing in the book leads to the bookmark “${subject.words}”.`,
+        repairs: [{ label: 'Remove the bookmark', repair: { type: 'remove-bookmark' } }],
+      }));
+  },
+};
+
+/** Two bookmarks of one name can’t be told apart where one is picked. */
+export const bookmarkNameTwice: InsideRule = {
+  id: 'bookmark-name-twice',
+  severity: 'should-fix',
+  criterion: 'Common practice',
+  find(inside) {
+    const counts = new Map<string, number>();
+    return bookmarksOf(inside).flatMap((subject) => {
+      const count = (counts.get(subject.words) ?? 0) + 1;
+      counts.set(subject.words, count);
+      if (count === 1) return [];
+      const name = `${subject.words} (${count})`;
+      return [
+        {
+          subject,
+          message: `There is another bookmark called “${subject.words}”, so they can’t be told apart.`,
+          repairs: [{ label: `Call it “${name}”`, repair: { type: 'rename-bookmark', name } }],
+        },
+      ];
+    });
+  },
+};

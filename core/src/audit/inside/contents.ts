@@ -1,0 +1,46 @@
+import { spotsOf } from '../../manuscript/index.js';
+import type { InsideBook, InsideRule } from './inside-finding.js';
+
+function listsOf({ book, map }: InsideBook) {
+  return book.chapters.flatMap(({ id: chapter, doc }) =>
+    spotsOf(doc, chapter).contents.flatMap(({ node, at }) => {
+      const { id, depth } = node.attrs as { id: string; depth: number };
+      const list = map.contents.get(id);
+      const subject = { id, kind: 'contents' as const, chapter, at, words: 'Contents' };
+      return list ? [{ list, depth, subject }] : [];
+    }),
+  );
+}
+
+/** A list of contents that leaves out headings of its section. */
+export const contentsLeaveOut: InsideRule = {
+  id: 'contents-leave-out',
+  severity: 'consider',
+  criterion: 'WCAG 2.4.5 (G63)',
+  find: (inside) =>
+    listsOf(inside)
+      .filter(({ list }) => list.leftOut > 0 && list.lines.length > 0)
+      .map(({ list, depth, subject }) => ({
+        subject,
+        message: `This list leaves out ${list.leftOut === 1 ? 'one heading that lies' : `${list.leftOut} headings that lie`} deeper than it goes.`,
+        repairs: [{ label: 'Go one level deeper', repair: { type: 'depth', depth: Math.min(6, depth + 1) } }],
+      })),
+};
+
+/** A list of contents that lists nothing. */
+export const contentsEmpty: InsideRule = {
+  id: 'contents-empty',
+  severity: 'must-fix',
+  criterion: 'Common practice',
+  find: (inside) =>
+    listsOf(inside)
+      .filter(({ list }) => list.lines.length === 0)
+      .map(({ subject }) => ({
+        subject,
+        message: 'This list of contents is empty, since there is no heading below it in its section.',
+        repairs: [
+          { label: 'List the whole book', repair: { type: 'whole-book' } },
+          { label: 'Remove the list', repair: { type: 'remove-block', words: '' } },
+        ],
+      })),
+};

@@ -1,0 +1,27 @@
+import { orderOf, originsOf, sectionFinder, spotsOf } from '../../manuscript/index.js';
+import type { InsideRule } from './inside-finding.js';
+
+/** A return link in a section that nothing leads to: there is nowhere to return to. */
+export const returnNowhere: InsideRule = {
+  id: 'return-nowhere',
+  severity: 'should-fix',
+  criterion: 'Common practice',
+  find({ book, map, links }) {
+    const sectionOf = sectionFinder(map.places, book.chapters, orderOf);
+    const origins = originsOf(links, map.places, sectionOf);
+    return book.chapters.flatMap(({ id: chapter, doc }) =>
+      spotsOf(doc, chapter)
+        .returns.filter(
+          ({ node, at: from }) => node.attrs.to === 'origin' && !origins.has(sectionOf({ chapter, from })),
+        )
+        .map(({ node, at }) => ({
+          subject: { id: node.attrs.id as string, kind: 'return', chapter, at, words: 'Return link' },
+          message: 'Nothing in the book leads to this section, so there is nowhere to return to.',
+          repairs: [
+            { label: 'Lead to the contents', repair: { type: 'return-to', to: 'contents' } },
+            { label: 'Remove the return link', repair: { type: 'remove-note' } },
+          ],
+        })),
+    );
+  },
+};

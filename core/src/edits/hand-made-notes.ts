@@ -1,0 +1,169 @@
+import type { Node, ResolvedPos } from 'prosemirror-model';
+import {
+  linksOf,
+  spotsOf,
+  wordsOf,
+  type Link,
+  type ReadBook,
+  type ReadChapter,
+} from '../manuscript/index.js';
+
+/** The block that holds a remark: a paragraph, or an item of a list. Positions in its chapter's doc. */
+export interface Remark {
+  chapter: string;
+  from: number;
+  to: number;
+  node: Node;
+  /** Its words as they stand there, number and all. */
+  words: string;
+}
+
+/** A note that was made by hand: a link on a number or sign, and the remark that it leads to. */
+export interface HandMadeNote {
+  /** The link that is the mark. */
+  mark: Link;
+  remark: Remark;
+  /** Links within the remark that lead back to the paragraph of the mark. */
+  backs: Link[];
+}
+
+/** Links that a file itself calls marks of notes, and those that it calls ways back, by their ids. */
+export interface DeclaredNotes {
+  marks: ReadonlySet<string>;
+  backs: ReadonlySet<string>;
+}
+
+/** Words that are a mark: a number, a letter or a sign, bare or in brackets (common practice). */
+const MARK = /^[[({]?\s*(\d{1,4}|[a-z]|[*†‡§¶]{1,3})\s*[\])}]?\.?$/iu;
+/** The same at the beginning of a remark, where a letter alone is a word. */
+const LEADING =
+  /^\s*(?:[[({]\s*(?<held>\d{1,4}|[a-z]|[*†‡§¶]{1,3})\s*[\])}][.:]?|(?<stopped>\d{1,4}|[a-z])[.:)]|(?<bare>\d{1,4}(?=\s)|[*†‡§¶]{1,3}))\s*/iu;
+
+/** The number or sign of a mark, without brackets. */
+export const signOf = (mark: Link): string | undefined => MARK.exec(mark.text.trim())?.[1];
+
+/** What is written before the words of a remark to say which mark leads there. */
+export function leadingSign(words: string): { sign: string; length: number } | null {
+  const found = LEADING.exec(words);
+  const sign = found?.groups?.held ?? found?.groups?.stopped ?? found?.groups?.bare;
+  return found && sign ? { sign, length: found[0].length } : null;
+}
+
+/**
+ * Every hand-made note of a book in reading order: a link on a mark that leads to the beginning of a block further on,
+ * where the block begins with the same mark, is the item of that number in a list, or leads back.
+ */
+export function handMadeNotes(
+  book: ReadBook,
+  links: readonly Link[] = linksOf(book),
+  declared: DeclaredNotes = { marks: new Set(), backs: new Set() },
+): HandMadeNote[] {
+  const marks = links.filter((link) => isMark(link) || declared.marks.has(link.id));
+  if (marks.length === 0) return [];
+  const order = new Map(book.chapters.map(({ id }, index) => [id, index]));
+  const chapters = new Map(book.chapters.map((chapter) => [chapter.id, chapter]));
+  const blocks = new Map(book.chapters.flatMap((chapter) => [...remarksAt(chapter)]));
+  return marks.flatMap((mark): HandMadeNote[] => {
+    const sign = signOf(mark);
+    const from = chapters.get(mark.chapter);
+    if (!from || mark.destination.kind !== 'place') return [];
+    const block = blocks.get(mark.destination.place);
+    if (!block) return [];
+    const { remark, ordinal } = block;
+    const later = (order.get(remark.chapter) ?? 0) - (order.get(mark.chapter) ?? 0);
+    if (later < 0 || (later === 0 && remark.from < mark.to)) return [];
+    const backs = links.filter(
+      (link) => isWithin(link, remark) && (declared.backs.has(link.id) || leadsNear(link, mark, from)),
+    );
+    const isDeclared = declared.marks.has(mark.id);
+    const sameSign = sign !== undefined && [leadingSign(remark.words)?.sign, ordinal].includes(sign);
+    return backs.length > 0 || sameSign || isDeclared ? [{ mark, remark, backs }] : [];
+  });
+}
+
+const isMark = ({ text, carrier, kind }: Link): boolean =>
+  carrier === 'text' && kind === 'place' && MARK.test(text.trim());
+
+const isWithin = (link: Link, { chapter, from, to }: Remark): boolean =>
+  link.chapter === chapter && link.from > from && link.to < to;
+
+/** Remarks that stand in a list among those of hand-made notes, and to which no mark leads. */
+export function remarksWithoutMark(book: ReadBook, notes: readonly HandMadeNote[]): Remark[] {
+  const marked = new Set(notes.map(({ remark }) => `${remark.chapter} ${remark.from}`));
+  const lists = new Set<Node>();
+  const found: Remark[] = [];
+  for (const { remark } of notes) {
+    const chapter = book.chapters.find(({ id }) => id === remark.chapter);
+    if (!chapter) continue;
+    const $from = chapter.doc.resolve(remark.from);
+    if (!isList($from.parent) || lists.has($from.parent)) continue;
+    lists.add($from.parent);
+    $from.parent.forEach((node, offset) => {
+      const from = $from.start() + offset;
+      if (marked.has(`${chapter.id} ${from}`)) return;
+      found.push({ chapter: chapter.id, from, to: from + node.nodeSize, node, words: wordsOf(node) });
+    });
+  }
+  return found;
+}
+
+interface RemarkBlock {
+  remark: Remark;
+  /** Of an item of a numbered list, its number. */
+  ordinal: string | null;
+}
+
+/** The blocks that places of a chapter begin, by the ids of these places. */
+function remarksAt(chapter: ReadChapter): Map<string, RemarkBlock> {
+  const blocks = new Map<string, RemarkBlock>();
+  for (const { id, at, kind } of spotsOf(chapter.doc, chapter.id).spots) {
+    if (kind !== 'spot' && kind !== 'bookmark') continue;
+    const $block = beginningAt(chapter.doc.resolve(at));
+    const node = $block?.nodeAfter;
+    if (!$block || !node || !isPlain(node)) continue;
+    const { pos: from } = $block;
+    const remark = { chapter: chapter.id, from, to: from + node.nodeSize, node, words: wordsOf(node) };
+    blocks.set(id, { remark, ordinal: ordinalAt($block) });
+  }
+  return blocks;
+}
+
+/** The position before the block that begins at a spot: the item of a list where it begins one, else the paragraph. */
+function beginningAt($spot: ResolvedPos): ResolvedPos | null {
+  const { doc } = $spot;
+  let $block: ResolvedPos | null = null;
+  if ($spot.nodeAfter && BLOCKS.has($spot.nodeAfter.type.name)) $block = $spot;
+  for (let depth = $spot.depth; depth > 0; depth--) {
+    const said = doc.textBetween($spot.start(depth), $spot.pos, ' ');
+    if (said.trim() !== '') break;
+    if (BLOCKS.has($spot.node(depth).type.name)) $block = doc.resolve($spot.before(depth));
+  }
+  return $block;
+}
+
+/** Notes are words in paragraphs: what holds anything else stays as it is. */
+function isPlain(block: Node): boolean {
+  let plain = true;
+  block.descendants((node) => {
+    plain &&= !NOT_IN_NOTES.has(node.type.name);
+  });
+  return plain;
+}
+
+const NOT_IN_NOTES = new Set(['note', 'note_mark', 'figure', 'table', 'rule', 'contents', 'code_block']);
+const BLOCKS = new Set(['paragraph', 'list_item']);
+const isList = (node: Node) => node.type.name === 'ordered_list' || node.type.name === 'bullet_list';
+
+function ordinalAt($item: ResolvedPos): string | null {
+  if ($item.parent.type.name !== 'ordered_list') return null;
+  return String((($item.parent.attrs.start as number) || 1) + $item.index());
+}
+
+/** The link leads into the paragraph in which the mark stands. */
+function leadsNear(back: Link, mark: Link, { id, doc }: ReadChapter): boolean {
+  if (back.destination.kind !== 'place') return false;
+  const { place } = back.destination;
+  const spot = spotsOf(doc, id).spots.find((one) => one.id === place);
+  const $mark = doc.resolve(mark.from);
+  return spot !== undefined && spot.at >= $mark.before() && spot.at < $mark.after();
+}

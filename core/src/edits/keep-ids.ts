@@ -1,0 +1,125 @@
+import type { Mark, Node } from 'prosemirror-model';
+import { Transform } from 'prosemirror-transform';
+import {
+  LEADING_NODES,
+  linkMark,
+  markIdOf,
+  placeIds,
+  schema,
+  type FigureLink,
+  type LinkArea,
+} from '../manuscript/index.js';
+
+/** Nodes that can always be led to, so each has an id. */
+const ALWAYS = new Set([
+  'heading',
+  'figure',
+  'table',
+  'contents',
+  'note',
+  'note_mark',
+  'reference',
+  'return_link',
+]);
+
+/** The doc of a chapter with an id at everything that can always be led to: those that `placeIds` gives it anyway. */
+export function withPlaceIds(doc: Node, chapter: string): Node {
+  const transform = new Transform(doc);
+  const idOf = placeIds(chapter);
+  doc.descendants((node, position) => {
+    const id = idOf(node);
+    if (id && !node.attrs.id) transform.setNodeAttribute(position, 'id', id);
+    return !node.isTextblock;
+  });
+  return transform.doc;
+}
+
+/**
+ * Adds the steps after which every id of a chapter is there once: the first of two stays. A later one gets an id of its
+ * own where it needs one, else none; a bookmark that goes on in another paragraph ends with the first. Links let go of what
+ * leads somewhere by itself.
+ */
+export function keepIdsUnique(transform: Transform, mint: () => string): void {
+  const seen = new Set<string>();
+  const take = (id: string | null): string | null => {
+    if (id === null || seen.has(id)) return null;
+    seen.add(id);
+    return id;
+  };
+  transform.doc.descendants((node, position) => {
+    const { name } = node.type;
+    if ('id' in node.attrs) {
+      const id = (node.attrs.id as string | null) || null;
+      const free = name === 'note' && id && seen.has(markIdOf(id)) ? null : take(id);
+      const kept = free ?? (ALWAYS.has(name) ? take(mint()) : null);
+      if (kept !== id) transform.setNodeAttribute(position, 'id', kept);
+      if (name === 'note' && kept) seen.add(markIdOf(kept));
+    }
+    if (name === 'figure') separateFigure(transform, node, position, take, mint);
+    if (node.isTextblock) separateMarks(transform, node, position + 1, seen, mint);
+    return true;
+  });
+}
+
+function separateFigure(
+  transform: Transform,
+  node: Node,
+  position: number,
+  take: (id: string) => string | null,
+  mint: () => string,
+): void {
+  const own = <Value extends { id: string }>(value: Value): Value =>
+    take(value.id) === null ? { ...value, id: take(mint()) ?? value.id } : value;
+  const link = node.attrs.link as FigureLink | null;
+  const areas = node.attrs.areas as readonly LinkArea[];
+  const kept = { link: link && own(link), areas: areas.map(own) };
+  if (kept.link !== link) transform.setNodeAttribute(position, 'link', kept.link);
+  if (kept.areas.some((area, index) => area !== areas[index]))
+    transform.setNodeAttribute(position, 'areas', kept.areas);
+}
+
+/** A link that goes on in another paragraph, or after words that are not linked, is another link there. */
+function separateMarks(
+  transform: Transform,
+  block: Node,
+  start: number,
+  seen: Set<string>,
+  mint: () => string,
+): void {
+  let open: { old: string; id: string } | null = null;
+  let bookmarks = new Set<string>();
+  block.forEach((child, offset) => {
+    const from = start + offset;
+    const to = from + child.nodeSize;
+    const mark = linkMark(child);
+    if (mark && LEADING_NODES.has(child.type.name)) transform.removeMark(from, to, mark.type);
+    else if (mark) {
+      const old = mark.attrs.id as string;
+      if (open?.old !== old) open = { old, id: seen.has(old) || old === '' ? mint() : old };
+      seen.add(open.id);
+      if (open.id !== old) transform.addMark(from, to, mark.type.create({ ...mark.attrs, id: open.id }));
+    }
+    if (!mark || LEADING_NODES.has(child.type.name)) open = null;
+    bookmarks = keptBookmarks(transform, child.marks, from, to, bookmarks, seen);
+  });
+}
+
+/** Takes away the bookmarks of a node that stand elsewhere already; gives back those that are open after it. */
+function keptBookmarks(
+  transform: Transform,
+  marks: readonly Mark[],
+  from: number,
+  to: number,
+  open: ReadonlySet<string>,
+  seen: Set<string>,
+): Set<string> {
+  const now = new Set<string>();
+  for (const mark of marks) {
+    if (mark.type !== schema.marks.bookmark) continue;
+    const id = mark.attrs.id as string;
+    if (open.has(id) || !seen.has(id)) now.add(id);
+    else transform.removeMark(from, to, mark);
+    seen.add(id);
+  }
+  return now;
+}

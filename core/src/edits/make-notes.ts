@@ -1,0 +1,195 @@
+import { Fragment, type Node } from 'prosemirror-model';
+import { Transform } from 'prosemirror-transform';
+import {
+  linkMark,
+  linksOf,
+  schema,
+  sectionsOf,
+  spotsOf,
+  wordsOf,
+  type Link,
+  type ReadBook,
+  type ReadChapter,
+  type Section,
+} from '../manuscript/index.js';
+import { leadingSign, signOf, type HandMadeNote } from './hand-made-notes.js';
+
+/** What became of the chapters in which hand-made notes were: their new docs, and those of which nothing is left. */
+export interface MadeNotes {
+  chapters: { id: string; doc: Node }[];
+  emptied: string[];
+  /** How many marks became marks of real notes. */
+  changed: number;
+}
+
+/**
+ * Turns hand-made notes into real ones: the first mark of a remark becomes the note, the others its further marks, and
+ * the remark goes from where it stood, with its list and its heading when nothing is left of them.
+ */
+export function makeNotes(book: ReadBook, notes: readonly HandMadeNote[]): MadeNotes {
+  const edits = new Map<string, Edit[]>(book.chapters.map(({ id }) => [id, []]));
+  const made = new Map<string, string>();
+  const links = linksOf(book);
+  for (const { mark, remark, backs } of notes) {
+    if (mark.destination.kind !== 'place') continue;
+    const key = `${remark.chapter} ${remark.from}`;
+    const known = made.get(key);
+    // The remark's own place becomes the note, so that whatever else leads there still does.
+    const id = known ?? mark.destination.place;
+    const node = known
+      ? schema.node('note_mark', { id: mark.id, to: id })
+      : schema.node(
+          'note',
+          { id },
+          remarkWords(remark.node, signOf(mark), new Set(backs.map((back) => back.id))),
+        );
+    edits.get(mark.chapter)?.push({ from: mark.from, to: mark.to, put: node });
+    const text = book.chapters.find((chapter) => chapter.id === mark.chapter);
+    if (text) edits.get(mark.chapter)?.push(...spotsOnlyFor(mark, backs, links, text));
+    if (!known) edits.get(remark.chapter)?.push({ from: remark.from, to: remark.to, put: null });
+    made.set(key, id);
+  }
+  const result: MadeNotes = { chapters: [], emptied: [], changed: notes.length };
+  for (const { id, doc } of book.chapters) {
+    const own = edits.get(id) ?? [];
+    if (own.length === 0) continue;
+    const after = applied(doc, own);
+    if (after) result.chapters.push({ id, doc: after });
+    else result.emptied.push(id);
+  }
+  return result;
+}
+
+interface Edit {
+  from: number;
+  to: number;
+  /** What comes in its place, if anything; `null` takes the block away. */
+  put: Node | [] | null;
+}
+
+/** The spots without words for ways back, just before the mark or led to by nothing else: real notes need none. */
+function spotsOnlyFor(
+  mark: Link,
+  backs: readonly Link[],
+  links: readonly Link[],
+  { id, doc }: ReadChapter,
+): Edit[] {
+  const own = new Set(backs.map((back) => back.id));
+  const places = new Set(backs.flatMap(({ destination: to }) => (to.kind === 'place' ? [to.place] : [])));
+  const before = doc.resolve(mark.from).nodeBefore;
+  if (before?.type.name === 'anchor') places.add(before.attrs.id as string);
+  for (const { id: link, destination: to } of links)
+    if (to.kind === 'place' && !own.has(link)) places.delete(to.place);
+  return spotsOf(doc, id)
+    .spots.filter((spot) => places.has(spot.id) && doc.nodeAt(spot.at)?.type.name === 'anchor')
+    .map(({ at }) => ({ from: at, to: at + 1, put: [] }));
+}
+
+/** The doc after its edits, which do not overlap; `null` when nothing is left in it. */
+function applied(doc: Node, edits: readonly Edit[]): Node | null {
+  const transform = new Transform(doc);
+  const once = new Map(edits.map((edit) => [edit.from, edit]));
+  for (const { from, to, put } of [...once.values()].sort((one, other) => other.from - one.from))
+    if (put === null) takeAway(transform, from);
+    else if (Array.isArray(put)) transform.delete(from, to);
+    else transform.replaceWith(spaceBefore(transform.doc, from, to), to, put);
+  if (!edits.some(({ put }) => put === null)) return transform.doc;
+  const bareBefore = new Set(
+    sectionsOf(doc)
+      .filter((section) => isBare(doc, section))
+      .map(({ id }) => id),
+  );
+  const left = () =>
+    sectionsOf(transform.doc).findLast(
+      (section) => isBare(transform.doc, section) && !bareBefore.has(section.id),
+    );
+  for (let bare = left(); bare; bare = left()) {
+    if (bare.to - bare.from === transform.doc.content.size) return null;
+    transform.delete(bare.from, bare.to);
+  }
+  return transform.doc.children.every(isEmpty) ? null : transform.doc;
+}
+
+/** True for a section of which there is nothing but the heading. */
+const isBare = (doc: Node, { from, to }: Section): boolean =>
+  doc.slice(from, to).content.content.slice(1).every(isEmpty);
+
+const isEmpty = (node: Node): boolean =>
+  node.type.name === 'rule' ||
+  (node.type.name === 'paragraph' && wordsOf(node) === '' && node.childCount === 0);
+
+/** A mark in brackets often stands after a space; a raised number does not. */
+function spaceBefore(doc: Node, from: number, to: number): number {
+  const bracketed = /^[[({]/.test(doc.textBetween(from, to).trim());
+  return bracketed && doc.textBetween(Math.max(0, from - 1), from) === ' ' ? from - 1 : from;
+}
+
+/** Takes a block away, and the list or quotation that would be left empty. */
+function takeAway(transform: Transform, from: number): void {
+  const $from = transform.doc.resolve(from);
+  let depth = $from.depth;
+  while (depth > 0 && $from.node(depth).childCount === 1) depth--;
+  const [start, end] =
+    depth === $from.depth
+      ? [from, from + ($from.nodeAfter?.nodeSize ?? 0)]
+      : [$from.before(depth + 1), $from.after(depth + 1)];
+  if (transform.doc.childCount === 1 && end - start === transform.doc.content.size)
+    transform.replaceWith(start, end, schema.node('paragraph'));
+  else transform.delete(start, end);
+}
+
+/** The paragraphs of a note from the block of a remark, without the sign of its mark and its ways back. */
+function remarkWords(block: Node, sign: string | undefined, backs: ReadonlySet<string>): Node[] {
+  const textblocks: Node[] = [];
+  if (block.isTextblock) textblocks.push(block);
+  else
+    block.descendants((node) => {
+      if (node.isTextblock) textblocks.push(node);
+      return !node.isTextblock;
+    });
+  const paragraphs = textblocks.map((textblock, index) => {
+    const kept = textblock.children.filter((child) => {
+      const mark = linkMark(child);
+      return (
+        !(mark && backs.has(mark.attrs.id as string)) &&
+        child.type.name !== 'note' &&
+        child.type.name !== 'anchor'
+      );
+    });
+    return trimmed(index === 0 ? withoutSign(kept, sign) : kept);
+  });
+  const filled = paragraphs.filter((content) => content.length > 0);
+  return (filled.length > 0 ? filled : [[]]).map((content) =>
+    schema.node('note_paragraph', null, Fragment.fromArray(content)),
+  );
+}
+
+function withoutSign(nodes: Node[], sign: string | undefined): Node[] {
+  const [first, ...more] = nodes;
+  const text = first?.text ?? '';
+  const leading = leadingSign(text);
+  if (!leading || leading.sign !== sign) return nodes;
+  return leading.length === text.length ? more : [first.cut(leading.length), ...more];
+}
+
+/** Without white space at both ends, and without the brackets that stood around a way back. */
+function trimmed(nodes: Node[]): Node[] {
+  const kept = [...nodes];
+  for (let first = kept[0]; first?.isText; first = kept[0]) {
+    const cut = /^\s*/.exec(first.text ?? '')?.[0].length ?? 0;
+    if (cut < (first.text?.length ?? 0)) {
+      kept[0] = first.cut(cut);
+      break;
+    }
+    kept.shift();
+  }
+  for (let last = kept.at(-1); last?.isText; last = kept.at(-1)) {
+    const text = (last.text ?? '').replace(/(?:\s|\(\s*\)|\[\s*\])+$/, '');
+    if (text !== '') {
+      kept[kept.length - 1] = last.cut(0, text.length);
+      break;
+    }
+    kept.pop();
+  }
+  return kept;
+}

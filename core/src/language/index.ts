@@ -1,0 +1,2 @@
+export { phrases } from './phrases.js';
+export type { Phrases } from './phrases.js';

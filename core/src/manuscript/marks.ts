@@ -1,0 +1,85 @@
+import type { MarkSpec } from 'prosemirror-model';
+import { faultInDestination, hrefOf, recognise, type Destination } from '../destination/index.js';
+import { parsed } from './carried.js';
+import { faultInLook, underlineOf, type LinkLook } from './look.js';
+
+/** A look of its own, for the page (`style`) and for the way through the clipboard (`data-look`). */
+function lookAttributes(look: LinkLook | null): Record<string, string> {
+  if (!look) return {};
+  return {
+    'data-look': JSON.stringify(look),
+    style: `--link-light: ${look.light}; --link-dark: ${look.dark}; text-decoration: ${underlineOf(look)}; font-weight: ${look.weight === 'strong' ? 650 : 'inherit'}`,
+  };
+}
+
+const simple = (tag: string, ...also: string[]): MarkSpec => ({
+  parseDOM: [tag, ...also].map((name) => ({ tag: name })),
+  toDOM: () => [tag, 0],
+});
+
+/** In order of rank: a mark earlier in this list encloses those after it. */
+export const marks: Record<string, MarkSpec> = {
+  link: {
+    attrs: {
+      id: { validate: 'string' },
+      destination: {},
+      hoverNote: { default: '', validate: 'string' },
+      /** Where it departs from the look of the book's links. */
+      look: { default: null as LinkLook | null },
+    },
+    inclusive: false,
+    parseDOM: [
+      {
+        tag: 'a[href]',
+        // A pasted link gets its id from the editor, which mints new ones for everything that is pasted.
+        getAttrs: (element: HTMLElement) => {
+          const known = parsed(element.getAttribute('data-destination'));
+          const recognition = recognise(element.getAttribute('href') ?? '');
+          const own = faultInDestination(known) === null ? (known as Destination) : null;
+          if (!own && !recognition.ok) return false;
+          const look = parsed(element.getAttribute('data-look'));
+          return {
+            id: element.getAttribute('data-link') ?? '',
+            destination: own ?? (recognition.ok && recognition.destination),
+            hoverNote: element.getAttribute('title') ?? '',
+            look: faultInLook(look) === null ? (look as LinkLook) : null,
+          };
+        },
+      },
+    ],
+    toDOM: (mark) => [
+      'a',
+      {
+        href: hrefOf(mark.attrs.destination as Destination),
+        'data-link': mark.attrs.id as string,
+        'data-destination': JSON.stringify(mark.attrs.destination),
+        ...(mark.attrs.hoverNote ? { title: mark.attrs.hoverNote as string } : {}),
+        ...lookAttributes(mark.attrs.look as LinkLook | null),
+      },
+      0,
+    ],
+  },
+  bookmark: {
+    attrs: { id: { validate: 'string' }, name: { default: '', validate: 'string' } },
+    inclusive: false,
+    excludes: '',
+    parseDOM: [
+      {
+        tag: 'span[data-bookmark]',
+        getAttrs: (element: HTMLElement) => ({ id: element.id, name: element.dataset.bookmark ?? '' }),
+      },
+    ],
+    toDOM: (mark) => ['span', { id: mark.attrs.id as string, 'data-bookmark': mark.attrs.name as string }, 0],
+  },
+  emphasis: simple('em', 'i'),
+  strong: simple('strong', 'b'),
+  code: simple('code'),
+  subscript: { ...simple('sub'), excludes: 'superscript' },
+  superscript: { ...simple('sup'), excludes: 'subscript' },
+  /** An address that the author refused to have as a link: it is left as words. */
+  unlinked: {
+    inclusive: false,
+    parseDOM: [{ tag: 'span[data-unlinked]' }],
+    toDOM: () => ['span', { 'data-unlinked': '' }, 0],
+  },
+};

@@ -1,0 +1,69 @@
+import type { PDFDocumentProxy } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import type { Landing } from './found-link.js';
+import type { PdfText } from './pdf-text.js';
+
+/** A piece of text as it stands on a page: its ends, its baseline and its size, in points from the lower left corner. */
+interface Piece {
+  text: string;
+  right: number;
+  baseline: number;
+  size: number;
+}
+
+/** How far a spot may be from the line of its words, in points. */
+const NEAR = 3;
+/** How much text is read at a spot, in UTF-16 units. */
+const LENGTH = 300;
+
+/** Where the destinations of a PDF lead, by what stands there: the words of the page itself, not what its maker says. */
+export class PdfSpots {
+  constructor(
+    readonly document: PDFDocumentProxy,
+    readonly text: PdfText,
+  ) {}
+
+  /** What stands where a destination leads, by its name or itself; `null` for one that leads to no page. */
+  async landingOf(dest: unknown): Promise<Landing | null> {
+    const explicit: unknown = typeof dest === 'string' ? await this.document.getDestination(dest) : dest;
+    if (!Array.isArray(explicit)) return null;
+    // `/XYZ left top zoom`, from the lower left corner (ISO 32000-1, 12.3.2.2).
+    const [reference, , left, top] = explicit as [{ num: number; gen: number }, unknown, number, number];
+    const number = (await this.document.getPageIndex(reference).catch(() => -1)) + 1;
+    return number === 0 ? null : textAt(await this.#piecesOn(number), Number(left), Number(top));
+  }
+
+  async #piecesOn(number: number): Promise<Piece[]> {
+    return (await this.text.on(number)).flatMap((item) => {
+      if (!('str' in item) || item.str === '') return [];
+      const [, , , size, left, baseline] = item.transform as number[];
+      return [{ text: item.str, right: left + item.width, baseline, size }];
+    });
+  }
+}
+
+/**
+ * The text from the line at a spot on, in the order of the page's content: the line whose top is nearest. Without a line
+ * there, there is no text.
+ */
+function textAt(pieces: readonly Piece[], left: number, top: number): Landing {
+  const isOnLine = ({ baseline, size }: Piece) =>
+    top >= baseline - size * 0.25 - NEAR && top <= baseline + size + NEAR;
+  let first = -1;
+  let nearest = Infinity;
+  pieces.forEach((piece, index) => {
+    const distance = Math.abs(top - piece.baseline - piece.size * 0.75);
+    if (distance >= nearest - 0.5 || !isOnLine(piece) || piece.right < left - 1) return;
+    first = index;
+    nearest = distance;
+  });
+  if (first < 0) return { text: '', within: 0 };
+  const { baseline } = pieces[first];
+  let text = '';
+  let within = 0;
+  for (const piece of pieces.slice(first)) {
+    text += piece.text;
+    if (Math.abs(piece.baseline - baseline) < 1) within = text.length;
+    if (text.length > LENGTH) break;
+  }
+  return { text, within };
+}
