@@ -11,7 +11,10 @@ import compression from 'compression';
 import type { Request, Response, NextFunction } from 'express';
 import { BooksController } from './books/books.controller.js';
 import { BooksService } from './books/books.service.js';
+import { OutlineController } from './books/outline.controller.js';
+import { OutlineService } from './books/outline.service.js';
 import { RepairsService } from './books/repairs.service.js';
+import { SnapshotsService } from './books/snapshots.service.js';
 import { BringInService } from './bring-in/bring-in.service.js';
 import { ChecksController } from './checks/checks.controller.js';
 import { TitlesController } from './checks/titles.controller.js';
@@ -59,6 +62,7 @@ class AppModule {
       controllers: [
         FactsController,
         BooksController,
+        OutlineController,
         ChecksController,
         TitlesController,
         PublishingController,
@@ -68,6 +72,8 @@ class AppModule {
         BooksService,
         ShelfService,
         RepairsService,
+        SnapshotsService,
+        OutlineService,
         BringInService,
         ChecksService,
         PublishingService,

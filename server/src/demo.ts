@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join, relative, resolve } from 'node:path';
 import { strToU8, zipSync, type Zippable } from 'fflate';
 import type { Destination } from '@vennet/core/destination';
+import { DEFAULT_STRUCTURE } from '@vennet/core/manuscript';
 import { BooksService } from './books/books.service.js';
 import { RepairsService } from './books/repairs.service.js';
 import { BringInService } from './bring-in/bring-in.service.js';
@@ -46,6 +47,7 @@ async function loadDemoBooks(app: Running['app']): Promise<void> {
   await books.change(lights, {
     title: 'Small Lights',
     subtitle: 'Walks to the minor lighthouses of the Orrin Sound',
+    structure: { ...DEFAULT_STRUCTURE, numbering: 'decimal' },
   });
   for (const { id, name } of await shelf.ofBook(lights)) if (FILES[name]) await shelf.change(id, FILES[name]);
   const lead = (from: string, href: string, destination: Destination) =>

@@ -1,5 +1,5 @@
 import type { BringInReport } from '@vennet/core/bring-in';
-import type { LinkLook } from '@vennet/core/manuscript';
+import type { LinkLook, Structure } from '@vennet/core/manuscript';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
 @Entity('books')
@@ -24,6 +24,10 @@ export class BookEntity {
 
   @Column({ type: 'json' })
   look: LinkLook;
+
+  /** How it counts, shows notes and leads back. */
+  @Column({ type: 'json' })
+  structure: Structure;
 
   /** Where readers get it. */
   @Column({ type: 'varchar', nullable: true })

@@ -14,6 +14,7 @@ import {
 } from '@nestjs/common';
 import { FileInterceptor } from '@nestjs/platform-express';
 import { ApiBody, ApiConsumes, ApiTags } from '@nestjs/swagger';
+import type { InsideFinding } from '@vennet/core/audit';
 import type { BringInReport } from '@vennet/core/bring-in';
 import type { Place } from '@vennet/core/manuscript';
 import type {
@@ -22,7 +23,6 @@ import type {
   LinkRow,
   Manuscript,
   RepairDone,
-  Snapshot,
   VersionedChapter,
 } from '@vennet/core/wire';
 import { BringInService } from '../bring-in/bring-in.service.js';
@@ -30,6 +30,7 @@ import { ChecksService } from '../checks/checks.service.js';
 import { withUpload } from '../edge/upload.js';
 import {
   BookChangesDto,
+  InsideRepairDto,
   MentionsDto,
   NewBookDto,
   NewChapterDto,
@@ -97,6 +98,12 @@ export class BooksController {
     return this.checks.links(id);
   }
 
+  /** What is found of places, notes, lists of contents and return links. */
+  @Get('books/:id/findings')
+  findings(@Param('id', ParseUUIDPipe) id: string): Promise<InsideFinding[]> {
+    return this.checks.findings(id);
+  }
+
   @Post('books/:id/chapters')
   addChapter(@Param('id', ParseUUIDPipe) id: string, @Body() body: NewChapterDto): Promise<VersionedChapter> {
     return this.books.addChapter(id, body);
@@ -113,6 +120,13 @@ export class BooksController {
     return this.repairs.repair(id, body);
   }
 
+  /** Repairs a place, a note, a list of contents or a return link. */
+  @Post('books/:id/inside-repairs')
+  @HttpCode(200)
+  repairInside(@Param('id', ParseUUIDPipe) id: string, @Body() body: InsideRepairDto): Promise<RepairDone> {
+    return this.repairs.repairInside(id, body);
+  }
+
   /** Makes links of mentions all over a book. */
   @Post('books/:id/mentions')
   @HttpCode(200)
@@ -123,19 +137,5 @@ export class BooksController {
   @Get('books/:id/places')
   places(@Param('id', ParseUUIDPipe) id: string): Promise<Place[]> {
     return this.books.places(id);
-  }
-
-  @Get('books/:id/snapshots')
-  snapshots(@Param('id', ParseUUIDPipe) id: string): Promise<Snapshot[]> {
-    return this.repairs.snapshots(id);
-  }
-
-  @Post('books/:id/snapshots/:snapshot/restore')
-  @HttpCode(200)
-  restore(
-    @Param('id', ParseUUIDPipe) id: string,
-    @Param('snapshot', ParseUUIDPipe) snapshot: string,
-  ): Promise<RepairDone> {
-    return this.repairs.restore(id, snapshot);
   }
 }

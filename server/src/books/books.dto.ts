@@ -1,7 +1,7 @@
+import { Type } from 'class-transformer';
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
 import type { Destination } from '@vennet/core/destination';
-import type { LinkLook } from '@vennet/core/manuscript';
-import { FORMATS, type Format } from '@vennet/core/publish';
+import { FORMATS, type Format, type LinkLook, type Matter, type Structure } from '@vennet/core/manuscript';
 import {
   ArrayMaxSize,
   IsArray,
@@ -14,9 +14,11 @@ import {
   Matches,
   MaxLength,
   Min,
+  ValidateNested,
 } from 'class-validator';
-import type { Repair } from '@vennet/core/repair';
-import type { MentionsRequest, RepairTarget } from '@vennet/core/wire';
+import type { SectionMove } from '@vennet/core/edits';
+import type { InsideRepair, Repair } from '@vennet/core/repair';
+import type { InsideRepairRequest, MentionsRequest, RepairTarget } from '@vennet/core/wire';
 
 const LANGUAGE = /^[a-z]{2,3}(?:-[A-Za-z0-9]{2,8})*$/;
 
@@ -78,6 +80,60 @@ export class BookChangesDto {
   @IsOptional()
   @IsObject()
   look?: LinkLook;
+
+  @ApiPropertyOptional({
+    description: 'How it counts, shows notes and leads back',
+    type: 'object',
+    additionalProperties: true,
+  })
+  @IsOptional()
+  @IsObject()
+  structure?: Structure;
+}
+
+/** Where a chapter stands in its book. */
+export class ChapterPlaceDto {
+  @ApiProperty()
+  @IsString()
+  id: string;
+
+  @ApiProperty({ enum: ['front', 'main', 'back'] })
+  @IsIn(['front', 'main', 'back'])
+  matter: Matter;
+}
+
+export class OutlineDto {
+  @ApiProperty({ description: 'Every chapter of the book, in its new order', type: [ChapterPlaceDto] })
+  @IsArray()
+  @ArrayMaxSize(5000)
+  @ValidateNested({ each: true })
+  @Type(() => ChapterPlaceDto)
+  chapters: ChapterPlaceDto[];
+}
+
+export class ChapterChangesDto {
+  @ApiProperty({ description: 'The forms in which the chapter is left out', enum: FORMATS, isArray: true })
+  @IsArray()
+  @IsIn(FORMATS, { each: true })
+  leftOutOf: Format[];
+}
+
+export class SectionMoveDto {
+  @ApiProperty({
+    description: '{ chapter, section }: the heading of the section',
+    type: 'object',
+    additionalProperties: true,
+  })
+  @IsObject()
+  from: SectionMove['from'];
+
+  @ApiProperty({
+    description: '{ chapter, before }: the heading before which it goes, or null for the end of the chapter',
+    type: 'object',
+    additionalProperties: true,
+  })
+  @IsObject()
+  to: SectionMove['to'];
 }
 
 export class SaveChapterDto {
@@ -123,6 +179,24 @@ export class RepairDto {
   })
   @IsObject()
   repair: Repair & { destination?: Destination };
+}
+
+export class InsideRepairDto {
+  @ApiProperty({
+    description: 'What is repaired: { id, chapter, at }',
+    type: 'object',
+    additionalProperties: true,
+  })
+  @IsObject()
+  target: InsideRepairRequest['target'];
+
+  @ApiProperty({
+    description: 'A repair as core/repair takes it',
+    type: 'object',
+    additionalProperties: true,
+  })
+  @IsObject()
+  repair: InsideRepair;
 }
 
 export class MentionsDto {

@@ -3,9 +3,11 @@ import { Injectable } from '@nestjs/common';
 import type { BringInReport, BroughtEnclosure } from '@vennet/core/bring-in';
 import {
   DEFAULT_LOOK,
+  DEFAULT_STRUCTURE,
   emptyChapter,
   faultInChapter,
   faultInLook,
+  faultInStructure,
   placesOf,
   readBook,
   readChapter,
@@ -66,9 +68,12 @@ export class BooksService {
 
   async start({ title, author = '', language = 'en' }: NewBookDto): Promise<string> {
     const doc = emptyChapter('');
-    const chapters = [{ id: mint(), title: 'Chapter 1', matter: 'main' as const, doc }];
+    const chapters = [{ id: mint(), title: 'Chapter 1', matter: 'main' as const, leftOutOf: [], doc }];
     return this.add(
-      { id: '', title, subtitle: '', author, language, description: '', look: DEFAULT_LOOK, chapters },
+      {
+        ...{ id: '', title, subtitle: '', author, language, description: '', chapters },
+        ...{ look: DEFAULT_LOOK, structure: DEFAULT_STRUCTURE },
+      },
       [],
       null,
     );
@@ -97,17 +102,17 @@ export class BooksService {
         ...{ createdBy: LOCAL_AUTHOR, createdAt: now, deletedAt: null },
       });
     }
-    const { title, subtitle, author, language, description, look } = book;
+    const { title, subtitle, author, language, description, look, structure } = book;
     await this.database.transaction(async (manager) => {
       const row: BookEntity = {
-        ...{ id, title, subtitle, author, language, description, look, report, address: null },
+        ...{ id, title, subtitle, author, language, description, look, structure, report, address: null },
         ...{ createdBy: LOCAL_AUTHOR, createdAt: now, updatedAt: now, deletedAt: null },
       };
       await manager.insert(BookEntity, row as object);
       if (rows.length > 0) await manager.insert(EnclosureEntity, rows);
       for (const [position, chapter] of book.chapters.entries())
         await manager.insert(ChapterEntity, {
-          ...{ id: chapter.id, bookId: id, position, matter: chapter.matter, version: 1 },
+          ...{ id: chapter.id, bookId: id, position, matter: chapter.matter, version: 1, leftOutOf: [] },
           ...columnsOf(chapter.doc, chapter.title),
         });
     });
@@ -119,11 +124,12 @@ export class BooksService {
     const chapters = await this.database
       .getRepository(ChapterEntity)
       .find({ where: { bookId: id }, order: { position: 'ASC' } });
-    const { title, subtitle, author, language, description, look, report, address } = book;
+    const { title, subtitle, author, language, description, look, structure, report, address } = book;
     return {
       ...{ id, title, subtitle, author, language, description, report, address },
       // A look that was stored before it had all its parts.
       look: { ...DEFAULT_LOOK, ...look },
+      structure: { ...DEFAULT_STRUCTURE, ...structure },
       chapters: chapters.map(asSent),
       files: (await this.enclosuresOf(id)).map(shelfFileOf),
       books: await this.#otherBooks(id, chapters),
@@ -150,27 +156,38 @@ export class BooksService {
 
   /** Every place of a book, in the order of the text. */
   async places(id: string): Promise<Place[]> {
-    await this.book(id);
+    const { language, structure } = await this.book(id);
     const chapters = await this.database
       .getRepository(ChapterEntity)
       .find({ where: { bookId: id }, order: { position: 'ASC' } });
-    return [...placesOf({ chapters: chapters.map((chapter) => readChapter(asSent(chapter))) }).values()];
+    return [
+      ...placesOf({
+        ...{ language, structure: { ...DEFAULT_STRUCTURE, ...structure } },
+        chapters: chapters.map((chapter) => readChapter(asSent(chapter))),
+      }).values(),
+    ];
   }
 
   async read(id: string): Promise<ReadBook> {
     return readBook(await this.manuscript(id));
   }
 
-  async change(id: string, { address, look, ...changes }: BookChangesDto): Promise<void> {
+  async change(id: string, { address, look, structure, ...changes }: BookChangesDto): Promise<void> {
     await this.book(id);
     const fault = look === undefined ? null : faultInLook(look);
     if (fault)
       throw new ProblemError(422, 'Refused look', `${fault}. Nothing was changed.`, { path: 'look' });
+    const wrong = structure === undefined ? null : faultInStructure(structure);
+    if (wrong)
+      throw new ProblemError(422, 'Refused structure', `${wrong}. Nothing was changed.`, {
+        path: 'structure',
+      });
     await this.database.getRepository(BookEntity).update(
       { id },
       {
         ...changes,
         ...(look === undefined ? {} : { look }),
+        ...(structure === undefined ? {} : { structure }),
         ...(address === undefined ? {} : { address: publicAddress(address) }),
         updatedAt: new Date(),
       },
@@ -199,11 +216,7 @@ export class BooksService {
       const words = title.trim() || `Chapter ${all.length + 1}`;
       const matter = all[at - 1]?.matter ?? 'main';
       const chapter = {
-        id: mint(),
-        bookId,
-        position,
-        matter,
-        version: 1,
+        ...{ id: mint(), bookId, position, matter, version: 1, leftOutOf: [] },
         ...columnsOf(emptyChapter(title.trim()), words),
       };
       await manager.insert(ChapterEntity, chapter);

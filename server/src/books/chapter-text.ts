@@ -7,7 +7,7 @@ import { ChapterEntity } from './chapter.entity.js';
 
 /** The columns that follow from a chapter's text, which must fit the schema. */
 export function columnsOf(doc: unknown, otherwise: string) {
-  const read = readChapter({ id: '', title: '', matter: 'main', doc }).doc;
+  const read = readChapter({ id: '', title: '', matter: 'main', leftOutOf: [], doc }).doc;
   return {
     title: titleOf(read, otherwise).slice(0, 300),
     doc: JSON.stringify(doc),
@@ -33,6 +33,6 @@ export async function storeText(
 }
 
 /** A chapter as it travels to the interface. */
-export function asSent({ id, title, matter, doc, version }: ChapterEntity): VersionedChapter {
-  return { id, title, matter, version, doc: JSON.parse(doc) as unknown };
+export function asSent({ id, title, matter, leftOutOf, doc, version }: ChapterEntity): VersionedChapter {
+  return { id, title, matter, leftOutOf, version, doc: JSON.parse(doc) as unknown };
 }

@@ -1,4 +1,4 @@
-import type { Matter } from '@vennet/core/manuscript';
+import type { Format, Matter } from '@vennet/core/manuscript';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
 @Entity('chapters')
@@ -17,6 +17,10 @@ export class ChapterEntity {
 
   @Column({ type: 'varchar' })
   title: string;
+
+  /** The forms of publishing in which it is left out. */
+  @Column({ type: 'json', name: 'left_out_of' })
+  leftOutOf: Format[];
 
   /** The chapter's JSON, as text: it is only read and written whole. */
   @Column({ type: 'longtext' })

@@ -1,34 +1,44 @@
-import { randomUUID } from 'node:crypto';
-import { promisify } from 'node:util';
-import { gunzip, gzip } from 'node:zlib';
 import { Injectable } from '@nestjs/common';
 import { faultInDestination } from '@vennet/core/destination';
-import { faultInLook, readBook, type ReadBook } from '@vennet/core/manuscript';
-import { linkMentions, repairBook, type BookRepair, type Repair } from '@vennet/core/repair';
+import { handMadeNotes, makeNotes } from '@vennet/core/edits';
+import {
+  DEFAULT_STRUCTURE,
+  faultInChapter,
+  faultInLook,
+  readBook,
+  type ReadBook,
+} from '@vennet/core/manuscript';
+import {
+  applyInsideRepair,
+  linkMentions,
+  repairBook,
+  type BookRepair,
+  type InsideRepair,
+  type Repair,
+} from '@vennet/core/repair';
 import { Transform } from 'prosemirror-transform';
 import type {
+  InsideRepairRequest,
   MentionsRequest,
   RepairDone,
   RepairRequest,
   RepairTarget,
-  Snapshot,
-  VersionedChapter,
 } from '@vennet/core/wire';
-import { DataSource, type EntityManager } from 'typeorm';
-import { LOCAL_AUTHOR } from '../edge/author.js';
-import { notFound, ProblemError } from '../edge/problem.js';
+import { DataSource } from 'typeorm';
+import { ProblemError } from '../edge/problem.js';
 import { BooksService } from './books.service.js';
 import { ChapterEntity } from './chapter.entity.js';
 import { asSent, storeText } from './chapter-text.js';
 import { mint } from './mint.js';
-import { SnapshotEntity } from './snapshot.entity.js';
+import { lockedChapters, SnapshotsService } from './snapshots.service.js';
 
-/** Changes to links all over a book, and the snapshots by which they are taken back. */
+/** Changes to links all over a book. Each leaves a snapshot by which it is taken back. */
 @Injectable()
 export class RepairsService {
   constructor(
     private readonly database: DataSource,
     private readonly books: BooksService,
+    private readonly snapshots: SnapshotsService,
   ) {}
 
   /** Repairs links all over a book in one transaction; the book as it was stays as a snapshot. */
@@ -37,7 +47,13 @@ export class RepairsService {
     const isMeant = meantBy(target);
     return this.#changeAll(
       bookId,
-      (book) => repairBook(book, (link) => (isMeant(link) ? repair : null)),
+      (book) =>
+        repair.type === 'make-note'
+          ? makeNotes(
+              book,
+              handMadeNotes(book).filter(({ mark }) => isMeant(mark)),
+            )
+          : repairBook(book, (link) => (isMeant(link) ? repair : null)),
       (changed) => reasonOf(repair, changed),
     );
   }
@@ -66,89 +82,54 @@ export class RepairsService {
     );
   }
 
+  /** Repairs a place, a note, a list of contents or a return link; the book as it was stays as a snapshot. */
+  async repairInside(bookId: string, { target, repair }: InsideRepairRequest): Promise<RepairDone> {
+    if (typeof target.id !== 'string' || !INSIDE_REPAIRS.includes(repair.type))
+      throw new ProblemError(422, 'Unknown repair', 'Say what is repaired, and how. Nothing was changed.');
+    return this.#changeAll(
+      bookId,
+      (book) => {
+        const chapter = book.chapters.find(({ id }) => id === target.chapter);
+        if (!chapter) return { chapters: [], changed: 0 };
+        const transform = new Transform(chapter.doc);
+        applyInsideRepair(transform, target, repair, mint);
+        return transform.docChanged
+          ? { chapters: [{ id: chapter.id, doc: transform.doc }], changed: 1 }
+          : { chapters: [], changed: 0 };
+      },
+      () => 'Before a repair inside the book',
+    );
+  }
+
   async #changeAll(
     bookId: string,
-    change: (book: ReadBook) => BookRepair,
+    change: (book: ReadBook) => BookRepair & { emptied?: string[] },
     reason: (changed: number) => string,
   ): Promise<RepairDone> {
     return this.database.transaction(async (manager) => {
-      const chapters = await manager.find(ChapterEntity, {
-        where: { bookId },
-        order: { position: 'ASC' },
-        lock: { mode: 'pessimistic_write' },
-      });
-      const result = change(readBook({ ...(await this.books.book(bookId)), chapters: chapters.map(asSent) }));
-      const snapshot = await this.#snapshot(manager, bookId, chapters, reason(result.changed));
+      const chapters = await lockedChapters(manager, bookId);
+      const { structure, ...book } = await this.books.book(bookId);
+      const result = change(
+        readBook({
+          ...{ ...book, structure: { ...DEFAULT_STRUCTURE, ...structure } },
+          chapters: chapters.map(asSent),
+        }),
+      );
+      const snapshot = await this.snapshots.keep(manager, bookId, chapters, reason(result.changed));
+      for (const id of result.emptied ?? []) await manager.delete(ChapterEntity, { id });
       for (const { id, doc } of result.chapters) {
+        const json: unknown = doc.toJSON();
+        const fault = faultInChapter(json);
+        if (fault)
+          throw new ProblemError(
+            422,
+            'Refused change',
+            `At ${fault.path}: ${fault.message}. Nothing was changed.`,
+          );
         const stored = chapters.find((chapter) => chapter.id === id);
-        if (stored) await storeText(manager, stored, doc.toJSON());
+        if (stored) await storeText(manager, stored, json);
       }
       return { changed: result.changed, snapshot };
-    });
-  }
-
-  /** Keeps the text of a book as it is now. */
-  async snapshot(bookId: string, reason: string): Promise<string> {
-    const chapters = await this.database
-      .getRepository(ChapterEntity)
-      .find({ where: { bookId }, order: { position: 'ASC' } });
-    return this.#snapshot(this.database.manager, bookId, chapters, reason);
-  }
-
-  async #snapshot(
-    manager: EntityManager,
-    bookId: string,
-    chapters: ChapterEntity[],
-    reason: string,
-  ): Promise<string> {
-    const id = randomUUID();
-    const content = await promisify(gzip)(JSON.stringify(chapters.map(asSent)));
-    await manager.insert(SnapshotEntity, {
-      id,
-      bookId,
-      reason,
-      content,
-      createdBy: LOCAL_AUTHOR,
-      createdAt: new Date(),
-    });
-    return id;
-  }
-
-  async snapshots(bookId: string): Promise<Snapshot[]> {
-    const rows = await this.database
-      .getRepository(SnapshotEntity)
-      .find({ where: { bookId }, order: { createdAt: 'DESC' }, take: 50 });
-    return rows.map(({ id, reason, createdAt }) => ({ id, reason, createdAt: createdAt.toISOString() }));
-  }
-
-  /** Takes a book back to a snapshot. What it was until now becomes a snapshot too, so this can be undone. */
-  async restore(bookId: string, snapshotId: string): Promise<RepairDone> {
-    const kept = await this.database.getRepository(SnapshotEntity).findOne({
-      where: { id: snapshotId, bookId },
-      select: { id: true, content: true, reason: true },
-    });
-    if (!kept) throw notFound('snapshot');
-    const old = JSON.parse((await promisify(gunzip)(kept.content)).toString()) as VersionedChapter[];
-    return this.database.transaction(async (manager) => {
-      const chapters = await manager.find(ChapterEntity, {
-        where: { bookId },
-        order: { position: 'ASC' },
-        lock: { mode: 'pessimistic_write' },
-      });
-      const snapshot = await this.#snapshot(
-        manager,
-        bookId,
-        chapters,
-        'Before going back to an earlier text',
-      );
-      let changed = 0;
-      for (const { id, doc } of old) {
-        const stored = chapters.find((chapter) => chapter.id === id);
-        if (!stored || stored.doc === JSON.stringify(doc)) continue;
-        await storeText(manager, stored, doc);
-        changed += 1;
-      }
-      return { changed, snapshot };
     });
   }
 }
@@ -163,7 +144,7 @@ function refuseFaulty(target: RepairTarget, repair: Repair): void {
   const meant = 'href' in target ? typeof target.href === 'string' : Array.isArray(target.links);
   if (!meant)
     throw new ProblemError(422, 'Unknown target', 'Say which links are meant: by { href } or by { links }.');
-  if (!['destination', 'text', 'hover-note', 'look', 'trim', 'unlink'].includes(repair.type))
+  if (!(repair.type in REASONS))
     throw new ProblemError(422, 'Unknown repair', `There is no repair of the type “${String(repair.type)}”.`);
   const fault = repair.type === 'destination' ? faultInDestination(repair.destination) : null;
   if (fault)
@@ -179,15 +160,26 @@ function refuseFaulty(target: RepairTarget, repair: Repair): void {
     });
 }
 
-function reasonOf(repair: Repair, count: number): string {
-  const links = count === 1 ? 'one link' : `${count} links`;
-  const words: Record<Repair['type'], string> = {
-    destination: `Before ${links} got another destination`,
-    text: `Before ${links} got other words`,
-    'hover-note': `Before ${links} got another hover note`,
-    look: `Before ${links} got another look`,
-    trim: `Before the ends of ${links} were trimmed`,
-    unlink: `Before ${links} became plain words`,
-  };
-  return words[repair.type];
-}
+const INSIDE_REPAIRS: readonly InsideRepair['type'][] = [
+  'remove-bookmark',
+  'rename-bookmark',
+  'new-id',
+  'remove-note',
+  'depth',
+  'whole-book',
+  'return-to',
+  'remove-block',
+];
+
+const REASONS: Record<Repair['type'], (links: string) => string> = {
+  destination: (links) => `Before ${links} got another destination`,
+  text: (links) => `Before ${links} got other words`,
+  'hover-note': (links) => `Before ${links} got another hover note`,
+  look: (links) => `Before ${links} got another look`,
+  trim: (links) => `Before the ends of ${links} were trimmed`,
+  unlink: (links) => `Before ${links} became plain words`,
+  'make-note': (links) => `Before ${links} became marks of real notes`,
+};
+
+const reasonOf = (repair: Repair, count: number): string =>
+  REASONS[repair.type](count === 1 ? 'one link' : `${count} links`);

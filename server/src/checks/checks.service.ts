@@ -1,6 +1,6 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { Injectable, type OnApplicationBootstrap } from '@nestjs/common';
-import { audit, auditContext } from '@vennet/core/audit';
+import { auditBook, type InsideFinding } from '@vennet/core/audit';
 import { linksOf, readBook } from '@vennet/core/manuscript';
 import { editionOf, hrefIn } from '@vennet/core/publish';
 import { askedAddress, verdictInside, verdictOf, type Answer, type VerdictName } from '@vennet/core/reach';
@@ -212,11 +212,12 @@ export class ChecksService implements OnApplicationBootstrap {
   async links(bookId: string): Promise<LinkRow[]> {
     const manuscript = await this.books.manuscript(bookId);
     const surroundings = surroundingsOf(manuscript);
-    const edition = editionOf(readBook(manuscript), [], 'web', surroundings);
-    const { links, places } = edition;
-    const findings = audit(links, auditContext(manuscript.language, links, surroundings));
+    const book = readBook(manuscript);
+    const { links, findings, map } = auditBook(book, surroundings);
+    const whole = { ...book, chapters: book.chapters.map((chapter) => ({ ...chapter, leftOutOf: [] })) };
+    const edition = editionOf(whole, [], 'web', surroundings);
     const verdicts = new Map((await this.verdicts(bookId)).map(({ href, verdict }) => [href, verdict]));
-    const inside = { ...surroundings, isPlace: (place: string) => places.has(place) };
+    const inside = { ...surroundings, isPlace: (place: string) => map.places.has(place) };
     return links.map(({ id, kind, href, text, chapter, destination }) => ({
       ...{ id, kind, text, chapter },
       href: hrefIn(edition, { destination }) ?? href,
@@ -226,6 +227,12 @@ export class ChecksService implements OnApplicationBootstrap {
         'unchecked',
       findings: (findings.get(id) ?? []).map(({ rule, severity, message }) => ({ rule, severity, message })),
     }));
+  }
+
+  /** What is found of a book's places, notes, lists of contents and return links. */
+  async findings(bookId: string): Promise<InsideFinding[]> {
+    const manuscript = await this.books.manuscript(bookId);
+    return auditBook(readBook(manuscript), surroundingsOf(manuscript)).inside;
   }
 }
 

@@ -1,4 +1,4 @@
-import type { Format } from '@vennet/core/publish';
+import type { Format } from '@vennet/core/manuscript';
 import type { Proof } from '@vennet/core/readback';
 import type { JobState } from '@vennet/core/wire';
 import { Column, Entity, PrimaryColumn } from 'typeorm';

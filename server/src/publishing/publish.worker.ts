@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { parentPort, workerData } from 'node:worker_threads';
-import { readBook } from '@vennet/core/manuscript';
+import { readBook, type Format } from '@vennet/core/manuscript';
 import {
+  computedLinks,
   editionOf,
   expectedLinks,
   filesBeside,
@@ -9,13 +10,20 @@ import {
   makeWebPage,
   PICTURE_EXTENSIONS,
   type Edition,
-  type Format,
+  withPages,
 } from '@vennet/core/publish';
-import { linksInEpub, linksInPdf, linksInWebPage, prove, type Proof } from '@vennet/core/readback';
+import {
+  linksInEpub,
+  linksInPdf,
+  linksInWebPage,
+  prove,
+  type FoundLink,
+  type Proof,
+} from '@vennet/core/readback';
 import { surroundingsOf, type Manuscript } from '@vennet/core/wire';
 import type { WorkerSays } from '../jobs/in-worker.js';
-import { annotate } from '../typesetting/annotate.js';
-import { TypesettingError, typesetPdf } from '../typesetting/typeset.js';
+import { finishPdf } from '../typesetting/finish.js';
+import { setPages, TypesettingError } from '../typesetting/typeset.js';
 
 export interface PublishInput {
   format: Format;
@@ -77,7 +85,7 @@ function epub(edition: Edition): Omit<Published, 'beside'> {
   progress('Writing the chapters');
   const bytes = makeEpub(edition, { modified: input.modified });
   progress('Reading the file back');
-  return { bytes, proof: prove(expectedLinks(edition), linksInEpub(bytes)), notes: [] };
+  return { bytes, proof: proofOf(edition, linksInEpub(bytes)), notes: [] };
 }
 
 function web(edition: Edition): Omit<Published, 'beside'> {
@@ -85,20 +93,23 @@ function web(edition: Edition): Omit<Published, 'beside'> {
   const bytes = makeWebPage(edition);
   progress('Reading the file back');
   const paths = new Set(filesBeside(edition).map(([path]) => path));
-  return { bytes, proof: prove(expectedLinks(edition), linksInWebPage(bytes, paths)), notes: [] };
+  return { bytes, proof: proofOf(edition, linksInWebPage(bytes, paths)), notes: [] };
 }
 
 async function pdf(edition: Edition): Promise<Omit<Published, 'beside'>> {
   progress('Setting the pages');
-  const { bytes: set, places, notes } = typesetPdf(edition);
+  const set = setPages(edition);
+  const numbers = new Map(set.places.map(({ id, number }) => [id, String(number)]));
+  const withNumbers = withPages(edition, (place) => numbers.get(place) ?? '');
+  const { bytes: plain, notes } = set.write();
   progress('Writing what is said of the links');
-  const bytes = await annotate(set, edition);
-  const back = await linksInPdf(bytes.slice(), places, (done, total) =>
+  const bytes = await finishPdf(plain, withNumbers, set.places);
+  const { links } = await linksInPdf(bytes.slice(), (done, total) =>
     progress('Reading the file back', done, total),
   );
-  const expected = expectedLinks(edition).map((link) => {
-    const same = back.samePlace.get(link.href.slice(1));
-    return link.href.startsWith('#') && same ? { ...link, href: `#${same}` } : link;
-  });
-  return { bytes, proof: prove(expected, back.links), notes };
+  return { bytes, proof: proofOf(withNumbers, links), notes };
+}
+
+function proofOf(edition: Edition, found: FoundLink[]): Proof {
+  return prove(expectedLinks(edition), found, computedLinks(edition));
 }

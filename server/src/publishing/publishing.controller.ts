@@ -29,6 +29,12 @@ export class PublishingController {
     return this.publishing.previews(id);
   }
 
+  /** On which page of a PDF each place of the book would stand, as pairs of place and page number. */
+  @Get('books/:id/pages')
+  pages(@Param('id', ParseUUIDPipe) id: string): Promise<[string, string][]> {
+    return this.publishing.pages(id);
+  }
+
   @Get('exports/:id')
   one(@Param('id', ParseUUIDPipe) id: string): Promise<ExportJob> {
     return this.publishing.one(id);

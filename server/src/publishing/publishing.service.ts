@@ -1,13 +1,13 @@
-import { randomUUID } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { mkdir, rename, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Injectable, type OnApplicationBootstrap } from '@nestjs/common';
-import { readBook } from '@vennet/core/manuscript';
-import { editionOf, FORMATS, lossesIn, type Format } from '@vennet/core/publish';
+import { FORMATS, readBook, type Format } from '@vennet/core/manuscript';
+import { editionOf, lossesIn } from '@vennet/core/publish';
 import { surroundingsOf, type ExportJob, type FormPreview } from '@vennet/core/wire';
 import { DataSource, In, type Repository } from 'typeorm';
 import { BooksService } from '../books/books.service.js';
-import { RepairsService } from '../books/repairs.service.js';
+import { SnapshotsService } from '../books/snapshots.service.js';
 import { LOCAL_AUTHOR } from '../edge/author.js';
 import { notFound, ProblemError } from '../edge/problem.js';
 import { EnclosureStore } from '../enclosures/enclosure-store.js';
@@ -35,11 +35,13 @@ export class PublishingService implements OnApplicationBootstrap {
   readonly #exports: Repository<ExportEntity>;
   /** What is being done, for exports that run now. */
   readonly #progress = new Map<string, PublishProgress>();
+  /** The pages of books as they were last set, with the version of the book that they are of. */
+  readonly #pages = new Map<string, { version: string; pages: Promise<[string, string][]> }>();
 
   constructor(
     database: DataSource,
     private readonly books: BooksService,
-    private readonly repairs: RepairsService,
+    private readonly snapshots: SnapshotsService,
     private readonly store: EnclosureStore,
     private readonly queue: JobQueue,
     private readonly directory: ExportDirectory,
@@ -62,7 +64,7 @@ export class PublishingService implements OnApplicationBootstrap {
         'This file is being made. Wait for it, or stop it first.',
       );
     const id = randomUUID();
-    await this.repairs.snapshot(bookId, `Published as ${WORDS[format]}`);
+    await this.snapshots.keepNow(bookId, `Published as ${WORDS[format]}`);
     await this.#exports.insert({
       ...{
         id,
@@ -127,18 +129,40 @@ export class PublishingService implements OnApplicationBootstrap {
   }
 
   async #make({ id, bookId, format }: ExportEntity, signal: AbortSignal): Promise<Published> {
-    const book = await this.books.manuscript(bookId);
-    const enclosures = (await this.books.enclosuresOf(bookId)).map(
-      ({ id: enclosure, name, type, sha256 }) => ({
-        ...{ id: enclosure, name, type },
-        path: this.store.pathOf(sha256),
-      }),
-    );
-    const input: PublishInput = { format, book, enclosures, modified: new Date() };
+    const input: PublishInput = { format, ...(await this.#inputOf(bookId)), modified: new Date() };
     return inWorker<PublishProgress, Published>(new URL('./publish.worker.js', import.meta.url), input, {
       signal,
       progress: (progress) => this.#progress.set(id, progress),
     });
+  }
+
+  async #inputOf(bookId: string): Promise<Pick<PublishInput, 'book' | 'enclosures'>> {
+    const book = await this.books.manuscript(bookId);
+    const enclosures = (await this.books.enclosuresOf(bookId)).map(({ id, name, type, sha256 }) => ({
+      ...{ id, name, type, path: this.store.pathOf(sha256) },
+    }));
+    return { book, enclosures };
+  }
+
+  /**
+   * The number of the page on which each place of a book would stand in a PDF, as pairs of place and number. Pages are set
+   * once for each version of the book. None while the book can't be set.
+   */
+  async pages(bookId: string): Promise<[string, string][]> {
+    const input = await this.#inputOf(bookId);
+    const version = createHash('sha256').update(JSON.stringify(input)).digest('hex');
+    const known = this.#pages.get(bookId);
+    if (known?.version === version) return known.pages;
+    const pages = inWorker<never, [string, string][]>(
+      new URL('./pages.worker.js', import.meta.url),
+      input,
+    ).catch((error: unknown) => {
+      if (error instanceof WorkerRefusal) return [];
+      this.#pages.delete(bookId);
+      throw error;
+    });
+    this.#pages.set(bookId, { version, pages });
+    return pages;
   }
 
   /** Files are named by their hash, so that a bundle holds what was there when the file was made. */

@@ -11,9 +11,9 @@
 #set heading(bookmarked: true)
 #show heading: set text(hyphenate: false)
 #show heading: set par(justify: false)
-#show heading.where(level: 1): it => { pagebreak(weak: true); v(18mm, weak: false); text(size: 20pt, weight: "regular", it); v(7mm) }
-#show heading.where(level: 2): it => { v(4mm, weak: true); text(size: 13.5pt, it); v(1.5mm) }
-#show heading.where(level: 3): it => { v(3mm, weak: true); text(size: 11.5pt, it); v(1mm) }
+#show heading.where(level: 1): it => { v(18mm, weak: false); text(size: 20pt, weight: "regular", it); v(7mm) }
+#show heading.where(level: 2): it => { v(8mm, weak: true); text(size: 13.5pt, it); v(1.5mm) }
+#show heading.where(level: 3): it => { v(6mm, weak: true); text(size: 11.5pt, it); v(1mm) }
 #set quote(block: true)
 #set list(indent: 2mm, spacing: 0.7em)
 #set enum(indent: 2mm, spacing: 0.7em)
@@ -32,12 +32,18 @@
   else { painted }
 }
 
-#let spot(id) = if id != none [#metadata(id)#label(id)]
+// A place in the text. `rise` is how far the top of its line lies above the spot: a spot in a line stands on its baseline.
+#let spot(id, rise: 8pt) = if id != none [#metadata((place: id, rise: rise / 1pt))#label(id)]
+// Keeps a spot at the start of a heading or caption in its line; it would stand above it otherwise.
+#let in-line = h(0pt)
+// A link to a place is written as an address of its own, which is turned into the name of the place afterwards.
+#let to-place(id, body) = link("place:" + id, body)
 #let leads(node, body) = {
   if "url" in node { link(node.url, body) }
-  else if "place" in node { link(label(node.place), body) }
+  else if "place" in node { to-place(node.place, body) }
   else { body }
 }
+#let page-of(place) = context { let found = query(label(place)); if found.len() > 0 { str(counter(page).at(found.first().location()).first()) } }
 
 #let picture(node, height: auto, width: auto) = {
   if node.src == none { emph(node.alt) }
@@ -45,7 +51,8 @@
   else { image(node.src, alt: node.alt, height: height, width: width) }
 }
 
-#let inline(nodes) = {
+#let inline(nodes, rise: 8pt) = {
+  let inline = inline.with(rise: rise)
   for node in nodes {
     if type(node) == str { node }
     else if node.t == "em" { emph(inline(node.c)) }
@@ -54,10 +61,28 @@
     else if node.t == "sub" { sub(inline(node.c)) }
     else if node.t == "sup" { super(inline(node.c)) }
     else if node.t == "br" { linebreak() }
-    else if node.t == "anchor" { spot(node.id) }
+    else if node.t == "anchor" { spot(node.id, rise: rise) }
     else if node.t == "link" { leads(node, linked(inline(node.c), node.look)) }
-    else if node.t == "picture" { spot(node.at("id", default: none)); box(picture(node, height: 1.2em)) }
+    else if node.t == "page" { page-of(node.place) }
+    else if node.t == "picture" { spot(node.at("id", default: none), rise: rise); box(picture(node, height: 1.2em)) }
+    else if node.t == "mark" { super(to-place(node.place, node.number)) }
+    else if node.t == "note" { [#footnote(numbering: (..) => node.number, inline((node.remark,), rise: 7pt))#label("note:" + node.place + ":" + node.back)] }
+    else if node.t == "remark" {
+      for (index, words) in node.paragraphs.enumerate() {
+        if index > 0 { parbreak() }
+        inline(words)
+      }
+      for back in node.backs { [ ]; to-place(back.place, linked(inline(back.c), none)) }
+    }
   }
+}
+
+// The mark of a real footnote and the number at its foot lead to each other's exact places.
+#let note-parts(it) = str(it.label).split(":").slice(1)
+#show footnote: it => super(to-place(note-parts(it).first(), numbering(it.numbering, 0)))
+#show footnote.entry: it => {
+  set par(leading: 0.55em, spacing: 0.6em)
+  [#super(to-place(note-parts(it.note).last(), numbering(it.note.numbering, 0))) #it.note.body]
 }
 
 // Runs of spaces and line breaks stay as they are written.
@@ -91,8 +116,10 @@
   }
 }
 
+#let spots(ids, rise: 8pt) = for id in ids { spot(id, rise: rise) }
+
 #let figure-of(node) = {
-  let shown = if node.src == none { leads(node, picture(node)) } else {
+  let shown = if node.src == none { spots(node.ids); leads(node, picture(node)) } else {
     layout(size => {
       let natural = measure(image(node.src))
       let ratio = natural.width / natural.height
@@ -100,35 +127,52 @@
       let width = calc.min(size.width, wanted, 150mm * ratio)
       let height = width / ratio
       // One box for picture and areas, so that both move together.
-      box(width: width, height: height, { leads(node, picture(node, width: width, height: height)); areas-of(node, width, height) })
+      box(width: width, height: height, { place(top + left, spots(node.ids, rise: 0pt)); leads(node, picture(node, width: width, height: height)); areas-of(node, width, height) })
     })
   }
   if node.caption.len() == 0 { align(center, shown) }
-  else { figure(shown, caption: inline(node.caption), kind: "picture", supplement: none, numbering: none) }
+  else { figure(shown, caption: in-line + inline(node.caption, rise: 7pt), kind: "picture", supplement: none, numbering: none) }
+}
+
+#let HEAD-RISE = (15pt, 10pt, 9pt)
+
+// A computed list of contents: its lines lead to headings and say their pages.
+#let contents-of(node) = {
+  for (index, line) in node.lines.enumerate() {
+    par(hanging-indent: 4mm, justify: false, {
+      if index == 0 { spots(node.ids) }
+      h(4mm * (line.depth - 1))
+      to-place(line.place, linked(line.words, none))
+      h(2mm)
+      box(width: 1fr, pdf.artifact(repeat(gap: 1mm)[.]))
+      h(2mm)
+      page-of(line.place)
+    })
+  }
 }
 
 #let blocks(nodes) = {
   for node in nodes {
-    let id = node.at("id", default: none)
     if node.t == "h" {
-      let made = heading(level: node.level, supplement: node.words, inline(node.c))
-      if id == none { made } else [#made#label(id)]
-    } else if node.t == "p" { par(spot(id) + inline(node.c)) }
-    else {
-      spot(id)
-      if node.t == "quote" { quote(blocks(node.c)) }
-      else if node.t == "ul" { list(..node.c.map(item => spot(item.at("id", default: none)) + blocks(item.c))) }
-      else if node.t == "ol" { enum(start: node.start, ..node.c.map(item => spot(item.at("id", default: none)) + blocks(item.c))) }
-      else if node.t == "code" { block(inset: (left: 3mm), par(justify: false, text(font: "DejaVu Sans Mono", size: 8pt, hyphenate: false, preformatted(node.c)))) }
-      else if node.t == "rule" { align(center, pdf.artifact(line(length: 25%, stroke: 0.5pt))) }
-      else if node.t == "figure" { figure-of(node) }
-      else if node.t == "table" {
-        let cell(it) = table.cell(x: it.x, y: it.y, colspan: it.colspan, rowspan: it.rowspan, if it.strong { strong(blocks(it.c)) } else { blocks(it.c) })
-        let head = if node.header { (table.header(..node.cells.filter(it => it.y == 0).map(cell)),) } else { () }
-        let body = node.cells.filter(it => not node.header or it.y > 0).map(cell)
-        let made = table(columns: (1fr,) * node.columns, ..head, ..body)
-        if node.caption.len() == 0 { made } else { figure(made, caption: figure.caption(position: top, inline(node.caption)), supplement: none, numbering: none) }
-      }
+      if node.level == 1 { pagebreak(weak: true) }
+      heading(level: node.level, supplement: node.words, in-line + inline(node.c, rise: HEAD-RISE.at(calc.min(node.level, 3) - 1)))
+    } else if node.t == "p" { par(inline(node.c)) }
+    else if node.t == "quote" { quote(blocks(node.c)) }
+    else if node.t == "ul" { list(..node.c.map(item => blocks(item.c))) }
+    else if node.t == "ol" { enum(start: node.start, ..node.c.map(item => blocks(item.c))) }
+    else if node.t == "code" { block(inset: (left: 3mm), par(justify: false, text(font: "DejaVu Sans Mono", size: 8pt, hyphenate: false, preformatted(node.c)))) }
+    else if node.t == "rule" { align(center, { spots(node.ids, rise: 0pt); pdf.artifact(line(length: 25%, stroke: 0.5pt)) }) }
+    else if node.t == "figure" { figure-of(node) }
+    else if node.t == "contents" { contents-of(node) }
+    else if node.t == "notes" {
+      set text(size: 9.5pt)
+      for item in node.items { par(hanging-indent: 6mm, [#box(width: 6mm, item.number)#inline((item.remark,), rise: 7pt)]) }
+    } else if node.t == "table" {
+      let cell(it) = table.cell(x: it.x, y: it.y, colspan: it.colspan, rowspan: it.rowspan, if it.strong { strong(blocks(it.c)) } else { blocks(it.c) })
+      let head = if node.header { (table.header(..node.cells.filter(it => it.y == 0).map(cell)),) } else { () }
+      let body = node.cells.filter(it => not node.header or it.y > 0).map(cell)
+      let made = table(columns: (1fr,) * node.columns, ..head, ..body)
+      if node.caption.len() == 0 { made } else { figure(made, caption: figure.caption(position: top, in-line + inline(node.caption, rise: 7pt)), supplement: none, numbering: none) }
     }
   }
 }
@@ -138,7 +182,7 @@
   #v(1fr)
   #align(center)[
     #set par(justify: false)
-    #{ show title: set text(size: 28pt, weight: "regular", hyphenate: false); title() }
+    #{ show title: set text(size: 28pt, weight: "regular", hyphenate: false); title({ in-line; spot(book.contents.top, rise: 21pt); book.title }) }
     #if book.subtitle != "" { v(3mm); text(size: 13pt, book.subtitle) }
     #if book.author != "" { v(12mm); text(size: 12pt, book.author) }
   ]
@@ -151,7 +195,7 @@
   show outline.entry.where(level: 1): set block(above: 1.1em)
   // Entries show the words of the heading alone: links and places in it stand in the text only.
   show outline.entry: it => link(it.element.location(), it.indented(none, it.element.supplement + h(2mm) + box(width: 1fr, it.fill) + h(2mm) + it.page()))
-  outline(title: sys.inputs.contents, depth: 2)
+  outline(title: { in-line; spot(book.contents.id, rise: 12pt); book.contents.title }, depth: 2)
 }
 
 #set page(numbering: "1", footer: context align(center, text(size: 9pt, counter(page).display())))
@@ -162,11 +206,13 @@
     // The outline needs an entry; the page shows none, as the book has none.
     [#{ show heading: none; heading(level: 1, supplement: chapter.title, chapter.title) }]
   }
-  spot(if chapter.id == "" { none } else { chapter.id })
   blocks(chapter.blocks)
 }
 
+#if book.notes.len() > 0 { blocks(book.notes) }
+
 #if book.list.entries.len() > 0 {
+  pagebreak(weak: true)
   heading(level: 1, supplement: book.list.title, book.list.title)
   for entry in book.list.entries {
     par({ spot(entry.id); strong(entry.name); linebreak(); entry.about })
@@ -177,4 +223,8 @@
   pdf.attach("/" + file.path, relationship: "supplement", mime-type: file.type, description: file.description)
 }
 
-#context [#metadata(json(bytes(sys.inputs.places)).map(id => (id: id, ..query(label(id)).first().location().position()))) <places>]
+// Where every place stands: its page, the top of its line, and the number that the page bears.
+#context [#metadata(query(metadata).filter(it => type(it.value) == dictionary and "place" in it.value).map(it => {
+  let at = it.location().position()
+  (id: it.value.place, page: at.page, x: at.x / 1pt, y: at.y / 1pt - it.value.rise, number: counter(page).at(it.location()).first())
+})) <places>]

@@ -2,15 +2,12 @@ import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { NodeCompiler, type NodeTypstDocument } from '@myriaddreamin/typst-ts-node-compiler';
 import {
-  contentsTitle,
-  expectedLinks,
   filesInside,
   PICTURE_EXTENSIONS,
   typesetBook,
   type Edition,
   type TypesetBook,
 } from '@vennet/core/publish';
-import type { PlacePosition } from '@vennet/core/readback';
 
 /** The typesetter refused the book. `chapter` is the title of the one that it can't set, where one could be found. */
 export class TypesettingError extends Error {
@@ -22,18 +19,28 @@ export class TypesettingError extends Error {
   }
 }
 
-export interface TypesetPdf {
-  bytes: Uint8Array;
-  /** Where the places are that links lead to. */
-  places: PlacePosition[];
-  notes: string[];
+/** Where a place came to stand: page from 1, the upper left of its line in points from the page's upper left corner. */
+export interface SetPlace {
+  id: string;
+  page: number;
+  x: number;
+  y: number;
+  /** What the page is called by the number on it. */
+  number: number;
+}
+
+/** A book whose pages are set. */
+export interface SetBook {
+  places: SetPlace[];
+  /** Writes the PDF; `notes` say what is not as it should be in it. Links to places are addresses of the scheme `place:`. */
+  write(): { bytes: Uint8Array; notes: string[] };
 }
 
 const WORKSPACE = fileURLToPath(new URL('.', import.meta.url));
 const TEMPLATE = fileURLToPath(new URL('../../src/typesetting/book.typ', import.meta.url));
 
-/** Sets a book as a PDF (PDF/UA-1) with the one template. Text reaches it as JSON only. @throws TypesettingError */
-export function typesetPdf(edition: Edition): TypesetPdf {
+/** Sets the pages of a book with the one template. Text reaches it as JSON only. @throws TypesettingError */
+export function setPages(edition: Edition): SetBook {
   const compiler = NodeCompiler.create({ workspace: WORKSPACE });
   compiler.addSource(`${WORKSPACE}book.typ`, readFileSync(TEMPLATE, 'utf8'));
   const pictures = new Map<string, string>();
@@ -46,51 +53,24 @@ export function typesetPdf(edition: Edition): TypesetPdf {
   const data = typesetBook(edition, pictures);
   for (const [path, { id }] of filesInside(edition))
     compiler.mapShadow(WORKSPACE + path, Buffer.from(edition.enclosures.get(id)?.bytes ?? []));
-  const entries = new Set(data.list.entries.map(({ id }) => id));
-  const targets = [...new Set(expectedLinks(edition).map(({ href }) => href))].filter(
-    (href) => href.startsWith('#') && (edition.places.has(href.slice(1)) || entries.has(href.slice(1))),
-  );
-  const compile = (book: TypesetBook, places: string[]) => {
+  const compile = (book: TypesetBook) => {
     compiler.mapShadow(`${WORKSPACE}book.json`, Buffer.from(JSON.stringify(book)));
-    return compiler.compile({
-      mainFilePath: `${WORKSPACE}book.typ`,
-      inputs: { book: '/book.json', contents: contentsTitle(book.language), places: JSON.stringify(places) },
-    });
+    return compiler.compile({ mainFilePath: `${WORKSPACE}book.typ`, inputs: { book: '/book.json' } });
   };
-  const compiled = compile(
-    data,
-    targets.map((href) => href.slice(1)),
-  );
-  if (!compiled.result) {
+  const compiled = compile(data);
+  const { result } = compiled;
+  if (!result) {
     const why = compiled.takeError()?.shortDiagnostics.map(messageOf).join('; ') ?? 'unknown fault';
     const culprit = data.chapters.find((chapter) =>
-      compile({ ...data, chapters: [withoutPlaces(chapter)], attached: [] }, []).hasError(),
+      compile({ ...data, chapters: [chapter], notes: [], attached: [] }).hasError(),
     );
     throw new TypesettingError(why, culprit?.title ?? null);
   }
-  const [positions] = compiler.query(compiled.result, {
-    selector: '<places>',
-    field: 'value',
-  }) as Positions[];
-  const places = positions.map(({ id, page, x, y }) => ({
-    id,
-    page,
-    x: Number.parseFloat(x),
-    y: Number.parseFloat(y),
-  }));
-  return { places, ...accessiblePdf(compiler, compiled.result) };
+  const [places] = compiler.query(result, { selector: '<places>', field: 'value' }) as SetPlace[][];
+  return { places, write: () => accessiblePdf(compiler, result) };
 }
-
-type Positions = { id: string; page: number; x: string; y: string }[];
 
 const messageOf = (diagnostic: unknown) => String((diagnostic as { message?: string }).message ?? diagnostic);
-
-/** A chapter alone can't lead into others, so it is tried without its links inside the book. */
-function withoutPlaces<Value>(value: Value): Value {
-  return JSON.parse(
-    JSON.stringify(value, (key, inner: unknown) => (key === 'place' ? undefined : inner)),
-  ) as Value;
-}
 
 /**
  * Writes PDF/UA-1. The standard forbids signs without a shape; a book that has some is written tagged all the same, and
@@ -99,7 +79,7 @@ function withoutPlaces<Value>(value: Value): Value {
 function accessiblePdf(
   compiler: NodeCompiler,
   document: NodeTypstDocument,
-): Pick<TypesetPdf, 'bytes' | 'notes'> {
+): { bytes: Uint8Array; notes: string[] } {
   try {
     return { bytes: new Uint8Array(compiler.pdf(document, { pdfStandard: 'ua-1' })), notes: [] };
   } catch (error) {

@@ -1,0 +1,300 @@
+import { writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { DEFAULT_STRUCTURE, schema, type Structure } from '@vennet/core/manuscript';
+import {
+  bookmarked,
+  contents,
+  heading,
+  linked,
+  note,
+  noteMark,
+  paragraph,
+  reference,
+  table,
+} from '@vennet/core/testing';
+import type {
+  ExportJob,
+  LinkRow,
+  Manuscript,
+  Problem,
+  RepairDone,
+  VersionedChapter,
+} from '@vennet/core/wire';
+import { startTestApp, until, type TestApp } from '../testing/app.js';
+import { epubFaults, run } from '../testing/readers.js';
+
+let app: TestApp;
+beforeAll(async () => {
+  app = await startTestApp();
+});
+afterAll(() => app.stop());
+
+type Block = ReturnType<typeof paragraph>;
+const place = (id: string) => ({ kind: 'place' as const, place: id });
+const docOf = (...blocks: Block[]) => schema.node('doc', null, blocks).toJSON() as object;
+const read = async (book: string) => (await app.call<Manuscript>('GET', `books/${book}`)).body;
+const titles = async (book: string) => (await read(book)).chapters.map(({ title }) => title);
+
+/** A book of chapters, each of these blocks. */
+async function bookWith(...chapters: Block[][]): Promise<{ id: string; chapters: VersionedChapter[] }> {
+  const { id } = (await app.call<{ id: string }>('POST', 'books', { title: 'Inside' })).body;
+  for (let count = 1; count < chapters.length; count++)
+    await app.call('POST', `books/${id}/chapters`, { title: '' });
+  const { chapters: made } = await read(id);
+  for (const [index, blocks] of chapters.entries()) {
+    const body = { version: 1, doc: docOf(...blocks) };
+    expect((await app.call('PUT', `chapters/${made[index].id}`, body)).status).toBe(200);
+  }
+  return { id, chapters: (await read(id)).chapters };
+}
+
+describe('the order of a book', () => {
+  test('is changed as a whole; a list of other chapters is refused', async () => {
+    const { id, chapters } = await bookWith([heading(1, 'One')], [heading(1, 'Two')], [heading(1, 'Three')]);
+    const order = [chapters[2], chapters[0], chapters[1]].map((chapter, index) => ({
+      ...{ id: chapter.id, matter: index === 0 ? 'front' : 'main' },
+    }));
+    expect((await app.call('PUT', `books/${id}/outline`, { chapters: order })).status).toBe(204);
+    expect(await titles(id)).toEqual(['Three', 'One', 'Two']);
+    expect((await read(id)).chapters[0].matter).toBe('front');
+    const refused = await app.call<Problem>('PUT', `books/${id}/outline`, { chapters: order.slice(1) });
+    expect(refused.status).toBe(409);
+    expect(refused.body.detail).toMatch(/Nothing was moved/);
+    expect(await titles(id)).toEqual(['Three', 'One', 'Two']);
+  });
+
+  test('is part of what a snapshot brings back; chapters that came since stay', async () => {
+    const { id, chapters } = await bookWith(
+      [heading(1, 'One', 'one'), heading(2, 'Part', 'part'), paragraph('of it')],
+      [heading(1, 'Two', 'two')],
+    );
+    const move = {
+      from: { chapter: chapters[0].id, section: 'part' },
+      to: { chapter: chapters[1].id, before: null },
+    };
+    const { body: done } = await app.call<RepairDone>('POST', `books/${id}/sections/move`, move);
+    expect(done.changed).toBe(2);
+    await app.call('POST', `books/${id}/chapters`, { title: 'New', after: chapters[0].id });
+    const now = (await read(id)).chapters;
+    await app.call('PUT', `books/${id}/outline`, {
+      chapters: [...now].reverse().map((chapter) => ({ id: chapter.id, matter: 'main' })),
+    });
+    expect(await titles(id)).toEqual(['Two', 'New', 'One']);
+    await app.call('POST', `books/${id}/snapshots/${done.snapshot}/restore`);
+    expect(await titles(id)).toEqual(['One', 'Two', 'New']);
+    expect((await read(id)).chapters.slice(0, 2).map(({ doc }) => doc)).toEqual(
+      chapters.map(({ doc }) => doc),
+    );
+  });
+});
+
+describe('a section', () => {
+  test('moves into another chapter with everything that leads to it; nothing moves where it can’t', async () => {
+    const { id, chapters } = await bookWith(
+      [heading(1, 'One', 'one'), heading(2, 'Part', 'part'), paragraph(bookmarked('here', 'here', 'Here'))],
+      [
+        heading(1, 'Two', 'two'),
+        paragraph(linked('there', place('here'), 'k'), reference('part', 'words', 'r')),
+      ],
+    );
+    const move = (section: string) => ({
+      from: { chapter: chapters[0].id, section },
+      to: { chapter: chapters[1].id, before: null },
+    });
+    expect((await app.call('POST', `books/${id}/sections/move`, move('gone'))).status).toBe(422);
+    expect((await app.call('POST', `books/${id}/sections/move`, move('part'))).status).toBe(200);
+    const links = (await app.call<LinkRow[]>('GET', `books/${id}/links`)).body;
+    expect(links.map(({ href, text, verdict, findings }) => [href, text, verdict, findings])).toEqual([
+      ['#here', 'there', 'sound', []],
+      ['#part', 'Part', 'sound', []],
+    ]);
+    expect((await app.call<object[]>('GET', `books/${id}/findings`)).body).toEqual([]);
+  });
+});
+
+describe('the structure of a book', () => {
+  test('is kept, and refused when it is none', async () => {
+    const { id } = await bookWith([heading(1, 'One', 'one')]);
+    const structure: Structure = { ...DEFAULT_STRUCTURE, numbering: 'parts' };
+    expect((await app.call('PATCH', `books/${id}`, { structure })).status).toBe(204);
+    expect((await read(id)).structure).toEqual(structure);
+    const wrong = { ...structure, numbering: 'greek' };
+    const refused = await app.call<Problem>('PATCH', `books/${id}`, { structure: wrong });
+    expect(refused).toMatchObject({ status: 422, body: { path: 'structure' } });
+    expect((await read(id)).structure).toEqual(structure);
+  });
+
+  test('gives places their numbers, and says on which pages they would stand', async () => {
+    const { id } = await bookWith(
+      [heading(1, 'One', 'one'), paragraph('x'), heading(2, 'Part', 'part')],
+      [heading(1, 'Two', 'two')],
+    );
+    await app.call('PATCH', `books/${id}`, { structure: { ...DEFAULT_STRUCTURE, numbering: 'decimal' } });
+    const places = (await app.call<{ id: string; label: string }[]>('GET', `books/${id}/places`)).body;
+    expect(places.filter(({ label }) => label !== '').map((one) => one.label)).toEqual([
+      '1',
+      '1',
+      '1.1',
+      '2',
+      '2',
+    ]);
+    const pages = new Map((await app.call<[string, string][]>('GET', `books/${id}/pages`)).body);
+    expect(['one', 'part', 'two'].map((one) => pages.get(one))).toEqual(['1', '1', '2']);
+  });
+});
+
+describe('repairs inside', () => {
+  test('are made on the server and can be taken back', async () => {
+    const { id, chapters } = await bookWith([paragraph(bookmarked('low', 'low', 'Low'))]);
+    const [{ subject, repairs }] = (
+      await app.call<
+        { subject: { id: string; at: number; chapter: string }; repairs: { repair: object }[] }[]
+      >(...(['GET', `books/${id}/findings`] as const))
+    ).body;
+    const done = await app.call<RepairDone>('POST', `books/${id}/inside-repairs`, {
+      ...{ target: subject, repair: repairs[0].repair },
+    });
+    expect(done.body.changed).toBe(1);
+    expect((await app.call('GET', `books/${id}/findings`)).body).toEqual([]);
+    await app.call('POST', `books/${id}/snapshots/${done.body.snapshot}/restore`);
+    expect((await read(id)).chapters[0].doc).toEqual(chapters[0].doc);
+    const unknown = { target: subject, repair: { type: 'explode' } };
+    expect((await app.call('POST', `books/${id}/inside-repairs`, unknown)).status).toBe(422);
+  });
+
+  test('make real notes of hand-made ones all over the book', async () => {
+    const item = schema.node('list_item', { id: 'f1' }, [paragraph('So it is said.')]);
+    const { id, chapters } = await bookWith(
+      [heading(1, 'One', 'one'), paragraph('The moon', linked('1', place('f1'), 'k1'))],
+      [heading(1, 'Notes', 'notes'), schema.node('ordered_list', null, [item])],
+    );
+    const { body } = await app.call<RepairDone>('POST', `books/${id}/repairs`, {
+      ...{ target: { links: ['k1'] }, repair: { type: 'make-note' } },
+    });
+    expect(body.changed).toBe(1);
+    // Nothing was left of the second chapter.
+    expect(await titles(id)).toEqual(['One']);
+    expect(JSON.stringify((await read(id)).chapters[0].doc)).toContain('"note"');
+    await app.call('POST', `books/${id}/snapshots/${body.snapshot}/restore`);
+    expect((await read(id)).chapters.map(({ doc }) => doc)).toEqual(chapters.map(({ doc }) => doc));
+  });
+});
+
+describe('a book that leads inside in every way', () => {
+  const blocks = [
+    [
+      heading(1, 'Tides', 'tides'),
+      contents({ back: true }, 'toc'),
+      paragraph(
+        'The moon',
+        note('n1', 'It pulls.', ['See ', linked('oil', place('oil'), 'k1'), '.']),
+        ' again',
+        noteMark('n1', 'm1'),
+      ),
+      heading(2, 'Springs', 'springs'),
+      paragraph(
+        bookmarked('low water', '低い水', 'Low'),
+        ' ',
+        reference('hours', 'number', 'r1'),
+        ' ',
+        reference('oil', 'page', 'r2'),
+        ' ',
+        reference('oil', 'own', 'r3', '{where}, {number}'),
+      ),
+    ],
+    [
+      heading(1, 'Lamps', 'lamps'),
+      heading(2, 'Oil', 'oil'),
+      paragraph(
+        linked('low', place('低い水'), 'k2'),
+        note('n2', 'Later.'),
+        ' ',
+        schema.node('return_link', { id: 'b', to: 'origin' }),
+      ),
+      table(
+        'hours',
+        'Safe hours',
+        linked('top', place('book-top'), 'k3'),
+        linked('contents', place('book-contents'), 'k4'),
+      ),
+    ],
+  ];
+  const structures: [string, Partial<Structure>][] = [
+    ['notes at the foot of pages', { numbering: 'decimal' }],
+    [
+      'notes after each chapter',
+      { notes: { count: 'book', stand: 'chapter', back: '↑' }, returns: { after: 2, to: ['origin'] } },
+    ],
+    [
+      'notes after the book',
+      {
+        notes: { count: 'chapter', stand: 'book', back: '' },
+        returns: { after: 1, to: ['top', 'contents'] },
+        numbering: 'parts',
+      },
+    ],
+  ];
+  const ended = (job: ExportJob) => job.state !== 'running' && job.state !== 'waiting';
+
+  test.each(structures)(
+    'is published with %s in every form, each link at its exact place',
+    async (_what, structure) => {
+      const { id } = await bookWith(...blocks);
+      await app.call('PATCH', `books/${id}`, { structure: { ...DEFAULT_STRUCTURE, ...structure } });
+      for (const format of ['epub', 'pdf', 'web']) {
+        const { body } = await app.call<{ id: string }>('POST', `books/${id}/exports`, { format });
+        const job = await until(
+          async () => (await app.call<ExportJob>('GET', `exports/${body.id}`)).body,
+          ended,
+        );
+        expect(job).toMatchObject({
+          state: 'done',
+          notes: [],
+          proof: { expected: 7, found: 7, lost: [], changed: [], added: [] },
+        });
+        expect(job.proof?.computed).toMatchObject({
+          found: job.proof?.computed.expected,
+          lost: [],
+          changed: [],
+        });
+        const path = join(app.directory, `${structure.notes?.stand ?? 'page'}.${format}`);
+        const response = await fetch(`${app.address}/api/exports/${job.id}/file`);
+        await writeFile(path, new Uint8Array(await response.arrayBuffer()));
+        if (format === 'epub') expect(await epubFaults(path)).toEqual([]);
+        if (format !== 'pdf') continue;
+        expect((await run('qpdf', ['--check', path])).stdout).toContain(
+          'No syntax or stream encoding errors',
+        );
+        const { stdout } = await run('pdfinfo', ['-dests', path]);
+        for (const name of ['tides', 'n1', 'n1.mark', 'm1', 'hours', 'book-top'])
+          expect(stdout).toContain(`"${name}"`);
+      }
+    },
+    60_000,
+  );
+
+  test('leads nowhere into a chapter that is left out of a form, and says so before', async () => {
+    const { id, chapters } = await bookWith(...blocks);
+    expect((await app.call('PATCH', `chapters/${chapters[1].id}`, { leftOutOf: ['web'] })).status).toBe(204);
+    const rows = (await app.call<LinkRow[]>('GET', `books/${id}/links`)).body;
+    expect(
+      rows
+        .filter(({ findings }) => findings.some(({ rule }) => rule === 'place-left-out'))
+        .map((row) => row.id),
+    ).toEqual(['k1', 'r1', 'r2', 'r3']);
+    const forms = (
+      await app.call<{ format: string; losses: { what: string; count: number }[] }[]>(
+        'GET',
+        `books/${id}/forms`,
+      )
+    ).body;
+    expect(forms.find(({ format }) => format === 'web')?.losses[0]).toMatchObject({
+      count: 4,
+      what: 'links into chapters that are left out',
+    });
+    expect((await app.call('PATCH', `chapters/${chapters[1].id}`, { leftOutOf: ['paper'] })).status).toBe(
+      400,
+    );
+  });
+});

@@ -1,0 +1,51 @@
+import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Patch, Post, Put } from '@nestjs/common';
+import { ApiTags } from '@nestjs/swagger';
+import type { RepairDone, Snapshot } from '@vennet/core/wire';
+import { ChapterChangesDto, OutlineDto, SectionMoveDto } from './books.dto.js';
+import { OutlineService } from './outline.service.js';
+import { SnapshotsService } from './snapshots.service.js';
+
+/** Changes to the whole of a book: its order, and the way back to what it was. */
+@ApiTags('books')
+@Controller('api')
+export class OutlineController {
+  constructor(
+    private readonly outline: OutlineService,
+    private readonly kept: SnapshotsService,
+  ) {}
+
+  /** Puts the chapters into another order. */
+  @Put('books/:id/outline')
+  @HttpCode(204)
+  arrange(@Param('id', ParseUUIDPipe) id: string, @Body() { chapters }: OutlineDto): Promise<void> {
+    return this.outline.arrange(id, chapters);
+  }
+
+  /** Says in which forms of publishing a chapter is left out. */
+  @Patch('chapters/:id')
+  @HttpCode(204)
+  leaveOut(@Param('id') id: string, @Body() { leftOutOf }: ChapterChangesDto): Promise<void> {
+    return this.outline.leaveOut(id, leftOutOf);
+  }
+
+  /** Moves a section before another one, or to the end of a chapter. */
+  @Post('books/:id/sections/move')
+  @HttpCode(200)
+  moveSection(@Param('id', ParseUUIDPipe) id: string, @Body() body: SectionMoveDto): Promise<RepairDone> {
+    return this.outline.moveSection(id, body);
+  }
+
+  @Get('books/:id/snapshots')
+  snapshots(@Param('id', ParseUUIDPipe) id: string): Promise<Snapshot[]> {
+    return this.kept.list(id);
+  }
+
+  @Post('books/:id/snapshots/:snapshot/restore')
+  @HttpCode(200)
+  restore(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Param('snapshot', ParseUUIDPipe) snapshot: string,
+  ): Promise<RepairDone> {
+    return this.kept.restore(id, snapshot);
+  }
+}
