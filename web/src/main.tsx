@@ -9,7 +9,7 @@ import { Library } from './library/Library.js';
 import { Publish } from './publish/Publish.js';
 import { Register } from './register/Register.js';
 import { useFacts } from './store/facts.js';
-import { setGo } from './write/go-to-book.js';
+import { setGo } from './inside/visited.js';
 import { Shelf } from './shelf/Shelf.js';
 import { Write } from './write/Write.js';
 

@@ -1,7 +1,9 @@
 import type {
   BookSummary,
   ChapterSaved,
+  ChapterPlace,
   CheckRun,
+  InsideRepairRequest,
   DestinationVerdict,
   ExportJob,
   FormPreview,
@@ -16,8 +18,8 @@ import type {
   VersionedChapter,
 } from '@vennet/core/wire';
 import type { BringInReport } from '@vennet/core/bring-in';
-import type { Place } from '@vennet/core/manuscript';
-import type { Format } from '@vennet/core/publish';
+import type { SectionMove } from '@vennet/core/edits';
+import type { Format, Place } from '@vennet/core/manuscript';
 import type { ShelfFile } from '@vennet/core/shelf';
 
 /** The server answered with a problem document. Its `detail` is written for the author. */
@@ -70,7 +72,7 @@ export const api = {
   books: () => call<BookSummary[]>('GET', 'books'),
   startBook: (title: string, author: string, language?: string) =>
     call<{ id: string }>('POST', 'books', { title, author, language }),
-  changeBook: (id: string, changes: Partial<Pick<Manuscript, 'look'> & { address: string }>) =>
+  changeBook: (id: string, changes: Partial<Pick<Manuscript, 'look' | 'structure'> & { address: string }>) =>
     call<void>('PATCH', `books/${id}`, changes),
   places: (id: string) => call<Place[]>('GET', `books/${id}/places`),
   title: (href: string, signal: AbortSignal) =>
@@ -94,6 +96,13 @@ export const api = {
   startCheck: (id: string, hrefs?: string[]) => call<{ id: string }>('POST', `books/${id}/checks`, { hrefs }),
   stopCheck: (id: string) => call<CheckRun>('POST', `checks/${id}/stop`),
   repair: (id: string, request: RepairRequest) => call<RepairDone>('POST', `books/${id}/repairs`, request),
+  repairInside: (id: string, request: InsideRepairRequest) =>
+    call<RepairDone>('POST', `books/${id}/inside-repairs`, request),
+  arrange: (id: string, chapters: ChapterPlace[]) => call<void>('PUT', `books/${id}/outline`, { chapters }),
+  leaveOut: (chapter: string, leftOutOf: Format[]) =>
+    call<void>('PATCH', `chapters/${chapter}`, { leftOutOf }),
+  moveSection: (id: string, move: SectionMove) => call<RepairDone>('POST', `books/${id}/sections/move`, move),
+  pages: (id: string) => call<[string, string][]>('GET', `books/${id}/pages`),
   restore: (id: string, snapshot: string) =>
     call<RepairDone>('POST', `books/${id}/snapshots/${snapshot}/restore`),
   forms: (id: string) => call<FormPreview[]>('GET', `books/${id}/forms`),

@@ -1,8 +1,8 @@
 import { recognise, type Destination } from '@vennet/core/destination';
-import { linkMark, schema, type FigureLink, type LinkArea } from '@vennet/core/manuscript';
+import { flatText, linkMark, schema } from '@vennet/core/manuscript';
 import { trimmedEnds } from '@vennet/core/repair';
 import { closeHistory } from 'prosemirror-history';
-import { Fragment, Slice, type Mark, type Node } from 'prosemirror-model';
+import { Fragment, type Mark, type Node } from 'prosemirror-model';
 import { Plugin, type EditorState, type Transaction } from 'prosemirror-state';
 import type { EditorView } from 'prosemirror-view';
 import { mint } from './mint.js';
@@ -35,7 +35,7 @@ function addressBeforeCaret({ selection, doc }: EditorState, pattern: RegExp): A
   const { $from, empty } = selection;
   if (!empty || !$from.parent.isTextblock || $from.parent.type.spec.code) return null;
   const block = $from.start();
-  const text = doc.textBetween(block, $from.pos, '\ufffc', '\ufffc');
+  const text = flatText(doc, block, $from.pos);
   const match = pattern.exec(text);
   const address = match && addressIn(match[1], block + text.length - match[1].length);
   if (!address) return null;
@@ -57,7 +57,7 @@ function domainBeforeCaret(state: EditorState): Offer | null {
 }
 
 /** Links the addresses in the text of a pasted node, where it bears no link. */
-function linkAddresses(fragment: Fragment): Fragment {
+export function linkAddresses(fragment: Fragment): Fragment {
   const nodes: Node[] = [];
   fragment.forEach((node) => {
     if (!node.isText || linkMark(node) || schema.marks.code.isInSet(node.marks))
@@ -77,37 +77,6 @@ function linkAddresses(fragment: Fragment): Fragment {
   return Fragment.fromArray(nodes);
 }
 
-/** Everything that is pasted gets ids of its own. */
-function withNewIds(fragment: Fragment, ids = new Map<string, string>()): Fragment {
-  const nodes: Node[] = [];
-  fragment.forEach((node) => {
-    const mark = linkMark(node);
-    const copy = node.isText ? node : renewed(node).copy(withNewIds(node.content, ids));
-    if (!mark) return void nodes.push(copy);
-    const old = mark.attrs.id as string;
-    const id = (old && ids.get(old)) || mint();
-    if (old) ids.set(old, id);
-    nodes.push(copy.mark(mark.type.create({ ...mark.attrs, id }).addToSet(copy.marks)));
-  });
-  return Fragment.fromArray(nodes);
-}
-
-/** A picture whose link and areas have new ids. */
-function renewed(node: Node): Node {
-  if (node.type.name !== 'figure') return node;
-  const link = node.attrs.link as FigureLink | null;
-  const areas = node.attrs.areas as readonly LinkArea[];
-  return node.type.create(
-    {
-      ...node.attrs,
-      id: null,
-      link: link && { ...link, id: mint() },
-      areas: areas.map((area) => ({ ...area, id: mint() })),
-    },
-    node.content,
-  );
-}
-
 /** A pasted text that is one address and nothing else. */
 function onlyAddress(text: string): Destination | null {
   const trimmed = text.trim();
@@ -120,7 +89,7 @@ function pasteOverWords(view: EditorView, text: string): boolean {
   const { selection, tr, doc } = view.state;
   const destination = onlyAddress(text);
   if (!destination || selection.empty || !selection.$from.sameParent(selection.$to)) return false;
-  const ends = trimmedEnds(doc.textBetween(selection.from, selection.to, '\ufffc', '\ufffc'));
+  const ends = trimmedEnds(flatText(doc, selection.from, selection.to));
   if (ends.start >= ends.end) return false;
   tr.addMark(selection.from + ends.start, selection.from + ends.end, linkTo(destination));
   view.dispatch(closeHistory(tr));
@@ -158,8 +127,6 @@ export function autolink(): Plugin {
         return false;
       },
       handlePaste: (view, event) => pasteOverWords(view, event.clipboardData?.getData('text/plain') ?? ''),
-      transformPasted: (slice) =>
-        new Slice(linkAddresses(withNewIds(slice.content)), slice.openStart, slice.openEnd),
     },
   });
 }

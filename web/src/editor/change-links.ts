@@ -1,10 +1,12 @@
 import type { Destination } from '@vennet/core/destination';
-import { schema, type Link, type LinkLook } from '@vennet/core/manuscript';
+import { flatText, LEADING_NODES, OBJECT, schema, type Link, type LinkLook } from '@vennet/core/manuscript';
 import { applyRepair, type Repair } from '@vennet/core/repair';
 import { closeHistory } from 'prosemirror-history';
-import { NodeSelection, TextSelection, type Command } from 'prosemirror-state';
+import type { Mark, Node } from 'prosemirror-model';
+import { NodeSelection, TextSelection, type Command, type Transaction } from 'prosemirror-state';
 import type { EditorView } from 'prosemirror-view';
 import { linkAtSelection, linksIn } from './links.js';
+import { rememberPlace } from '../inside/recent-places.js';
 import { openArea } from '../picture/open-area.js';
 import { mint } from './mint.js';
 import { dropDraft, type Draft } from './slip-plugin.js';
@@ -26,9 +28,11 @@ export function makeLink(
   const { state } = view;
   const mark = schema.marks.link.create({ id: mint(), destination, hoverNote, look });
   const transaction = dropDraft(closeHistory(state.tr));
-  const words = state.doc.textBetween(draft.from, draft.to, ' ', ' ');
+  const words = flatText(state.doc, draft.from, draft.to);
+  if (destination.kind === 'place') rememberPlace(destination.place);
   let end = draft.to;
-  if (text === words && draft.from < draft.to) transaction.addMark(draft.from, draft.to, mark);
+  if (text === words.replaceAll(OBJECT, '') && draft.from < draft.to)
+    linkWords(transaction, draft.from, draft.to, mark);
   else {
     const marks = mark.addToSet(state.doc.resolve(draft.from).marks());
     transaction.replaceWith(draft.from, draft.to, schema.text(text, marks));
@@ -37,6 +41,16 @@ export function makeLink(
   transaction.removeMark(draft.from, end, schema.marks.unlinked);
   transaction.setSelection(TextSelection.create(transaction.doc, end)).scrollIntoView();
   view.dispatch(transaction);
+}
+
+/** Lays a link over words, but not over what leads somewhere by itself, nor into the remarks of notes. */
+function linkWords(transaction: Transaction, from: number, to: number, mark: Mark): void {
+  transaction.doc.nodesBetween(from, to, (node, position) => {
+    if (!node.isInline) return true;
+    if (!LEADING_NODES.has(node.type.name))
+      transaction.addMark(Math.max(from, position), Math.min(to, position + node.nodeSize), mark);
+    return false;
+  });
 }
 
 /** Changes what differs of a link; address, words and hover note each stay as they are where they are the same. */
@@ -106,9 +120,20 @@ export function goToLink(view: EditorView, link: Link): void {
 
 /** The caret inside a link, where its slip opens and nothing is selected; a picture is selected as a whole. */
 function atLink(transaction: EditorView['state']['tr'], link: Link) {
-  if (transaction.doc.nodeAt(link.from)?.type.name === 'figure')
+  const name = transaction.doc.nodeAt(link.from)?.type.name;
+  if (name === 'figure' || name === 'reference')
     return transaction.setSelection(NodeSelection.create(transaction.doc, link.from));
+  const note = noteAround(transaction.doc, link.from);
+  if (note !== null) return transaction.setSelection(NodeSelection.create(transaction.doc, note));
   return transaction.setSelection(
     TextSelection.near(transaction.doc.resolve(Math.min(link.from + 1, link.to))),
   );
+}
+
+/** The note in whose remark a position is. */
+export function noteAround(doc: Node, position: number): number | null {
+  const $at = doc.resolve(position);
+  for (let depth = $at.depth; depth > 0; depth--)
+    if ($at.node(depth).type.name === 'note') return $at.before(depth);
+  return null;
 }

@@ -6,6 +6,8 @@ import { inputRules, smartQuotes, textblockTypeInputRule, wrappingInputRule } fr
 import type { Node } from 'prosemirror-model';
 import { EditorState } from 'prosemirror-state';
 import { autolink } from './autolink.js';
+import { numbersShown } from './numbers-plugin.js';
+import { pastedText } from './paste.js';
 import { droppedFiles } from '../picture/insert-pictures.js';
 import { keptSpots } from './kept-spots.js';
 import { keys, type LinkActions } from './keys.js';
@@ -27,10 +29,12 @@ export function createState(doc: Node, actions: LinkActions): EditorState {
         ],
       }),
       autolink(),
+      pastedText(),
       ...keys(actions),
       history(),
       slipPlugin(actions.chapter),
       uniqueIds(),
+      numbersShown(actions.chapter),
       keptSpots(),
       droppedFiles(),
       dropCursor({ color: 'var(--amber)', width: 2 }),

@@ -4,9 +4,10 @@ import { redo, undo } from 'prosemirror-history';
 import { keymap } from 'prosemirror-keymap';
 import { liftListItem, sinkListItem, splitListItem, wrapInList } from 'prosemirror-schema-list';
 import type { Command, Plugin } from 'prosemirror-state';
+import { insertNote } from '../inside/insert-inside.js';
 import { undoInBook } from '../store/bulk.js';
 import { removeLink, toLink } from './change-links.js';
-import { openSlip } from './slip-plugin.js';
+import { draftBookmark, openSelected, openSlip } from './slip-plugin.js';
 
 const { nodes, marks } = schema;
 
@@ -14,8 +15,9 @@ const { nodes, marks } = schema;
 export const textCommands = {
   undo: chainCommands(undo, undoInBook),
   redo,
-  emphasis: toggleMark(marks.emphasis),
-  strong: toggleMark(marks.strong),
+  // The words of a note are not those of the line that it stands in.
+  emphasis: toggleMark(marks.emphasis, null, { enterInlineAtoms: false }),
+  strong: toggleMark(marks.strong, null, { enterInlineAtoms: false }),
   paragraph: setBlockType(nodes.paragraph),
   chapterHeading: setBlockType(nodes.heading, { level: 1 }),
   heading: setBlockType(nodes.heading, { level: 2 }),
@@ -36,10 +38,20 @@ export interface LinkActions {
   copyAddress: Command;
   mentions: Command;
   choosePicture: Command;
+  back(): boolean;
+  forward(): boolean;
 }
 
 /** The keys of the text. Those of links beside Mod-k are Vennet's own. */
-export function keys({ chapter, follow, copyAddress, mentions, choosePicture }: LinkActions): Plugin[] {
+export function keys({
+  chapter,
+  follow,
+  copyAddress,
+  mentions,
+  choosePicture,
+  back,
+  forward,
+}: LinkActions): Plugin[] {
   return [
     keymap({
       'Mod-k': openSlip(chapter),
@@ -50,13 +62,18 @@ export function keys({ chapter, follow, copyAddress, mentions, choosePicture }: 
       'Mod-Alt-c': copyAddress,
       'Mod-Alt-m': mentions,
       'Mod-Alt-p': choosePicture,
+      'Mod-Alt-n': insertNote,
+      'Mod-Alt-b': draftBookmark,
+      // Taken even when there is nowhere to go: the browser would leave the book.
+      'Alt-ArrowLeft': () => back() || true,
+      'Alt-ArrowRight': () => forward() || true,
       'Mod-z': textCommands.undo,
       'Mod-y': redo,
       'Shift-Mod-z': redo,
       'Mod-b': textCommands.strong,
       'Mod-i': textCommands.emphasis,
       'Shift-Enter': hardBreak,
-      Enter: splitListItem(nodes.list_item),
+      Enter: chainCommands(openSelected, splitListItem(nodes.list_item)),
       Tab: sinkListItem(nodes.list_item),
       'Shift-Tab': liftListItem(nodes.list_item),
     }),
@@ -78,6 +95,17 @@ export const KEY_SHEET: { group: string; keys: [string, string][] }[] = [
       ['Mod+Alt+C', 'Copy its address'],
       ['Mod+Alt+K', 'Remove the link, keep its words'],
       ['Mod+Alt+M', 'Link every mention of the same words, or unlink them'],
+    ],
+  },
+  {
+    group: 'Inside the book',
+    keys: [
+      ['Mod+Alt+N', 'A note at the caret'],
+      ['Mod+Alt+B', 'A bookmark on the selected words, or on the word at the caret'],
+      ['Alt+Left', 'Back to where you came from'],
+      ['Alt+Right', 'Forward again'],
+      ['Alt+Up, Alt+Down', 'In the outline: move the chapter or section'],
+      ['Enter', 'At a selected note, reference, list or return link: to its slip'],
     ],
   },
   {

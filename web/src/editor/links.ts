@@ -1,5 +1,6 @@
 import { recognise } from '@vennet/core/destination';
-import { linksOfChapter, type Link } from '@vennet/core/manuscript';
+import { flatText, linksOfChapter, type Link } from '@vennet/core/manuscript';
+import { bookmarksIn, type BookmarkSpan } from '@vennet/core/edits';
 import { trimmedEnds } from '@vennet/core/repair';
 import type { Node } from 'prosemirror-model';
 import { NodeSelection, type EditorState } from 'prosemirror-state';
@@ -7,11 +8,30 @@ import { useOpenArea } from '../picture/open-area.js';
 
 const known = new WeakMap<Node, Link[]>();
 
-/** The links of the chapter in the editor; read once for each state of the text. */
+/** The links of the chapter in the editor; read once for each state of the text. What references read is left to `said`. */
 export function linksIn(doc: Node, chapter: string): Link[] {
   const read = known.get(doc) ?? linksOfChapter(doc, chapter);
   known.set(doc, read);
   return read;
+}
+
+/** Something that leads inside the book by itself and is selected: a note or its mark, a return link, a list of contents. */
+export function insideNodeAt({ selection }: EditorState): { node: Node; position: number } | null {
+  if (!(selection instanceof NodeSelection) || !INSIDE.has(selection.node.type.name)) return null;
+  return { node: selection.node, position: selection.from };
+}
+
+const INSIDE = new Set(['note', 'note_mark', 'return_link', 'contents']);
+
+/** The bookmark at the caret or around the selection. */
+export function bookmarkAt({ doc, selection }: EditorState): BookmarkSpan | null {
+  const { from, to, $from } = selection;
+  const marks = [...($from.nodeBefore?.marks ?? []), ...($from.nodeAfter?.marks ?? [])];
+  const ids = new Set(
+    marks.filter(({ type }) => type.name === 'bookmark').map(({ attrs }) => attrs.id as string),
+  );
+  if (ids.size === 0) return null;
+  return bookmarksIn(doc).find((one) => ids.has(one.id) && one.from <= from && to <= one.to) ?? null;
 }
 
 /** The picture that is selected, and where it stands. */
@@ -37,7 +57,7 @@ export function wordAt({ doc, selection }: EditorState): { from: number; to: num
   const { $from, from } = selection;
   const empty = { from, to: from };
   if (!$from.parent.isTextblock) return empty;
-  const text = doc.textBetween($from.start(), $from.end(), '\ufffc', '\ufffc');
+  const text = flatText(doc, $from.start(), $from.end());
   const at = $from.parentOffset;
   const around = (pattern: string) => ({
     before: new RegExp(`${pattern}$`, 'u').exec(text.slice(0, at))?.[0].length ?? 0,

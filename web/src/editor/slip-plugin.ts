@@ -1,13 +1,22 @@
 import type { Destination } from '@vennet/core/destination';
+import { flatText } from '@vennet/core/manuscript';
 import { trimmedEnds } from '@vennet/core/repair';
-import { Plugin, PluginKey, type Command, type EditorState, type Transaction } from 'prosemirror-state';
+import {
+  NodeSelection,
+  Plugin,
+  PluginKey,
+  type Command,
+  type EditorState,
+  type Transaction,
+} from 'prosemirror-state';
 import { Decoration, DecorationSet } from 'prosemirror-view';
-import { figureAt, linkAtSelection, wordAt } from './links.js';
+import { figureAt, insideNodeAt, linkAtSelection, wordAt } from './links.js';
 
 /** Words that are about to become a link: what the open slip is for while there is no link yet. */
 export interface Draft {
   from: number;
   to: number;
+  what: 'link' | 'bookmark';
 }
 
 /** A bare domain that was typed: it can become a link, if the author says so. */
@@ -65,7 +74,10 @@ export function slipPlugin(chapter: string): Plugin {
   });
 }
 
-function moved<Range extends Draft>(range: Range | null, { mapping }: Transaction): Range | null {
+function moved<Range extends { from: number; to: number }>(
+  range: Range | null,
+  { mapping }: Transaction,
+): Range | null {
   return range && { ...range, from: mapping.map(range.from, 1), to: mapping.map(range.to, -1) };
 }
 
@@ -95,28 +107,54 @@ export const dropDraft = (transaction: Transaction): Transaction =>
  */
 export function openSlip(chapter: string): Command {
   return (state, dispatch) => {
-    if (linkAtSelection(state, chapter) || figureAt(state)) {
+    if (linkAtSelection(state, chapter) || figureAt(state) || insideNodeAt(state)) {
       dispatch?.(askForSlip(state.tr));
       return true;
     }
     const { from, to, empty } = state.selection;
-    const draft = empty ? wordAt(state) : trimmed(state, from, to);
+    const words = empty ? wordAt(state) : trimmed(state, from, to);
+    const draft: Draft = { ...words, what: 'link' };
     dispatch?.(state.tr.setMeta(key, { draft } satisfies Change));
     return true;
   };
 }
 
-function trimmed(state: EditorState, selectedFrom: number, selectedTo: number): Draft {
+/** Asks for the slip of what is selected in the line: a note, a reference, a return link, a list. */
+export const openSelected: Command = (state, dispatch) => {
+  const { selection } = state;
+  const isReference = selection instanceof NodeSelection && selection.node.type.name === 'reference';
+  if (!isReference && !insideNodeAt(state)) return false;
+  dispatch?.(askForSlip(state.tr));
+  return true;
+};
+
+/** Opens the slip of a new bookmark on the selected words, or on the word at the caret. */
+export const draftBookmark: Command = (state, dispatch) => {
+  const { from, to, empty, $from } = state.selection;
+  const end = Math.min(to, $from.end());
+  const words = empty || !$from.parent.isTextblock ? wordAt(state) : trimmed(state, from, end);
+  if (words.from === words.to) return false;
+  const draft: Draft = { ...words, what: 'bookmark' };
+  dispatch?.(state.tr.setMeta(key, { draft } satisfies Change));
+  return true;
+};
+
+interface Words {
+  from: number;
+  to: number;
+}
+
+function trimmed(state: EditorState, selectedFrom: number, selectedTo: number): Words {
   const { from, to } = withinBlocks(state, selectedFrom, selectedTo);
-  const text = state.doc.textBetween(from, to, '\ufffc', '\ufffc');
+  const text = flatText(state.doc, from, to);
   if (text.length !== to - from) return { from, to };
   const { start, end } = trimmedEnds(text);
   return start < end ? { from: from + start, to: from + end } : { from, to };
 }
 
 /** A selection that runs on to the start of the next paragraph, or begins at the end of the one before, ends at the words. */
-function withinBlocks({ doc }: EditorState, from: number, to: number): Draft {
-  let words: Draft | null = null;
+function withinBlocks({ doc }: EditorState, from: number, to: number): Words {
+  let words: Words | null = null;
   doc.nodesBetween(from, to, (node, position) => {
     if (!node.isTextblock) return true;
     const [start, end] = [Math.max(from, position + 1), Math.min(to, position + 1 + node.content.size)];

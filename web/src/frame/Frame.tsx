@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import { Link, NavLink } from 'react-router';
 import { useSaving, type SaveState } from '../store/saver.js';
 import { useTheme } from '../store/theme.js';
-import { goBack, useWayBack } from '../write/go-to-book.js';
+import { goBack, useVisited } from '../inside/visited.js';
 import { KeySheet } from './KeySheet.js';
 
 const SAVE_WORDS: Record<SaveState, string> = {
@@ -67,7 +67,7 @@ export function Frame({ book, children }: { book?: { id: string; title: string }
 
 /** The way back to the book whose link led here. */
 function WayBack({ book }: { book: string }) {
-  const last = useWayBack(({ from }) => from.at(-1));
+  const last = useVisited(({ past }) => past.at(-1));
   if (!last || last.book === book) return null;
   return (
     <button type="button" className="button" data-size="small" onClick={goBack}>

@@ -4,7 +4,7 @@ import { useCallback, useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../api/client.js';
 import { Frame } from '../frame/Frame.js';
-import { useWayBack } from '../write/go-to-book.js';
+import { useVisited } from '../inside/visited.js';
 import { tellFault, useNotices } from '../store/notices.js';
 import { BringIn } from './BringIn.js';
 import { StartBook } from './StartBook.js';
@@ -19,7 +19,7 @@ export function Library() {
   useEffect(() => {
     document.title = 'Library · Vennet';
     // Whoever comes here has left the way that a link began.
-    useWayBack.setState({ from: [] });
+    useVisited.setState({ past: [], future: [] });
     void load();
   }, [load]);
   const here = books?.filter((book) => !book.deletedAt) ?? [];

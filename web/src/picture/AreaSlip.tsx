@@ -9,6 +9,7 @@ import { linkAtSelection } from '../editor/links.js';
 import { mint } from '../editor/mint.js';
 import { useEditor } from '../editor/store.js';
 import { useBook } from '../store/book.js';
+import { useInsideContext } from '../store/inside-context.js';
 import { entryOf, readEntry } from '../write/destination-entry.js';
 import { isAskedFor } from '../write/asked-for.js';
 import { Findings } from '../write/FindingLine.js';
@@ -38,7 +39,11 @@ export function AreaSlip({ view, area, box, asked }: AreaSlipProps) {
   const links = useBook((store) => store.links);
   const surroundings = useBook((store) => store.surroundings);
   const language = useBook((store) => store.book?.language ?? 'en');
-  const context = useMemo(() => auditContext(language, links, surroundings), [language, links, surroundings]);
+  const inside = useInsideContext();
+  const context = useMemo(
+    () => auditContext(language, links, surroundings, inside),
+    [language, links, surroundings, inside],
+  );
 
   useLayoutEffect(() => {
     if (isAskedFor(asked) || !area) field.current?.focus({ preventScroll: true });

@@ -2,6 +2,7 @@ import type { ExportJob, FormPreview } from '@vennet/core/wire';
 import { BookOpen, Download, FileText, FolderArchive, Globe } from 'lucide-react';
 import { sizeWords } from '@vennet/core/shelf';
 import { exportBundle, exportFile } from '../api/client.js';
+import { LeftOut } from './LeftOut.js';
 import { ProofView } from './ProofView.js';
 
 const FORMS = {
@@ -31,10 +32,12 @@ interface PanelProps {
   jobs: ExportJob[];
   make(): void;
   stop(job: ExportJob): void;
+  /** Something was changed on which what this form loses depends. */
+  changed(): void;
 }
 
 /** One form of publishing: what it loses, the making of it, and the last good file with its proof. */
-export function FormPanel({ form, jobs, make, stop }: PanelProps) {
+export function FormPanel({ form, jobs, make, stop, changed }: PanelProps) {
   const { words, make: makeWords, about, icon: Icon } = FORMS[form.format];
   const [newest] = jobs;
   const running = newest && (newest.state === 'waiting' || newest.state === 'running') ? newest : null;
@@ -46,6 +49,7 @@ export function FormPanel({ form, jobs, make, stop }: PanelProps) {
       </h2>
       <p className="mt-1 text-soft">{about}</p>
       <Losses form={form} />
+      <LeftOut format={form.format} changed={changed} />
       {running ? (
         <Progress job={running} stop={() => stop(running)} />
       ) : (

@@ -1,11 +1,11 @@
-import type { ChangedLink, Proof } from '@vennet/core/readback';
+import type { ChangedLink, Proof, ProofPart } from '@vennet/core/readback';
 import { Link } from 'react-router';
 import { useBook } from '../store/book.js';
 
 const CHANGES: Record<ChangedLink['change'], string> = {
   address: 'leads to another address',
   words: 'has other words',
-  target: 'leads to a spot that is not in the file',
+  target: 'does not land at its place',
 };
 
 /** The proof of a made file: how many links it should have, how many are there, and which are not as in the book. */
@@ -29,8 +29,12 @@ export function ProofView({ proof }: { proof: Proof }) {
         />
       </dl>
       {whole && (
-        <p className="mt-2">Every link of the book is in this file, with its words and its address.</p>
+        <p className="mt-2">
+          Every link of the book is in this file, with its words and its address. Those inside the book land
+          where the words of their place are.
+        </p>
       )}
+      <Computed part={proof.computed} />
       {proof.lost.length > 0 && (
         <List title="Lost">
           {proof.lost.map((link) => (
@@ -51,6 +55,29 @@ export function ProofView({ proof }: { proof: Proof }) {
                 {link.change === 'words' ? link.foundText : link.foundHref}
               </span>{' '}
               ({link.where})
+            </li>
+          ))}
+        </List>
+      )}
+    </div>
+  );
+}
+
+/** The links that Vennet makes itself: of notes, lists and return links. */
+function Computed({ part: { expected, found, lost, changed } }: { part: ProofPart }) {
+  if (expected === 0) return null;
+  const wrong = [...lost, ...changed];
+  return (
+    <div className="mt-2" data-testid="computed-proof">
+      <p>
+        {found} of {expected} computed links (marks and ways back of notes, lists, return links) land at their
+        exact places.
+      </p>
+      {wrong.length > 0 && (
+        <List title="Not at their places">
+          {wrong.map((link, index) => (
+            <li key={`${link.id} ${index}`}>
+              {link.text || '(no words)'} <span className="break-all text-soft">{link.href}</span>
             </li>
           ))}
         </List>

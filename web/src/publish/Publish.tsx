@@ -1,4 +1,4 @@
-import type { Format } from '@vennet/core/publish';
+import type { Format } from '@vennet/core/manuscript';
 import type { ExportJob, FormPreview } from '@vennet/core/wire';
 import { useCallback, useEffect, useState } from 'react';
 import { api } from '../api/client.js';
@@ -69,6 +69,7 @@ export function Publish() {
               jobs={jobs.filter((job) => job.format === form.format)}
               make={() => void make(form.format)}
               stop={(job) => void stop(job)}
+              changed={() => void load()}
             />
           ))}
         </div>

@@ -7,6 +7,7 @@ import { useBook } from '../store/book.js';
 import { CheckPanel } from './CheckPanel.js';
 import { DestinationEntry } from './DestinationEntry.js';
 import { destinationsOf, type DestinationRow } from './destinations.js';
+import { InsideTable } from './InsideTable.js';
 import { useChecks } from './use-checks.js';
 
 const VerdictHistory = lazy(() => import('./VerdictHistory.js'));
@@ -20,6 +21,7 @@ export function Register() {
   const book = useBook((store) => store.book);
   const links = useBook((store) => store.links);
   const findings = useBook((store) => store.findings);
+  const inside = useBook((store) => store.inside);
   const places = useBook((store) => store.places);
   const verdicts = useBook((store) => store.verdicts);
   const surroundings = useBook((store) => store.surroundings);
@@ -91,11 +93,11 @@ export function Register() {
               )
             );
           })}
-          {findings.size > 0 && (
+          {findings.size + inside.length > 0 && (
             <Chip
               words="With findings"
               mark={<SeverityMark severity="should-fix" />}
-              count={rows.filter((row) => row.findings.length > 0).length}
+              count={rows.filter((row) => row.findings.length > 0).length + inside.length}
               on={filter === 'findings'}
               press={() => setFilter('findings')}
             />
@@ -137,6 +139,13 @@ export function Register() {
           <p className="p-8 text-center text-soft">
             No destination fits. Choose “All” or search for other words.
           </p>
+        )}
+        {(filter === null || filter === 'findings') && (
+          <InsideTable
+            findings={inside.filter(({ subject, message }) =>
+              `${subject.words} ${message}`.toLowerCase().includes(wanted),
+            )}
+          />
         )}
         {shown.length > most && (
           <button type="button" className="button mt-4" onClick={() => setMost(most + PAGE)}>

@@ -1,5 +1,6 @@
-import type { Finding } from '@vennet/core/audit';
-import type { Link, Place } from '@vennet/core/manuscript';
+import type { Finding, InsideFinding } from '@vennet/core/audit';
+import { phrases, type Phrases } from '@vennet/core/language';
+import type { ContentsList, Link, Place } from '@vennet/core/manuscript';
 import { askedAddress, verdictInside } from '@vennet/core/reach';
 import {
   surroundingsOf,
@@ -12,7 +13,7 @@ import { create } from 'zustand';
 import { api } from '../api/client.js';
 import type { Mention, MentionSearch } from '@vennet/core/repair';
 import { NO_SURROUNDINGS, type ShelfFile, type Surroundings } from '@vennet/core/shelf';
-import type { AuditRequest, AuditResult, MentionResult } from '../workers/audit.worker.js';
+import type { AuditRequest, AuditResult, MentionResult, SeenNote } from '../workers/audit.worker.js';
 import { copiesOf, dropCopy } from './local-copies.js';
 
 export interface BookStore {
@@ -21,7 +22,20 @@ export interface BookStore {
   loads: number;
   links: Link[];
   findings: Map<string, Finding[]>;
+  /** What is found of places, notes, lists of contents and return links. */
+  inside: InsideFinding[];
   places: Map<string, Place>;
+  /** Notes by their ids, and by those of their marks. */
+  notes: Map<string, SeenNote>;
+  contents: Map<string, ContentsList>;
+  /** Where references stand in reading order. */
+  orders: Map<string, number>;
+  /** Marks of hand-made notes, and whether their remark leads back. */
+  handMade: Map<string, boolean>;
+  /** The page of each place, as pages were last set; `null` before that. */
+  pages: Map<string, string> | null;
+  /** A reference of the book reads a page. */
+  readsPages: boolean;
   verdicts: Map<string, DestinationVerdict>;
   /** The files of the Shelf, and the other books. */
   surroundings: Surroundings;
@@ -39,7 +53,9 @@ export interface BookStore {
   /** Puts a file of the Shelf in place, or takes it away. */
   setFile(id: string, file: ShelfFile | null): void;
   /** Takes in what was changed of the book itself, or of the books around it. */
-  setDetails(changes: Partial<Pick<Manuscript, 'look' | 'address' | 'books'>>): void;
+  setDetails(changes: Partial<Pick<Manuscript, 'look' | 'structure' | 'address' | 'books'>>): void;
+  /** Puts the chapters into another order, or changes where one is left out. */
+  setChapters(chapters: VersionedChapter[]): void;
 }
 
 export interface Conflict {
@@ -56,20 +72,41 @@ function auditWorker(): Worker {
     if ('mentions' in data) {
       searches.get(data.id)?.(data.mentions);
       searches.delete(data.id);
-    } else
+    } else {
       useBook.setState({
-        links: data.links,
+        ...{ links: data.links, inside: data.inside, readsPages: data.readsPages },
         findings: new Map(data.findings),
         places: new Map(data.places),
+        notes: new Map(
+          data.notes.flatMap((note) => [note.id, ...note.marks.map(({ id }) => id)].map((id) => [id, note])),
+        ),
+        contents: new Map(data.contents),
+        orders: new Map(data.orders),
+        handMade: new Map(data.handMade),
       });
+      answered();
+    }
   };
+  worker.onerror = () => answered();
   return worker;
 }
+
+/** Time that a book waits to be shown for what is computed from it, in ms. */
+const LONGEST_WAIT = 2000;
+let answered = () => {};
+
+/** Waits for the next answer of the audit: numbers and references are there when the text is first seen. */
+const nextAnswer = (): Promise<void> =>
+  new Promise((resolve) => {
+    answered = resolve;
+    setTimeout(resolve, LONGEST_WAIT);
+  });
 
 const post = (request: AuditRequest) => auditWorker().postMessage(request);
 
 const searches = new Map<number, (mentions: Mention[]) => void>();
 let lastSearch = 0;
+let lastOpening = 0;
 
 /** Looks for mentions in the book as it stands, beside the typing. */
 export function searchMentions(search: MentionSearch): Promise<Mention[]> {
@@ -84,7 +121,14 @@ const NOTHING = {
   book: null,
   links: [],
   findings: new Map(),
+  inside: [],
   places: new Map(),
+  notes: new Map(),
+  contents: new Map(),
+  orders: new Map(),
+  handMade: new Map(),
+  pages: null,
+  readsPages: false,
   verdicts: new Map(),
   surroundings: NO_SURROUNDINGS,
   conflicts: new Map(),
@@ -97,19 +141,22 @@ export const useBook = create<BookStore>((set, get) => ({
   loads: 0,
   async open(id) {
     if (get().book?.id !== id) set(NOTHING);
-    const manuscript = await api.manuscript(id);
+    auditWorker();
+    const opening = ++lastOpening;
+    const [manuscript, verdicts] = await Promise.all([api.manuscript(id), api.verdicts(id)]);
     const { chapters, conflicts, unsent } = await withLocalCopies(manuscript.chapters);
     const book = { ...manuscript, chapters };
     const surroundings = surroundingsOf(book);
-    set({ book, surroundings, conflicts, unsent, loads: get().loads + 1 });
     post({ book, chapters, surroundings });
-    await get().loadVerdicts();
+    if (!get().book) await nextAnswer();
+    if (opening !== lastOpening) return;
+    set({ book, surroundings, conflicts, unsent, loads: get().loads + 1, verdicts: byHref(verdicts) });
   },
   async loadVerdicts() {
     const id = get().book?.id;
     if (!id) return;
     const verdicts = await api.verdicts(id);
-    if (get().book?.id === id) set({ verdicts: new Map(verdicts.map((one) => [one.href, one])) });
+    if (get().book?.id === id) set({ verdicts: byHref(verdicts) });
   },
   setChapter(chapter) {
     replace(chapter);
@@ -136,12 +183,20 @@ export const useBook = create<BookStore>((set, get) => ({
     const { book } = get();
     if (book) surround({ ...book, ...changes });
   },
+  setChapters(chapters) {
+    const { book, surroundings } = get();
+    if (!book) return;
+    set({ book: { ...book, chapters } });
+    post({ book, chapters, surroundings });
+  },
 }));
+
+const byHref = (verdicts: DestinationVerdict[]) => new Map(verdicts.map((one) => [one.href, one]));
 
 function surround(book: Manuscript): void {
   const surroundings = surroundingsOf(book);
   useBook.setState({ book, surroundings });
-  post({ surroundings });
+  post({ surroundings, details: book });
 }
 
 function replace(chapter: VersionedChapter): void {
@@ -191,3 +246,6 @@ export function verdictFor(
     }
   );
 }
+
+/** The words that Vennet itself puts into the open book. */
+export const ownWords = (): Phrases => phrases(useBook.getState().book?.language ?? 'en');

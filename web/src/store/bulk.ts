@@ -1,4 +1,5 @@
-import type { MentionsRequest, RepairDone, RepairRequest } from '@vennet/core/wire';
+import type { SectionMove } from '@vennet/core/edits';
+import type { InsideRepairRequest, MentionsRequest, RepairDone, RepairRequest } from '@vennet/core/wire';
 import type { Command } from 'prosemirror-state';
 import { api } from '../api/client.js';
 import { useBook } from './book.js';
@@ -10,24 +11,45 @@ let last: { book: string; snapshot: string } | null = null;
 
 /** Repairs links all over the book, and offers to take it back. True when it was done. */
 export const repairInBook = (book: string, request: RepairRequest) =>
-  inBook(book, () => api.repair(book, request), 'changed');
+  inBook(book, () => api.repair(book, request), linksWere('changed'));
+
+/** Repairs a place, a note or a list, and offers to take it back. */
+export const repairPlaceInBook = (book: string, request: InsideRepairRequest) =>
+  inBook(
+    book,
+    () => api.repairInside(book, request),
+    (changed) => (changed > 0 ? 'It is repaired.' : 'There was nothing to repair any more.'),
+  );
+
+/** Moves a section, and offers to take it back. */
+export const moveSectionInBook = (book: string, move: SectionMove) =>
+  inBook(
+    book,
+    () => api.moveSection(book, move),
+    () => 'The section was moved.',
+  );
 
 /** Makes links of mentions all over the book, and offers to take it back. True when it was done. */
 export const linkMentionsInBook = (book: string, request: MentionsRequest) =>
-  inBook(book, () => api.linkMentions(book, request), 'made');
+  inBook(book, () => api.linkMentions(book, request), linksWere('made'));
+
+function linksWere(done: string): (changed: number) => string {
+  return (changed) => (changed === 1 ? `One link was ${done}.` : `${changed} links were ${done}.`);
+}
 
 async function inBook(
   book: string,
   change: () => Promise<RepairDone>,
-  done: 'changed' | 'made',
+  said: (changed: number) => string,
 ): Promise<boolean> {
   try {
     await saveAll();
     const { changed, snapshot } = await change();
     await useBook.getState().open(book);
     last = { book, snapshot };
-    const words = changed === 1 ? `One link was ${done}.` : `${changed} links were ${done}.`;
-    useNotices.getState().tell(words, { action: { label: 'Take it back', run: () => void takeBack() } });
+    useNotices
+      .getState()
+      .tell(said(changed), { action: { label: 'Take it back', run: () => void takeBack() } });
     return true;
   } catch (error) {
     tellFault(error);

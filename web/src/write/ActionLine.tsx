@@ -1,7 +1,10 @@
 import {
   ArrowDown,
+  ArrowLeft,
+  ArrowRight,
   ArrowUp,
   Bold,
+  Bookmark,
   ImagePlus,
   Italic,
   Link2,
@@ -9,17 +12,23 @@ import {
   ListOrdered,
   Quote,
   Redo2,
+  StickyNote,
   Undo2,
   type LucideIcon,
 } from 'lucide-react';
 import { DropdownMenu, Toolbar } from 'radix-ui';
 import type { Command } from 'prosemirror-state';
 import { textCommands } from '../editor/keys.js';
-import { openSlip } from '../editor/slip-plugin.js';
+import { draftBookmark, openSlip } from '../editor/slip-plugin.js';
 import { useEditor } from '../editor/store.js';
+import { insertNote } from '../inside/insert-inside.js';
+import { StructureDialog } from '../inside/StructureDialog.js';
+import { goBack, goForward, useVisited } from '../inside/visited.js';
 import { choosePicture } from '../picture/insert-pictures.js';
 import { Uploads } from '../shelf/Uploads.js';
+import { useBook } from '../store/book.js';
 import { LookDialog } from './LookDialog.js';
+import { PutIn } from './PutIn.js';
 import { stepThroughLinks } from './ChapterEditor.js';
 
 function run(command: Command): void {
@@ -28,6 +37,15 @@ function run(command: Command): void {
   command(view.state, view.dispatch);
   view.focus();
 }
+
+/** Counts the heading at the caret, or leaves it without a number. */
+const countHeading: Command = (state, dispatch) => {
+  const { $from } = state.selection;
+  if ($from.parent.type.name !== 'heading') return false;
+  const uncounted = !$from.parent.attrs.uncounted;
+  dispatch?.(state.tr.setNodeAttribute($from.before(), 'uncounted', uncounted));
+  return true;
+};
 
 const BLOCKS: [string, keyof typeof textCommands][] = [
   ['Paragraph', 'paragraph'],
@@ -39,6 +57,7 @@ const BLOCKS: [string, keyof typeof textCommands][] = [
 /** The short line of the most used actions over the text. */
 export function ActionLine() {
   const state = useEditor((store) => store.state);
+  const numbering = useBook((store) => store.book?.structure.numbering);
   const parent = state?.selection.$from.parent;
   const block =
     parent?.type.name === 'heading'
@@ -48,6 +67,13 @@ export function ActionLine() {
     const { view } = useEditor.getState();
     if (view) choosePicture(view);
   };
+  const past = useVisited((store) => store.past.length);
+  const future = useVisited((store) => store.future.length);
+  // What opens a slip leaves the focus to it.
+  const act = (command: Command) => {
+    const { view } = useEditor.getState();
+    if (view) command(view.state, view.dispatch);
+  };
   const addLink = () => {
     const { view, chapter } = useEditor.getState();
     if (view) openSlip(chapter)(view.state, view.dispatch);
@@ -55,7 +81,7 @@ export function ActionLine() {
   return (
     <Toolbar.Root
       aria-label="Actions on the text"
-      className="flex shrink-0 flex-wrap items-center gap-1 border-b border-line bg-sheet px-6 py-1.5"
+      className="flex shrink-0 flex-wrap items-center gap-0.5 border-b border-line bg-sheet px-5 py-1.5"
     >
       <Toolbar.Button
         className="button mr-2"
@@ -66,14 +92,20 @@ export function ActionLine() {
       >
         <Link2 size={16} aria-hidden="true" /> Link
       </Toolbar.Button>
+      <Act words="Note" icon={StickyNote} act={() => act(insertNote)} />
+      <Act words="Bookmark" icon={Bookmark} act={() => act(draftBookmark)} />
       <Act words="Picture" icon={ImagePlus} act={putPicture} />
+      <PutIn />
+      <Gap />
+      <Act words="Back to where you came from" icon={ArrowLeft} off={past === 0} act={() => goBack()} />
+      <Act words="Forward again" icon={ArrowRight} off={future === 0} act={() => goForward()} />
       <Act words="Link before" icon={ArrowUp} act={() => stepThroughLinks(-1)} />
       <Act words="Next link" icon={ArrowDown} act={() => stepThroughLinks(1)} />
       <Gap />
       <DropdownMenu.Root>
         <Toolbar.Button asChild>
           <DropdownMenu.Trigger
-            className="button min-w-36 !justify-between"
+            className="button min-w-32 !justify-between"
             data-look="quiet"
             data-size="small"
           >
@@ -91,6 +123,18 @@ export function ActionLine() {
                 {words}
               </DropdownMenu.Item>
             ))}
+            {parent?.type.name === 'heading' && numbering !== 'none' && (
+              <DropdownMenu.CheckboxItem
+                className="menu-item border-t border-line"
+                checked={!parent.attrs.uncounted}
+                onSelect={() => run(countHeading)}
+              >
+                <span aria-hidden="true" className="w-4">
+                  {parent.attrs.uncounted ? '' : '✓'}
+                </span>
+                This heading is numbered
+              </DropdownMenu.CheckboxItem>
+            )}
           </DropdownMenu.Content>
         </DropdownMenu.Portal>
       </DropdownMenu.Root>
@@ -103,19 +147,31 @@ export function ActionLine() {
       <Act words="Undo" icon={Undo2} act={() => run(textCommands.undo)} />
       <Act words="Redo" icon={Redo2} act={() => run(textCommands.redo)} />
       <Gap />
+      <StructureDialog />
       <LookDialog />
       <Uploads />
     </Toolbar.Root>
   );
 }
 
-function Act({ words, icon: Icon, act }: { words: string; icon: LucideIcon; act(): void }) {
+function Act({
+  words,
+  icon: Icon,
+  act,
+  off = false,
+}: {
+  words: string;
+  icon: LucideIcon;
+  act(): void;
+  off?: boolean;
+}) {
   return (
     <Toolbar.Button
       className="button"
       data-look="quiet"
       data-size="small"
       title={words}
+      disabled={off}
       onMouseDown={(event) => event.preventDefault()}
       onClick={act}
     >
@@ -125,4 +181,4 @@ function Act({ words, icon: Icon, act }: { words: string; icon: LucideIcon; act(
   );
 }
 
-const Gap = () => <Toolbar.Separator className="mx-1.5 h-5 w-px bg-line" />;
+const Gap = () => <Toolbar.Separator className="mx-1 h-5 w-px bg-line" />;

@@ -1,3 +1,4 @@
+import { withPlaceIds } from '@vennet/core/edits';
 import { readChapter } from '@vennet/core/manuscript';
 import { EditorView } from 'prosemirror-view';
 import { useEffect, useLayoutEffect, useRef } from 'react';
@@ -9,7 +10,12 @@ import { asksForSlip } from '../editor/slip-plugin.js';
 import { linkAtSelection, linksIn } from '../editor/links.js';
 import { useEditor } from '../editor/store.js';
 import { useBook } from '../store/book.js';
-import { edited } from '../store/saver.js';
+import { edited, saveAll } from '../store/saver.js';
+import { useBookmarks } from '../inside/bookmarks.js';
+import { computedViews } from '../inside/computed-views.js';
+import { dropOfPlace } from '../inside/drag-place.js';
+import { showPlace, showSpot } from '../inside/show-place.js';
+import { goBack, goForward, goToPlace } from '../inside/visited.js';
 import { ActionLine } from './ActionLine.js';
 import { copyAddress } from './copy-address.js';
 import { FollowLink } from './FollowLink.js';
@@ -22,20 +28,21 @@ import { TextMenu } from './TextMenu.js';
 
 /** The text of one chapter and what stands around it. It is made anew when the chapter comes from the server anew. */
 export function ChapterEditor({ chapter }: { chapter: string }) {
-  const place = useRef<HTMLDivElement>(null);
+  const box = useRef<HTMLDivElement>(null);
   const scroller = useRef<HTMLDivElement>(null);
+  const marked = useBookmarks((store) => store.shown);
   const [search, setSearch] = useSearchParams();
   const wanted = search.get('link');
-  const spot = search.get('place');
+  const place = search.get('place');
+  const at = search.get('at');
 
   useEffect(() => {
     const { book } = useBook.getState();
     const stored = book?.chapters.find(({ id }) => id === chapter);
-    if (!place.current || !stored) return;
-    const view = makeView(place.current, chapter, readChapter(stored).doc);
+    if (!box.current || !stored) return;
+    const view = makeView(box.current, chapter, withPlaceIds(readChapter(stored).doc, chapter));
     useEditor.setState({ view, chapter, state: view.state, following: null, mentions: null });
-    const box = scroller.current;
-    if (box) keptPlace(chapter, view, box);
+    if (scroller.current) keptPlace(chapter, view, scroller.current);
     return () => {
       useEditor.setState({ view: null, state: null, following: null, mentions: null });
       view.destroy();
@@ -44,23 +51,26 @@ export function ChapterEditor({ chapter }: { chapter: string }) {
 
   // While the page still stands: afterwards nothing has a height.
   useLayoutEffect(() => {
-    const box = scroller.current;
+    const scrolled = scroller.current;
     return () => {
       const { view } = useEditor.getState();
-      if (view && box) keepPlace(chapter, view, box);
+      if (view && scrolled) keepPlace(chapter, view, scrolled);
+      // What was cut here may be pasted in the next chapter: by then the book has to know that it is gone.
+      void saveAll();
     };
   }, [chapter]);
 
   useEffect(() => {
     const { view } = useEditor.getState();
-    if (!view || (!wanted && !spot)) return;
+    if (!view || (!wanted && !place && !at)) return;
     const link = wanted && linksIn(view.state.doc, chapter).find(({ id }) => id === wanted);
     if (link) {
       goToLink(view, link);
       bringIntoView(view, link.from);
-    } else if (spot) flash(view, chapter, spot);
+    } else if (place) showPlace(view, chapter, place);
+    else if (at) showSpot(view, Number(at));
     setSearch({}, { replace: true });
-  }, [chapter, wanted, spot, setSearch]);
+  }, [chapter, wanted, place, at, setSearch]);
 
   return (
     <main className="flex min-h-0 min-w-0 grow flex-col">
@@ -68,7 +78,7 @@ export function ChapterEditor({ chapter }: { chapter: string }) {
       <div ref={scroller} className="relative min-h-0 grow overflow-y-auto bg-sheet">
         <div className="mx-auto grid max-w-[66rem] grid-cols-[minmax(0,34rem)_minmax(15rem,1fr)] gap-8 px-8 max-lg:grid-cols-1">
           <TextMenu>
-            <div ref={place} className="min-h-full pt-8 pb-[40vh]" />
+            <div ref={box} data-bookmarks={marked ? '' : undefined} className="min-h-full pt-8 pb-[40vh]" />
           </TextMenu>
           <Margin scroller={scroller} />
         </div>
@@ -81,12 +91,15 @@ export function ChapterEditor({ chapter }: { chapter: string }) {
 
 function makeView(place: HTMLElement, chapter: string, doc: Parameters<typeof createState>[0]): EditorView {
   let frame = 0;
+  let after = 0;
   const handOn = (view: EditorView, now: boolean) => {
     cancelAnimationFrame(frame);
+    clearTimeout(after);
     const hand = () => useEditor.setState({ state: view.state });
     // A slip that was asked for is there before the next key is typed: that key is for its field.
     if (now) flushSync(hand);
-    else frame = requestAnimationFrame(hand);
+    // What was typed is drawn first, and what stands around the text follows.
+    else frame = requestAnimationFrame(() => (after = window.setTimeout(hand)));
   };
   const view: EditorView = new EditorView(place, {
     state: createState(doc, {
@@ -112,8 +125,13 @@ function makeView(place: HTMLElement, chapter: string, doc: Parameters<typeof cr
         choosePicture(view);
         return true;
       },
+      back: goBack,
+      forward: goForward,
     }),
-    nodeViews: { figure: (node, view, getPos) => new FigureView(node, view, getPos) },
+    nodeViews: {
+      figure: (node, view, getPos) => new FigureView(node, view, getPos),
+      ...computedViews(goToPlace),
+    },
     attributes: {
       class: 'book-text',
       'aria-label': 'Text of the chapter',
@@ -126,6 +144,7 @@ function makeView(place: HTMLElement, chapter: string, doc: Parameters<typeof cr
       if (transaction.docChanged) edited(chapter, view.state.doc);
       handOn(view, asksForSlip(transaction));
     },
+    handleDrop: (view, event) => dropOfPlace(view, event),
     handleClickOn(_view, _position, _node, _at, event) {
       if ((event.target as HTMLElement).closest('a')) event.preventDefault();
       return false;
@@ -138,19 +157,6 @@ function bringIntoView(view: EditorView, position: number): void {
   const { node } = view.domAtPos(position);
   const element = node instanceof HTMLElement ? node : node.parentElement;
   element?.scrollIntoView({ block: 'center' });
-}
-
-/** Goes to a place and lets it light up, wherever it is. */
-function flash(view: EditorView, chapter: string, place: string): void {
-  const element =
-    place === chapter ? view.dom.firstElementChild : view.dom.querySelector(`#${CSS.escape(place)}`);
-  const shown = element?.matches('[data-anchor]') ? element.parentElement : element;
-  if (!shown) return;
-  shown.scrollIntoView({ block: 'center' });
-  shown.animate(
-    [{ background: 'var(--wash)', boxShadow: '0 0 0 6px var(--wash)' }, { background: 'transparent' }],
-    { duration: 1800 },
-  );
 }
 
 /** Steps through the links from outside the text; the text takes the focus. */

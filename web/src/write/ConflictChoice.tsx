@@ -57,14 +57,14 @@ async function swap(chapter: string, version: number, doc: unknown): Promise<voi
   }
 }
 
+const NO_CHAPTER = { id: '', title: '', matter: 'main' as const, leftOutOf: [] };
+
 function Side({ title, doc, other, use }: { title: string; doc: unknown; other: unknown; use(): void }) {
   const box = useRef<HTMLDivElement>(null);
   useEffect(() => {
-    const text = readChapter({ id: '', title: '', matter: 'main', doc }).doc;
+    const text = readChapter({ ...NO_CHAPTER, doc }).doc;
     const elsewhere = new Set(
-      readChapter({ id: '', title: '', matter: 'main', doc: other }).doc.children.map((node) =>
-        JSON.stringify(node.toJSON()),
-      ),
+      readChapter({ ...NO_CHAPTER, doc: other }).doc.children.map((node) => JSON.stringify(node.toJSON())),
     );
     const serializer = DOMSerializer.fromSchema(text.type.schema);
     const blocks = text.children.map((node) => {

@@ -1,9 +1,14 @@
-import type { Finding } from '@vennet/core/audit';
-import type { Repair } from '@vennet/core/repair';
+import type { Finding, InsideFinding } from '@vennet/core/audit';
 import { SeverityMark } from '../marks/SeverityMark.js';
 
 /** One finding in plain words, where it comes from, and its repairs of one step. */
-export function FindingLine({ finding, repair }: { finding: Finding; repair(repair: Repair): void }) {
+export function FindingLine<Found extends Finding | InsideFinding>({
+  finding,
+  repair,
+}: {
+  finding: Found;
+  repair(repair: Found['repairs'][number]['repair']): void;
+}) {
   const { severity, message, criterion, repairs } = finding;
   return (
     <div className="text-sm">
@@ -13,7 +18,7 @@ export function FindingLine({ finding, repair }: { finding: Finding; repair(repa
       </p>
       {repairs.length > 0 && (
         <div className="mt-1 flex flex-wrap gap-1.5">
-          {repairs.map((offer) => (
+          {repairs.map((offer: Found['repairs'][number]) => (
             <button
               key={offer.label}
               type="button"
@@ -30,14 +35,20 @@ export function FindingLine({ finding, repair }: { finding: Finding; repair(repa
   );
 }
 
-/** All findings of one link. */
-export function Findings({ findings, repair }: { findings: Finding[]; repair(repair: Repair): void }) {
+/** All findings of one link, place, note or list. */
+export function Findings<Found extends Finding | InsideFinding>({
+  findings,
+  repair,
+}: {
+  findings: Found[];
+  repair(repair: Found['repairs'][number]['repair'], finding: Found): void;
+}) {
   if (findings.length === 0) return null;
   return (
     <ul className="mt-2.5 space-y-2 border-t border-line pt-2.5" aria-label="Findings">
       {findings.map((finding) => (
         <li key={finding.rule}>
-          <FindingLine finding={finding} repair={repair} />
+          <FindingLine finding={finding} repair={(chosen) => repair(chosen, finding)} />
         </li>
       ))}
     </ul>

@@ -2,13 +2,12 @@ import type { Destination } from '@vennet/core/destination';
 import { Dialog } from 'radix-ui';
 import { ExternalLink } from 'lucide-react';
 import { useEffect, useState } from 'react';
-import { useNavigate } from 'react-router';
 import { enclosureFile } from '../api/client.js';
 import { useEditor } from '../editor/store.js';
 import { useBook } from '../store/book.js';
 import { useFacts, visitAddress } from '../store/facts.js';
 import { useNotices } from '../store/notices.js';
-import { goToBook } from './go-to-book.js';
+import { goToBook, goToPlace } from '../inside/visited.js';
 import { mayVisit, rememberSite } from './known-sites.js';
 
 /**
@@ -18,14 +17,13 @@ import { mayVisit, rememberSite } from './known-sites.js';
 export function FollowLink() {
   const link = useEditor((store) => store.following);
   const { worldPort } = useFacts();
-  const navigate = useNavigate();
   const { destination } = link ?? {};
   const direct = destination && isDirect(destination);
   useEffect(() => {
     if (!destination || !direct) return;
     useEditor.setState({ following: null });
-    followAtOnce(destination, worldPort, (path) => void navigate(path));
-  }, [destination, direct, navigate, worldPort]);
+    followAtOnce(destination, worldPort);
+  }, [destination, direct, worldPort]);
   if (!link || !destination || direct) return null;
   return (
     <Dialog.Root open onOpenChange={stay}>
@@ -54,8 +52,8 @@ export function backToText(event: Event): void {
 const isDirect = (destination: Destination): boolean =>
   destination.kind === 'web' ? mayVisit(destination.href) : destination.kind !== 'mail';
 
-function followAtOnce(destination: Destination, worldPort: number | null, go: (path: string) => void): void {
-  const { places, book, surroundings } = useBook.getState();
+export function followAtOnce(destination: Destination, worldPort: number | null): void {
+  const { surroundings } = useBook.getState();
   const gone = (words: string) => useNotices.getState().tell(words, { tone: 'fault' });
   switch (destination.kind) {
     case 'web':
@@ -70,11 +68,8 @@ function followAtOnce(destination: Destination, worldPort: number | null, go: (p
       if (surroundings.books.has(destination.book)) goToBook(destination.book, destination.place);
       else gone('The book that this link led to is not in the Library.');
       return;
-    case 'place': {
-      const place = places.get(destination.place);
-      if (place && book) go(`/books/${book.id}/write/${place.chapter}?place=${encodeURIComponent(place.id)}`);
-      else gone('The place that this link led to is not in the book.');
-    }
+    case 'place':
+      if (!goToPlace(destination.place)) gone('The place that this link led to is not in the book.');
   }
 }
 

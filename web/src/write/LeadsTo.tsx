@@ -2,6 +2,7 @@ import { hrefOf, type Destination } from '@vennet/core/destination';
 import { Paperclip } from 'lucide-react';
 import { useId, useRef, useState, type DragEvent, type KeyboardEvent, type RefObject } from 'react';
 import { KIND_WORDS, KindMark } from '../marks/KindMark.js';
+import { PlacePreview } from '../inside/PlacePreview.js';
 import { useBook } from '../store/book.js';
 import { uploadToShelf } from '../store/uploads.js';
 import { BookPlace } from './BookPlace.js';
@@ -16,10 +17,12 @@ export interface LeadsToProps {
   change(entry: DestinationEntry): void;
   /** Starts a companion book and leads there in one step. */
   companion(title: string, goThere: boolean): void;
+  /** Takes a suggestion and accepts the slip in one step. */
+  accept?(destination: Destination): void;
 }
 
 /** The one field for a destination: it says what it took the words for, suggests from every kind, and takes files. */
-export function LeadsTo({ field, entry, change, companion }: LeadsToProps) {
+export function LeadsTo({ field, entry, change, companion, accept }: LeadsToProps) {
   const id = useId();
   const chooser = useRef<HTMLInputElement>(null);
   const [listing, setListing] = useState(false);
@@ -28,6 +31,10 @@ export function LeadsTo({ field, entry, change, companion }: LeadsToProps) {
   const isWords = recognition !== null && !recognition.ok && recognition.refusal === 'words';
   const suggestions = useSuggestions(entry.picked ? '' : entry.typed, isWords);
   const open = listing && suggestions.length > 0;
+  // Words that are no address can only mean what they are called: Enter takes the first.
+  const [first] = suggestions;
+  const likely = isWords && open && first && 'destination' in first ? 0 : -1;
+  const shown = marked >= 0 ? marked : likely;
   const take = (suggestion: Suggestion) => {
     setListing(false);
     setMarked(-1);
@@ -35,6 +42,16 @@ export function LeadsTo({ field, entry, change, companion }: LeadsToProps) {
     else change(entryOf(suggestion.destination, useBook.getState()));
   };
   const pressed = (event: KeyboardEvent) => {
+    if (!open && event.key === 'ArrowDown' && suggestions.length > 0 && !entry.picked) {
+      event.preventDefault();
+      return setListing(true);
+    }
+    if (event.key === 'Enter' && marked < 0 && likely >= 0 && first && 'destination' in first) {
+      event.preventDefault();
+      if (accept) accept(first.destination);
+      else take(first);
+      return;
+    }
     // Enter without a mark is for the form; the list is in nobody's way afterwards.
     if (open && event.key === 'Enter' && marked < 0) return setListing(false);
     if (!open) return;
@@ -46,7 +63,7 @@ export function LeadsTo({ field, entry, change, companion }: LeadsToProps) {
     else return;
     event.preventDefault();
   };
-  const refused = recognition && !recognition.ok && entry.typed.trim() !== '';
+  const refused = recognition && !recognition.ok && entry.typed.trim() !== '' && likely < 0;
   return (
     <div className="relative">
       <label className="label" htmlFor={id}>
@@ -61,7 +78,7 @@ export function LeadsTo({ field, entry, change, companion }: LeadsToProps) {
           aria-expanded={open}
           aria-controls={`${id}-list`}
           aria-autocomplete="list"
-          aria-activedescendant={open && marked >= 0 ? `${id}-${marked}` : undefined}
+          aria-activedescendant={open && shown >= 0 ? `${id}-${shown}` : undefined}
           aria-invalid={refused ? true : undefined}
           aria-describedby={`${id}-taken`}
           autoComplete="off"
@@ -112,8 +129,8 @@ export function LeadsTo({ field, entry, change, companion }: LeadsToProps) {
             key={suggestion.key}
             id={`${id}-${index}`}
             role="option"
-            aria-selected={index === marked}
-            data-highlighted={index === marked ? '' : undefined}
+            aria-selected={index === shown}
+            data-highlighted={index === shown ? '' : undefined}
             className="menu-item !items-start text-sm"
             onMouseDown={(event) => {
               event.preventDefault();
@@ -126,6 +143,9 @@ export function LeadsTo({ field, entry, change, companion }: LeadsToProps) {
             <span className="min-w-0">
               <span className="block break-words">{suggestion.words}</span>
               <span className="block text-xs text-soft">{suggestion.about}</span>
+              {index === shown && 'destination' in suggestion && suggestion.destination.kind === 'place' && (
+                <PlacePreview place={suggestion.destination.place} />
+              )}
             </span>
           </li>
         ))}
@@ -206,6 +226,7 @@ function TakenFor({ destination }: { destination: Destination }) {
     <p>
       {KIND_WORDS[destination.kind]}
       {chapter && place?.kind !== 'chapter' && `, in “${chapter.title}”`}
+      {destination.kind === 'place' && <PlacePreview place={destination.place} />}
     </p>
   );
 }

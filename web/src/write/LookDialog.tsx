@@ -36,7 +36,8 @@ export function LookDialog() {
   return (
     <Dialog.Root open={open} onOpenChange={show}>
       <Dialog.Trigger className="button" data-look="quiet" data-size="small" title="Link look">
-        <Palette size={16} aria-hidden="true" /> Look
+        <Palette size={16} aria-hidden="true" />
+        <span className="sr-only">Look</span>
       </Dialog.Trigger>
       <Dialog.Portal>
         <Dialog.Overlay className="veil" />

@@ -1,25 +1,33 @@
-import type { Box, Link, LinkArea } from '@vennet/core/manuscript';
+import { flatText, OBJECT, spotsOf, type Box, type Link, type LinkArea } from '@vennet/core/manuscript';
 import type { Node } from 'prosemirror-model';
 import type { EditorView } from 'prosemirror-view';
 import { useCallback, useEffect, useLayoutEffect, useRef, useState, type RefObject } from 'react';
-import { figureAt, linkAtSelection, linksIn } from '../editor/links.js';
+import { bookmarkAt, figureAt, insideNodeAt, linkAtSelection, linksIn } from '../editor/links.js';
 import { askedIn, draftIn, offerIn, type Draft } from '../editor/slip-plugin.js';
 import { useEditor } from '../editor/store.js';
+import { BookmarkSlip } from '../inside/BookmarkSlip.js';
+import { ClosedNote } from '../inside/ClosedNote.js';
+import { InsideSlip } from '../inside/InsideSlip.js';
+import { withWords } from '../inside/said.js';
+import { useBook } from '../store/book.js';
 import { AreaSlip } from '../picture/AreaSlip.js';
 import { areasOf } from '../picture/change-figures.js';
 import { useOpenArea } from '../picture/open-area.js';
 import { PictureSlip } from '../picture/PictureSlip.js';
 import { ClosedSlip } from './ClosedSlip.js';
 import { OfferLine } from './OfferLine.js';
-import { OpenSlip } from './OpenSlip.js';
+import { keyOfLink, OpenSlip } from './OpenSlip.js';
 
 /** Height of a closed slip and the gap between two, in CSS px. */
 const SLIP = 30;
 const GAP = 4;
 
+/** A link or a note whose line can be seen. */
 interface Seen {
-  link: Link;
+  key: string;
+  at: number;
   line: number;
+  link: Link | null;
 }
 
 interface Shown {
@@ -36,12 +44,24 @@ export function Margin({ scroller }: { scroller: RefObject<HTMLDivElement | null
   const column = useRef<HTMLElement>(null);
   const [shown, setShown] = useState<Shown>({ seen: [], openLine: 0, bottom: 0 });
   const [openHeight, setOpenHeight] = useState(320);
-  const open = state ? linkAtSelection(state, chapter) : null;
+  const found = state ? linkAtSelection(state, chapter) : null;
+  // What references read follows from the whole book.
+  useBook((store) => (found?.carrier === 'reference' ? store.places : null));
+  const open = found && state ? withWords(found, state.doc.nodeAt(found.from)) : null;
+  const inside = state ? insideNodeAt(state) : null;
+  const bookmark = state && !found ? bookmarkAt(state) : null;
   const draft = state ? draftIn(state) : null;
   const offer = state ? offerIn(state) : null;
   const figure = state ? figureAt(state) : null;
   const area = useOpenArea();
-  const openAt = draft?.from ?? figure?.position ?? open?.from ?? offer?.from ?? null;
+  const openAt =
+    draft?.from ??
+    figure?.position ??
+    inside?.position ??
+    open?.from ??
+    bookmark?.from ??
+    offer?.from ??
+    null;
 
   const measure = useCallback(() => {
     if (!view || !scroller.current || !column.current || view.isDestroyed) return;
@@ -49,9 +69,9 @@ export function Margin({ scroller }: { scroller: RefObject<HTMLDivElement | null
     const top = column.current.getBoundingClientRect().top;
     const [first, last] = visibleRange(view, box);
     const lineOf = (position: number) => topOf(view, Math.min(position, view.state.doc.content.size)) - top;
-    const links = linksIn(view.state.doc, chapter).filter(({ from, to }) => to >= first && from <= last);
+    const seen = slipsIn(view.state.doc, chapter).filter(({ at }) => at >= first && at <= last);
     setShown({
-      seen: links.map((link) => ({ link, line: lineOf(link.from) })),
+      seen: seen.map((slip) => ({ ...slip, line: lineOf(slip.at) })),
       openLine: openAt === null ? 0 : lineOf(openAt),
       bottom: box.bottom - top,
     });
@@ -80,17 +100,18 @@ export function Margin({ scroller }: { scroller: RefObject<HTMLDivElement | null
 
   if (!view || !state) return <aside ref={column} aria-label="Margin" />;
   const isOpen = openAt !== null;
+  const selected = figure ?? inside;
   const closed = shown.seen.filter(
-    ({ link }) => draft !== null || (figure ? link.from !== figure.position : link.id !== open?.id),
+    ({ at, link }) => draft !== null || (selected ? at !== selected.position : !link || link.id !== open?.id),
   );
   const openTop = topOfOpen(shown, openHeight);
   const lines = arrange(closed, isOpen ? { line: shown.openLine, top: openTop, height: openHeight } : null);
   return (
     <aside ref={column} aria-label="Margin" className="relative max-lg:static">
       <ul aria-label="Links of the visible text" className="max-lg:hidden">
-        {closed.map(({ link }, index) => (
-          <li key={link.id} className="absolute inset-x-0" style={{ top: lines[index] }}>
-            <ClosedSlip link={link} />
+        {closed.map(({ key, link, at }, index) => (
+          <li key={key} className="absolute inset-x-0" style={{ top: lines[index] }}>
+            {link ? <ClosedSlip link={link} /> : <ClosedNote id={key} at={at} />}
           </li>
         ))}
       </ul>
@@ -98,9 +119,19 @@ export function Margin({ scroller }: { scroller: RefObject<HTMLDivElement | null
         <SlipBox top={openTop} resized={setOpenHeight}>
           {figure && !draft ? (
             <FigureSlip view={view} figure={figure} open={area} asked={askedIn(state)} />
+          ) : inside && !draft ? (
+            <InsideSlip key={inside.node.attrs.id as string} view={view} {...inside} asked={askedIn(state)} />
+          ) : draft?.what === 'bookmark' || (bookmark && !draft) ? (
+            <BookmarkSlip
+              key={draft ? 'draft' : `${bookmark?.id} ${bookmark?.name}`}
+              view={view}
+              bookmark={draft ? null : bookmark}
+              draft={draft}
+              asked={askedIn(state)}
+            />
           ) : open || draft ? (
             <OpenSlip
-              key={draft ? 'draft' : keyOf(open)}
+              key={draft ? 'draft' : `${keyOfLink(open)} ${attrsAt(view, open)}`}
               view={view}
               link={draft ? null : open}
               draft={draft}
@@ -155,13 +186,28 @@ function topOf(view: EditorView, position: number): number {
   return view.coordsAtPos(position, 1).top;
 }
 
-/** A slip is for a link as it is: when undo or a repair changes the link, its slip begins anew. */
-function keyOf(link: Link | null): string {
-  return JSON.stringify([link?.id, link?.destination, link?.text, link?.hoverNote, link?.look]);
+/** A reference changes without its words changing: its slip then begins anew too. */
+const attrsAt = (view: EditorView, link: Link | null): string =>
+  link?.carrier === 'reference' ? JSON.stringify(view.state.doc.nodeAt(link.from)?.attrs) : '';
+
+const known = new WeakMap<Node, Omit<Seen, 'line'>[]>();
+
+/** Everything of a text that has a slip: its links and its notes, in their order. Read once for each state. */
+function slipsIn(doc: Node, chapter: string): Omit<Seen, 'line'>[] {
+  const before = known.get(doc);
+  if (before) return before;
+  const spots = spotsOf(doc, chapter);
+  const notes = [...spots.notes, ...spots.marks].map(({ node, at }) => ({
+    ...{ key: node.attrs.id as string, at, link: null },
+  }));
+  const links = linksIn(doc, chapter).map((link) => ({ key: link.id, at: link.from, link }));
+  const slips = [...links, ...notes].sort((one, other) => one.at - other.at);
+  known.set(doc, slips);
+  return slips;
 }
 
 function wordsOf(view: EditorView, draft: Draft | null): string {
-  return draft ? view.state.doc.textBetween(draft.from, draft.to, ' ', ' ') : '';
+  return draft ? flatText(view.state.doc, draft.from, draft.to).replaceAll(OBJECT, '') : '';
 }
 
 function SlipBox({

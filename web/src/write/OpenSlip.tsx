@@ -15,7 +15,13 @@ import {
 } from 'react';
 import { changeLink, makeLink, repairLink } from '../editor/change-links.js';
 import { dropDraft, type Draft } from '../editor/slip-plugin.js';
+import { useEditor } from '../editor/store.js';
+import { putReference, readingOf } from '../inside/change-references.js';
+import { ReadsField, type Reading } from '../inside/ReadsField.js';
+import { orderAt, wordsAt } from '../inside/said.js';
 import { useBook } from '../store/book.js';
+import { repairInBook } from '../store/bulk.js';
+import { useInsideContext } from '../store/inside-context.js';
 import { isAskedFor } from './asked-for.js';
 import { entryOf, readEntry, type DestinationEntry } from './destination-entry.js';
 import { Findings } from './FindingLine.js';
@@ -42,9 +48,10 @@ interface Entry {
   text: string;
   hoverNote: string;
   look: LinkLook | null;
+  reading: Reading;
 }
 
-function entryFor(link: Link | null, words: string): Entry {
+function entryFor(view: EditorView, link: Link | null, words: string): Entry {
   // An address that is to be linked leads there, if the author says nothing else.
   const to = entryOf(link?.destination ?? null, useBook.getState());
   return {
@@ -52,12 +59,13 @@ function entryFor(link: Link | null, words: string): Entry {
     text: link?.text ?? words,
     hoverNote: link?.hoverNote ?? '',
     look: link?.look ?? null,
+    reading: readingOf(view, link),
   };
 }
 
 /** The slip of one link, open in the margin beside its line. One button and one key accept it. */
 export function OpenSlip({ view, link, draft, asked, words }: OpenSlipProps) {
-  const [entry, setEntry] = useState<Entry>(() => entryFor(link, words));
+  const [entry, setEntry] = useState<Entry>(() => entryFor(view, link, words));
   const form = useRef<HTMLFormElement>(null);
   const field = useRef<HTMLInputElement>(null);
   const id = useId();
@@ -75,22 +83,36 @@ export function OpenSlip({ view, link, draft, asked, words }: OpenSlipProps) {
   }, [asked, draft, link]);
 
   const { destination } = readEntry(entry.to);
+  const place = useBook((store) =>
+    destination?.kind === 'place' ? store.places.get(destination.place) : undefined,
+  );
+  const order = orderAt(useEditor.getState().chapter, draft?.from ?? link?.from ?? 0);
+  const reading = place ? entry.reading : NO_READING;
   const text = entry.text.trim() === '' ? '' : entry.text;
-  const shown = text || (destination && draft ? wordsFor(destination) : '');
+  const said = reading.form && place ? wordsAt({ ...reading, form: reading.form }, place.id, order) : null;
+  const shown = said ?? (text || (destination && draft ? wordsFor(destination) : ''));
   const preview: Link | null = destination && {
     ...(link ?? NEW_LINK),
     ...{ destination, kind: destination.kind, href: hrefOf(destination), text: shown },
     ...{ hoverNote: entry.hoverNote, look: entry.look },
+    carrier: said !== null ? 'reference' : link?.carrier === 'picture' ? 'picture' : 'text',
   };
-  const context = useMemo(() => auditContext(language, links, surroundings), [language, links, surroundings]);
+  const inside = useInsideContext();
+  const context = useMemo(
+    () => auditContext(language, links, surroundings, inside),
+    [language, links, surroundings, inside],
+  );
   const findings = preview ? auditLink(preview, context) : [];
   const changed =
     link !== null &&
     destination !== null &&
-    JSON.stringify([destination, entry.text, entry.hoverNote, entry.look]) !==
-      JSON.stringify([link.destination, link.text, link.hoverNote, link.look]);
+    JSON.stringify([destination, reading, entry.text, entry.hoverNote, entry.look]) !==
+      JSON.stringify([link.destination, readingOf(view, link), link.text, link.hoverNote, link.look]);
 
   const acceptAs = (to: Destination) => {
+    const at = draft ?? link;
+    if (at && to.kind === 'place' && entry.reading.form)
+      return putReference(view, at, to, entry.reading, entry.hoverNote.trim());
     const made = {
       destination: to,
       text: shown || wordsFor(to),
@@ -98,6 +120,8 @@ export function OpenSlip({ view, link, draft, asked, words }: OpenSlipProps) {
       look: entry.look,
     };
     if (draft) makeLink(view, draft, made);
+    // A reference that is to have the author's own words becomes a link on them.
+    else if (link?.carrier === 'reference') makeLink(view, { ...link, what: 'link' }, made);
     else if (link) changeLink(view, link, { ...made, text: shown || link.text });
   };
   const accept = (): boolean => {
@@ -111,7 +135,7 @@ export function OpenSlip({ view, link, draft, asked, words }: OpenSlipProps) {
   };
   const leave = () => {
     if (draft) view.dispatch(dropDraft(view.state.tr));
-    else setEntry(entryFor(link, words));
+    else setEntry(entryFor(view, link, words));
     view.focus();
   };
   const pressed = (event: KeyboardEvent) => {
@@ -124,6 +148,11 @@ export function OpenSlip({ view, link, draft, asked, words }: OpenSlipProps) {
     if (!form.current?.contains(event.relatedTarget) && changed && destination) accept();
   };
   const repair = (change: Repair) => {
+    const book = useBook.getState().book?.id;
+    if (change.type === 'make-note') {
+      if (link && book) void repairInBook(book, { target: { links: [link.id] }, repair: change });
+      return;
+    }
     if (!draft && link) {
       repairLink(view, link, change);
       return view.focus();
@@ -156,24 +185,38 @@ export function OpenSlip({ view, link, draft, asked, words }: OpenSlipProps) {
             view.focus();
           })
         }
+        accept={(to) => {
+          acceptAs(to);
+          view.focus();
+        }}
       />
-      <div className="mt-2.5">
-        <label className="label" htmlFor={`${id}-text`}>
-          {link?.carrier === 'picture' ? 'Alternative text' : 'Link text'}
-        </label>
-        <input
-          id={`${id}-text`}
-          className="field"
-          value={entry.text}
-          placeholder={shown}
-          onChange={(event) => set({ text: event.target.value })}
+      {place && link?.carrier !== 'picture' && (
+        <ReadsField
+          place={place}
+          order={order}
+          reading={entry.reading}
+          change={(now) => set({ reading: now })}
         />
-        <TitleOffer
-          destination={destination}
-          text={entry.text}
-          take={(title) => repair({ type: 'text', text: title })}
-        />
-      </div>
+      )}
+      {reading.form === null && (
+        <div className="mt-2.5">
+          <label className="label" htmlFor={`${id}-text`}>
+            {link?.carrier === 'picture' ? 'Alternative text' : 'Link text'}
+          </label>
+          <input
+            id={`${id}-text`}
+            className="field"
+            value={entry.text}
+            placeholder={shown}
+            onChange={(event) => set({ text: event.target.value })}
+          />
+          <TitleOffer
+            destination={destination}
+            text={entry.text}
+            take={(title) => repair({ type: 'text', text: title })}
+          />
+        </div>
+      )}
       <div className="mt-2.5">
         <label className="label" htmlFor={`${id}-note`}>
           Hover note
@@ -185,7 +228,7 @@ export function OpenSlip({ view, link, draft, asked, words }: OpenSlipProps) {
           onChange={(event) => set({ hoverNote: event.target.value })}
         />
       </div>
-      <OwnLook look={entry.look} change={(look) => set({ look })} />
+      {reading.form === null && <OwnLook look={entry.look} change={(look) => set({ look })} />}
       {preview && (
         <p className="mt-2.5 text-sm" data-testid="heard-as">
           <span className="font-semibold text-soft">Heard as </span>“{heardAs(preview, surroundings)}”
@@ -216,6 +259,13 @@ export function OpenSlip({ view, link, draft, asked, words }: OpenSlipProps) {
     </form>
   );
 }
+
+/** A slip is for a link as it is: when undo or a repair changes the link, its slip begins anew. */
+export function keyOfLink(link: Link | null): string {
+  return JSON.stringify([link?.id, link?.destination, link?.text, link?.hoverNote, link?.look]);
+}
+
+const NO_READING: Reading = { form: null, own: '' };
 
 const NEW_LINK: Omit<Link, 'destination' | 'kind' | 'href' | 'text'> = {
   ...{

@@ -1,16 +1,17 @@
 import { ContextMenu } from 'radix-ui';
+import { deleteSelection } from 'prosemirror-commands';
 import { NodeSelection, TextSelection } from 'prosemirror-state';
 import type { EditorView } from 'prosemirror-view';
 import { useRef, useState, type MouseEvent, type ReactNode } from 'react';
 import { removeLink } from '../editor/change-links.js';
-import { figureAt, linkAtSelection } from '../editor/links.js';
-import { openSlip } from '../editor/slip-plugin.js';
+import { figureAt, insideNodeAt, linkAtSelection } from '../editor/links.js';
+import { draftBookmark, openSlip } from '../editor/slip-plugin.js';
 import { useEditor } from '../editor/store.js';
 import { MIDDLE, removeArea, toCaption } from '../picture/change-figures.js';
 import { draftArea, openArea, useOpenArea } from '../picture/open-area.js';
 import { copyAddress } from './copy-address.js';
 
-type About = 'link' | 'words' | 'picture' | 'area' | null;
+type About = 'link' | 'words' | 'picture' | 'area' | 'inside' | null;
 type Act = (view: EditorView, chapter: string) => void;
 
 const askForSlip: Act = (view, chapter) => openSlip(chapter)(view.state, view.dispatch);
@@ -18,18 +19,27 @@ const askForSlip: Act = (view, chapter) => openSlip(chapter)(view.state, view.di
 const follow: Act = (view, chapter) =>
   useEditor.setState({ following: linkAtSelection(view.state, chapter) });
 
+/** What stands in the text as one thing, with words that are computed. */
+const COMPUTED = new Set(['note', 'note_mark', 'return_link', 'contents', 'reference']);
+
 function aboutIn(view: EditorView, chapter: string): About {
   if (figureAt(view.state)) return useOpenArea.getState().area ? 'area' : 'picture';
+  if (insideNodeAt(view.state)) return 'inside';
   if (linkAtSelection(view.state, chapter)) return 'link';
   return view.state.selection.empty ? null : 'words';
 }
 
-/** A right click selects the picture under it, with its area, or puts the caret there. */
-function selectAt(view: EditorView, event: MouseEvent, position: number) {
+/** A right click selects the picture under it, with its area, or what is computed there, or puts the caret there. */
+function selectAt(view: EditorView, event: MouseEvent, { pos, inside }: { pos: number; inside: number }) {
   const { doc, tr } = view.state;
   const target = event.target as HTMLElement;
   const figure = target.closest('.picture-frame')?.parentElement;
-  if (!figure) return tr.setSelection(TextSelection.near(doc.resolve(position)));
+  if (!figure) {
+    const isComputed = inside >= 0 && COMPUTED.has(doc.nodeAt(inside)?.type.name ?? '');
+    return tr.setSelection(
+      isComputed ? NodeSelection.create(doc, inside) : TextSelection.near(doc.resolve(pos)),
+    );
+  }
   const { area } = target.closest<HTMLElement>('[data-area]')?.dataset ?? {};
   openArea(area && area !== 'new' ? area : null);
   const within = view.posAtDOM(figure, 0);
@@ -49,7 +59,7 @@ export function TextMenu({ children }: { children: ReactNode }) {
     const { selection } = view.state;
     const inSelection = spot && selection.from <= spot.pos && spot.pos <= selection.to && !selection.empty;
     // The menu key has no spot of its own: it is about the caret.
-    if (spot && !inSelection && event.button === 2) view.dispatch(selectAt(view, event, spot.pos));
+    if (spot && !inSelection && event.button === 2) view.dispatch(selectAt(view, event, spot));
     const kind = aboutIn(view, chapter);
     setAbout(kind);
     if (!kind) event.stopPropagation();
@@ -75,7 +85,18 @@ export function TextMenu({ children }: { children: ReactNode }) {
       </ContextMenu.Trigger>
       <ContextMenu.Portal>
         <ContextMenu.Content className="menu" onCloseAutoFocus={closed}>
-          {about === 'words' && item('Make a link of these words', askForSlip)}
+          {about === 'words' && (
+            <>
+              {item('Make a link of these words', askForSlip)}
+              {item('Make a bookmark of these words', (view) => draftBookmark(view.state, view.dispatch))}
+            </>
+          )}
+          {about === 'inside' && (
+            <>
+              {item('Change it', askForSlip)}
+              {item('Remove it', (view) => deleteSelection(view.state, view.dispatch))}
+            </>
+          )}
           {about === 'picture' && (
             <>
               {item('Words and size of this picture', askForSlip)}

@@ -4,7 +4,7 @@ import { useBook } from '../store/book.js';
 import { saveAll } from '../store/saver.js';
 import { ChapterEditor } from './ChapterEditor.js';
 import { ConflictChoice } from './ConflictChoice.js';
-import { Outline } from './Outline.js';
+import { LeftPanel } from '../outline/LeftPanel.js';
 
 /** The room for the text: the outline, the text, and the margin beside it. */
 export function Write() {
@@ -18,7 +18,7 @@ export function Write() {
   if (!open) return <Navigate to={`/books/${book.id}/write/${book.chapters[0].id}`} replace />;
   return (
     <div className="flex min-h-0 grow max-lg:flex-col">
-      <Outline book={book} open={chapter} />
+      <LeftPanel book={book} open={chapter} />
       {conflict ? (
         <ConflictChoice chapter={chapter} conflict={conflict} />
       ) : (

@@ -3,7 +3,7 @@ import { api } from '../api/client.js';
 import { useBook } from '../store/book.js';
 import { tellFault, useNotices } from '../store/notices.js';
 import { saveAll } from '../store/saver.js';
-import { goToBook } from './go-to-book.js';
+import { goToBook } from '../inside/visited.js';
 
 /** Starts a book from a link to it: made and linked in one step; the author stays, or goes there with the way back kept. */
 export async function startCompanion(

@@ -1,7 +1,13 @@
 import { hrefOf, type Destination } from '@vennet/core/destination';
 import { fileWords } from '@vennet/core/shelf';
 import { useMemo } from 'react';
+import type { Place } from '@vennet/core/manuscript';
+import { useEditor } from '../editor/store.js';
+import { useRecentPlaces } from '../inside/recent-places.js';
+import { orderAt } from '../inside/said.js';
 import { useBook, type BookStore } from '../store/book.js';
+import { fits, fold } from './fits.js';
+import { aboutPlace, fittingPlaces, type PlaceSearch } from './place-suggestions.js';
 
 /** Something that the field “Leads to” offers: a destination, or a companion book that is to be started. */
 export type Suggestion =
@@ -13,39 +19,38 @@ const OF_A_KIND = 4;
 
 /**
  * What fits the words: places of this book, files, other books, and addresses that the book leads to already; those used
- * most first. Words that are no address can become a companion book.
+ * most first. Words that are no address can become a companion book. Without words: places used lately, and those near.
  */
-export function useSuggestions(typed: string, isWords: boolean): Suggestion[] {
+export function useSuggestions(typed: string, isWords: boolean, onlyPlaces = false): Suggestion[] {
   const links = useBook((store) => store.links);
   const places = useBook((store) => store.places);
   const surroundings = useBook((store) => store.surroundings);
   const chapters = useBook((store) => store.book?.chapters);
+  const offered = useBook((store) => store.book?.structure.offered ?? 6);
+  const recent = useRecentPlaces((store) => store.recent);
   return useMemo(() => {
     const wanted = typed.trim();
-    if (wanted.length < 2) return [];
-    const titles = new Map(chapters?.map(({ id, title }) => [id, title]));
+    const { view, chapter } = useEditor.getState();
+    const search: PlaceSearch = {
+      ...{ places, offered, recent },
+      titles: new Map(chapters?.map(({ id, title }) => [id, title])),
+      order: orderAt(chapter, view?.state.selection.from ?? 0),
+    };
+    if (wanted === '' || onlyPlaces) return inPlaces(wanted, search);
     const found = [
-      ...inPlaces(wanted, places, titles),
-      ...onShelf(wanted, surroundings),
-      ...inLibrary(wanted, surroundings),
-      ...usedBefore(wanted, links),
+      ...inPlaces(wanted, search),
+      ...(wanted.length < 2
+        ? []
+        : [
+            ...onShelf(wanted, surroundings),
+            ...inLibrary(wanted, surroundings),
+            ...usedBefore(wanted, links),
+          ]),
     ];
     const exact = found.some(({ words }) => fold(words) === fold(wanted));
-    return isWords && !exact ? [...found, ...companions(wanted)] : found;
-  }, [typed, isWords, links, places, surroundings, chapters]);
+    return isWords && !exact && wanted.length > 1 ? [...found, ...companions(wanted)] : found;
+  }, [typed, isWords, onlyPlaces, links, places, surroundings, chapters, offered, recent]);
 }
-
-const fold = (words: string) => words.normalize('NFKD').replace(/\p{M}/gu, '').toLocaleLowerCase();
-
-/** Every word that was typed begins a word, in any order; those that begin the whole come first. */
-function fits(wanted: string, words: string): number {
-  const text = fold(words);
-  if (text.startsWith(fold(wanted))) return 2;
-  const parts = fold(wanted).split(/\s+/);
-  return parts.every((part) => new RegExp(`(?:^|[^\\p{L}\\p{N}])${escape(part)}`, 'u').test(text)) ? 1 : 0;
-}
-
-const escape = (text: string) => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
 
 function best<Item>(items: Iterable<Item>, wanted: string, words: (item: Item) => string): Item[] {
   return [...items]
@@ -56,19 +61,16 @@ function best<Item>(items: Iterable<Item>, wanted: string, words: (item: Item) =
     .map(({ item }) => item);
 }
 
-function inPlaces(wanted: string, places: BookStore['places'], titles: Map<string, string>): Suggestion[] {
-  const named = [...places.values()].filter(({ kind, words }) => kind !== 'spot' && words !== '');
-  // A chapter and its first heading are one place to a reader.
-  const told = named.filter(
-    ({ kind, words, chapter }) => kind !== 'heading' || words !== titles.get(chapter),
-  );
-  return best(told, wanted, ({ words }) => words).map(({ id, words, chapter, kind }) => ({
-    key: `place ${id}`,
-    words,
-    about: kind === 'chapter' ? 'Chapter' : `In “${titles.get(chapter) ?? ''}”`,
-    destination: { kind: 'place', place: id },
+function inPlaces(wanted: string, search: PlaceSearch): Suggestion[] {
+  return fittingPlaces(wanted, search).map((place) => ({
+    key: `place ${place.id}`,
+    words: place.kind === 'heading' || place.kind === 'chapter' ? numbered(place) : place.words,
+    about: aboutPlace(place, search.titles),
+    destination: { kind: 'place', place: place.id },
   }));
 }
+
+const numbered = ({ label, words }: Place): string => (label ? `${label} ${words}` : words);
 
 function onShelf(wanted: string, { files }: BookStore['surroundings']): Suggestion[] {
   return best(files.values(), wanted, ({ name, description }) => `${name} ${description}`).map((file) => ({

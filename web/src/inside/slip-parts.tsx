@@ -1,0 +1,55 @@
+import { Trash2 } from 'lucide-react';
+import { closeHistory } from 'prosemirror-history';
+import type { Node } from 'prosemirror-model';
+import type { EditorView } from 'prosemirror-view';
+import { useLayoutEffect, useRef, type RefObject } from 'react';
+import { isAskedFor } from '../write/asked-for.js';
+
+/** What a slip is for that stands at a node of the text. */
+export interface NodeSlipProps {
+  view: EditorView;
+  node: Node;
+  position: number;
+  /** Goes up when the author asks for the slip: then the caret comes into it. */
+  asked: number;
+}
+
+/** The first field of a slip, which takes the focus when the slip is asked for. */
+export function useFirstField<Field extends HTMLElement>(asked: number): RefObject<Field | null> {
+  const field = useRef<Field>(null);
+  useLayoutEffect(() => {
+    if (isAskedFor(asked)) field.current?.focus({ preventScroll: true });
+  }, [asked]);
+  return field;
+}
+
+/** Changes attributes of a node, in one step that is undone by itself. */
+export function setAttributes(view: EditorView, position: number, attributes: Record<string, unknown>): void {
+  const transaction = closeHistory(view.state.tr);
+  for (const [name, value] of Object.entries(attributes)) transaction.setNodeAttribute(position, name, value);
+  view.dispatch(transaction);
+}
+
+/** Takes the node of a slip out of the text. */
+export function RemoveNode({
+  words,
+  view,
+  node,
+  position,
+}: Omit<NodeSlipProps, 'asked'> & { words: string }) {
+  const remove = () => {
+    view.dispatch(closeHistory(view.state.tr).delete(position, position + node.nodeSize));
+    view.focus();
+  };
+  return (
+    <button
+      type="button"
+      className="button first:-ml-2.5"
+      data-look="quiet"
+      data-size="small"
+      onClick={remove}
+    >
+      <Trash2 size={15} aria-hidden="true" /> {words}
+    </button>
+  );
+}

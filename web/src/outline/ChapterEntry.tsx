@@ -1,0 +1,76 @@
+import type { VersionedChapter } from '@vennet/core/wire';
+import type { KeyboardEvent } from 'react';
+import { Link } from 'react-router';
+import { useBook } from '../store/book.js';
+import { beginDrag, dragOver, endDrag, useDrag } from './drag.js';
+import { EntryMenu } from './EntryMenu.js';
+import { moveAway, placeChapter, stepChapter } from './move.js';
+import { Tally, type ChapterTally } from './Tally.js';
+
+/** One chapter of the outline: pressed, it opens; dragged or moved by key, it changes its place. */
+export function ChapterEntry({
+  chapter,
+  book,
+  open,
+  tally,
+}: {
+  chapter: VersionedChapter;
+  book: string;
+  open: boolean;
+  tally: ChapterTally | undefined;
+}) {
+  const { id, title, leftOutOf } = chapter;
+  const label = useBook((store) => store.places.get(id)?.label ?? '');
+  const { dragged, over, after } = useDrag();
+  const takes =
+    dragged !== null &&
+    dragged.kind !== 'place' &&
+    dragged.id !== id &&
+    !(open && dragged.kind === 'section');
+  const pressed = (event: KeyboardEvent) => {
+    if (!event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return;
+    event.preventDefault();
+    void stepChapter(id, event.key === 'ArrowUp' ? -1 : 1);
+  };
+  const dropped = () => {
+    if (dragged?.kind === 'chapter') void placeChapter(dragged.id, id, after);
+    else if (dragged?.kind === 'section') void moveAway(dragged.id, id, null);
+    endDrag();
+  };
+  const line = takes && over === id ? (dragged.kind === 'section' || after ? 'after' : 'before') : undefined;
+  return (
+    <div
+      className="outline-row"
+      data-drop={line}
+      role="presentation"
+      onDragOver={(event) => takes && dragOver(event, id)}
+      onDrop={(event) => {
+        if (!takes) return;
+        event.preventDefault();
+        dropped();
+      }}
+    >
+      <Link
+        to={`/books/${book}/write/${id}`}
+        aria-current={open ? 'page' : undefined}
+        draggable
+        onDragStart={(event) => beginDrag(event, { kind: 'chapter', id }, title)}
+        onDragEnd={endDrag}
+        onKeyDown={pressed}
+        className="flex min-w-0 grow items-start justify-between gap-2 rounded px-2 py-1 leading-snug no-underline hover:bg-raised aria-[current=page]:bg-wash aria-[current=page]:font-semibold"
+      >
+        <span className={leftOutOf.length > 0 ? 'text-soft italic' : undefined}>
+          {label && <span className="mr-1.5 font-normal text-soft tabular-nums">{label}</span>}
+          {title || 'Without a title'}
+        </span>
+        <Tally tally={tally} />
+      </Link>
+      <EntryMenu
+        words={title || 'this chapter'}
+        place={id}
+        up={() => void stepChapter(id, -1)}
+        down={() => void stepChapter(id, 1)}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,50 @@
+import { Ellipsis } from 'lucide-react';
+import { DropdownMenu } from 'radix-ui';
+import { useEditor } from '../editor/store.js';
+import { linkHere } from '../inside/drag-place.js';
+
+/** What can be done with an entry of the outline, for those who do not drag. */
+export function EntryMenu({
+  words,
+  place,
+  up,
+  down,
+}: {
+  words: string;
+  place: string;
+  up?(): void;
+  down?(): void;
+}) {
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="outline-more" title={`More about “${words}”`}>
+        <Ellipsis size={14} aria-hidden="true" />
+        <span className="sr-only">More about “{words}”</span>
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content
+          className="menu"
+          align="start"
+          onCloseAutoFocus={(event) => {
+            event.preventDefault();
+            useEditor.getState().view?.focus();
+          }}
+        >
+          <DropdownMenu.Item className="menu-item" onSelect={() => linkHere(place)}>
+            Lead here from the caret
+          </DropdownMenu.Item>
+          {up && (
+            <DropdownMenu.Item className="menu-item" onSelect={up}>
+              Move up
+            </DropdownMenu.Item>
+          )}
+          {down && (
+            <DropdownMenu.Item className="menu-item" onSelect={down}>
+              Move down
+            </DropdownMenu.Item>
+          )}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}

@@ -1,0 +1,67 @@
+import type { Format } from '@vennet/core/manuscript';
+import type { VersionedChapter } from '@vennet/core/wire';
+import { ChevronRight } from 'lucide-react';
+import { Collapsible } from 'radix-ui';
+import { api } from '../api/client.js';
+import { useBook } from '../store/book.js';
+import { tellFault } from '../store/notices.js';
+
+/** Which chapters go into a form. One that is left out is found wherever a link leads into it. */
+export function LeftOut({ format, changed }: { format: Format; changed(): void }) {
+  const chapters = useBook((store) => store.book?.chapters);
+  if (!chapters) return null;
+  const inside = chapters.filter(({ leftOutOf }) => !leftOutOf.includes(format)).length;
+  const turn = async (chapter: VersionedChapter) => {
+    const { leftOutOf } = chapter;
+    const now = leftOutOf.includes(format)
+      ? leftOutOf.filter((one) => one !== format)
+      : [...leftOutOf, format];
+    const show = (formats: Format[]) => {
+      const { book, setChapters } = useBook.getState();
+      setChapters(
+        (book?.chapters ?? []).map((one) => (one.id === chapter.id ? { ...one, leftOutOf: formats } : one)),
+      );
+    };
+    show(now);
+    try {
+      await api.leaveOut(chapter.id, now);
+      changed();
+    } catch (error) {
+      show(leftOutOf);
+      tellFault(error);
+    }
+  };
+  return (
+    <Collapsible.Root className="mt-4">
+      <Collapsible.Trigger className="group flex cursor-pointer items-center gap-1 text-left">
+        <ChevronRight
+          size={15}
+          aria-hidden="true"
+          className="shrink-0 text-soft transition-transform group-data-[state=open]:rotate-90"
+        />
+        {inside === chapters.length
+          ? `All ${chapters.length} chapters go in`
+          : `${inside} of ${chapters.length} chapters go in`}
+      </Collapsible.Trigger>
+      <Collapsible.Content>
+        <ul className="mt-1 ml-5 space-y-0.5">
+          {chapters.map((chapter) => (
+            <li key={chapter.id}>
+              <label className="flex items-center gap-2">
+                <input
+                  type="checkbox"
+                  className="accent-amber"
+                  checked={!chapter.leftOutOf.includes(format)}
+                  // A file has at least one chapter.
+                  disabled={inside === 1 && !chapter.leftOutOf.includes(format)}
+                  onChange={() => void turn(chapter)}
+                />
+                {chapter.title || 'Without a title'}
+              </label>
+            </li>
+          ))}
+        </ul>
+      </Collapsible.Content>
+    </Collapsible.Root>
+  );
+}
