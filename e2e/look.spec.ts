@@ -74,6 +74,31 @@ for (const colorScheme of ['light', 'dark'] as const)
       expect(await axe(page)).toEqual([]);
     });
 
+    test('axe finds nothing at notes, references, lists, bookmarks and the structure', async ({
+      page,
+      vennet,
+    }) => {
+      await openChapter(page, vennet, 'Questions at the quay');
+      await text(page).locator('.note-mark').first().click();
+      await expect(page.getByRole('group', { name: 'Slip of the note' })).toBeVisible();
+      expect(await axe(page)).toEqual([]);
+      await text(page).locator('.reference').first().click();
+      await expect(slip(page).getByText('Reads', { exact: true })).toBeVisible();
+      expect(await axe(page)).toEqual([]);
+      await text(page)
+        .locator('.contents-list')
+        .click({ position: { x: 300, y: 6 } });
+      await expect(page.getByRole('group', { name: 'Slip of the list' })).toBeVisible();
+      expect(await axe(page)).toEqual([]);
+      await openChapter(page, vennet, 'Skerrow Head');
+      await page.getByRole('tab', { name: 'Bookmarks' }).click();
+      await press(text(page).getByText('a bench at the second well'));
+      await page.getByRole('button', { name: 'Rename “The refuge at Gannel”' }).click();
+      expect(await axe(page)).toEqual([]);
+      await page.getByRole('button', { name: 'Structure' }).click();
+      expect(await axe(page)).toEqual([]);
+    });
+
     test('axe finds nothing on the Shelf', async ({ page, vennet }) => {
       await openChapter(page, vennet, 'The Three Brothers');
       await page.getByRole('link', { name: 'Shelf' }).click();
@@ -122,6 +147,15 @@ test('nothing is cut off at 400 % zoom, and a link can be made there', async ({ 
   await slip(page).getByLabel('Link text').fill('passing a tern colony');
   await page.keyboard.press('Enter');
   await expect(text(page).getByRole('link', { name: 'passing a tern colony' })).toHaveCount(1);
+  await page.keyboard.press('Control+Home');
+  await expect(slip(page)).toHaveCount(0);
+  await press(text(page).locator('.note-mark').first());
+  await expect(page.getByRole('textbox', { name: 'Words of the note' })).toBeInViewport();
+  expect(await wide()).toBeLessThanOrEqual(0);
+  await page.getByRole('button', { name: 'Structure' }).click();
+  await expect(page.getByRole('button', { name: 'Use this structure' })).toBeVisible();
+  expect(await wide()).toBeLessThanOrEqual(0);
+  await page.keyboard.press('Escape');
   for (const room of ['Register', 'Shelf', 'Publish']) {
     await page.getByRole('link', { name: room }).click();
     await expect(page.getByRole('heading', { name: room })).toBeVisible();

@@ -21,10 +21,10 @@ test('all links are checked with counts, and the run can be stopped', async ({ p
   await expect(entry(page, 'lamp-trust.example/old-tides')).toContainText('Unchecked');
   await page.getByRole('button', { name: 'Check all links' }).click();
   const progress = page.getByTestId('check-progress');
-  await expect(progress).toContainText(/Checking \d+ of 4\d/);
+  await expect(progress).toContainText(/Checking \d+ of 5\d/);
   await progress.getByRole('button', { name: 'Stop' }).click();
   await checkDone(page);
-  await expect(page.getByText(/Stopped after \d+ of 4\d/)).toBeVisible();
+  await expect(page.getByText(/Stopped after \d+ of 5\d/)).toBeVisible();
 
   await page.getByRole('button', { name: 'Check all links' }).click();
   await expect(progress).toBeVisible();
@@ -79,13 +79,13 @@ test('a moved address is replaced in one step', async ({ page, vennet }) => {
 
 test('findings are listed, explained and repaired; uses are shown in the text', async ({ page, vennet }) => {
   await openRegister(page, vennet);
-  await page.getByRole('button', { name: /With findings 8/ }).click();
-  await expect(page.getByRole('row')).toHaveCount(9);
+  await page.getByRole('button', { name: /With findings 11/ }).click();
+  await expect(page.getByRole('row')).toHaveCount(10);
   await page.getByRole('button', { name: 'orrin-permits.example/apply' }).click();
   await expect(page.getByText(/Readers take this for a trick/)).toBeVisible();
   await page.getByRole('button', { name: 'Lead to https://www.harbour-office.example/' }).click();
   await expect(page.getByText('One link was changed.')).toBeVisible();
-  await expect(page.getByRole('button', { name: /With findings 8/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /With findings 11/ })).toBeVisible();
   await page.getByRole('button', { name: 'walkers-of-orrin.example/buses' }).click();
   await page.getByRole('link', { name: 'Show it in the text' }).click();
   await expect(text(page).locator('.is-open')).toHaveText('click here');

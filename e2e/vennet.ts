@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { test as base, expect, type Locator, type Page } from '@playwright/test';
-import type { LinkRow } from '@vennet/core/wire';
+import type { BookSummary, LinkRow, Manuscript } from '@vennet/core/wire';
 import { freePort } from '@vennet/server/database/free-port';
 
 const DEMO = fileURLToPath(new URL('../server/dist/demo.js', import.meta.url));
@@ -14,6 +14,7 @@ const DEMO = fileURLToPath(new URL('../server/dist/demo.js', import.meta.url));
 export class Vennet {
   address = '';
   #child: ChildProcess | null = null;
+  #used = false;
 
   constructor(
     readonly directory: string,
@@ -46,11 +47,22 @@ export class Vennet {
     await ended;
   }
 
-  /** Begins anew, with nothing but the demo book. */
+  /** Begins anew, with nothing but the demo book. The first time it has just begun. */
   async startAnew(): Promise<void> {
+    if (!this.#used) {
+      this.#used = true;
+      return;
+    }
     await this.stop();
     await rm(this.directory, { recursive: true, force: true });
     await this.start();
+  }
+
+  /** A book of the Library by its title, as the server has it. */
+  async book(title: string): Promise<Manuscript> {
+    const get = async (path: string) => (await fetch(`${this.address}/api/${path}`)).json();
+    const books = (await get('books')) as BookSummary[];
+    return (await get(`books/${books.find((book) => book.title === title)?.id}`)) as Manuscript;
   }
 
   async links(book: string): Promise<LinkRow[]> {
@@ -80,13 +92,22 @@ export const text = (page: Page): Locator => page.getByRole('textbox', { name: '
 export const slip = (page: Page): Locator => page.getByRole('form', { name: /^Slip of/ });
 export const margin = (page: Page): Locator => page.getByRole('list', { name: 'Links of the visible text' });
 
-/** From the Library into a chapter of the demo book. */
+/** Into a chapter of the demo book, by its address. */
 export async function openChapter(page: Page, vennet: Vennet, chapter: string): Promise<string> {
-  await page.goto(vennet.address);
-  await page.getByRole('link', { name: 'Open Small Lights' }).click();
-  await page.getByRole('navigation', { name: 'Outline' }).getByRole('link', { name: chapter }).click();
+  const { id, chapters } = await vennet.book('Small Lights');
+  await page.goto(
+    `${vennet.address}/books/${id}/write/${chapters.find(({ title }) => title === chapter)?.id}`,
+  );
   await expect(text(page).getByRole('heading', { level: 1 })).toHaveText(chapter);
-  return /books\/([^/]+)/.exec(page.url())?.[1] ?? '';
+  return id;
+}
+
+export const outline = (page: Page): Locator => page.getByRole('navigation', { name: 'Outline' });
+
+/** From one chapter to another by the outline. */
+export async function turnTo(page: Page, chapter: string): Promise<void> {
+  await outline(page).getByRole('link', { name: chapter }).click();
+  await expect(text(page).getByRole('heading', { level: 1 })).toHaveText(chapter);
 }
 
 /** Selects words in the text as a person does: presses at their start, and with Shift at their end. */

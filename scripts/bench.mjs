@@ -1,7 +1,7 @@
 // npm run bench: the benchmarks, as ratios against a named floor measured in the same run.
-import { needNpmPackages, needPackages, run } from './setup.mjs';
+import { build, needNpmPackages, needPackages } from './setup.mjs';
 
-needPackages('chromium');
+needPackages('mariadb-server', 'chromium');
 needNpmPackages();
-run('npx', ['--no-install', 'tsc', '-b']);
+build();
 await import('../bench/dist/index.js');

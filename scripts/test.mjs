@@ -62,7 +62,7 @@ if (built) {
     [
       '--experimental-vm-modules',
       'node_modules/jest/bin/jest.js',
-      '--runInBand',
+      '--maxWorkers=2',
       '--json',
       `--outputFile=${jest}`,
     ],

@@ -1,9 +1,23 @@
-import { DEFAULT_LOOK, readBook, schema, type Book, type ReadBook } from '@vennet/core/manuscript';
+import {
+  DEFAULT_LOOK,
+  DEFAULT_STRUCTURE,
+  readBook,
+  schema,
+  type Book,
+  type ReadBook,
+} from '@vennet/core/manuscript';
 
 const WORDS =
   'the lamp was lit at five and wind stood in north until seal had gone from landing place where boats lie on their sides at low water'.split(
     ' ',
   );
+
+/** Made-up words, the same at every run. */
+export const plainWords = (paragraph: number, part: number, count: number): string =>
+  Array.from(
+    { length: count },
+    (_, index) => WORDS[(paragraph * 7 + part * 3 + index * (1 + (index % 5))) % WORDS.length],
+  ).join(' ');
 
 /** A made-up book of so many words and links, the same at every run: paragraphs of a hundred words in chapters of fifty. */
 export function generatedBook(words: number, links: number): ReadBook {
@@ -18,11 +32,7 @@ export function generatedBook(words: number, links: number): ReadBook {
       const content = [];
       for (let part = 0; part <= due; part++) {
         const count = Math.floor(100 / (due + 1));
-        const plain = Array.from(
-          { length: count },
-          (_, index) => WORDS[(number * 7 + part * 3 + index * (1 + (index % 5))) % WORDS.length],
-        );
-        content.push(schema.text(`${plain.join(' ')} `));
+        content.push(schema.text(`${plainWords(number, part, count)} `));
         if (part === due) break;
         const destination = { kind: 'web', href: `https://h${made % 100}.example/page/${made}` };
         const mark = schema.marks.link.create({ id: `l${made++}`, destination });
@@ -35,6 +45,7 @@ export function generatedBook(words: number, links: number): ReadBook {
       id: `c${first}`,
       title,
       matter: 'main',
+      leftOutOf: [],
       doc: schema.node('doc', null, blocks).toJSON() as unknown,
     });
   }
@@ -46,6 +57,6 @@ export function generatedBook(words: number, links: number): ReadBook {
       author: 'Bench',
       language: 'en',
     },
-    ...{ description: '', look: DEFAULT_LOOK, chapters },
+    ...{ description: '', look: DEFAULT_LOOK, structure: DEFAULT_STRUCTURE, chapters },
   });
 }

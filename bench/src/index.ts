@@ -2,8 +2,10 @@ import { benchAuditing } from './auditing.js';
 import { benchChecking } from './checking.js';
 import { benchMentions } from './mentions.js';
 import { benchPublishing } from './publishing.js';
+import { benchTyping } from './typing/typing.js';
 
 await benchChecking();
 await benchPublishing();
 await benchAuditing();
 await benchMentions();
+await benchTyping();

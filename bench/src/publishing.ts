@@ -7,7 +7,8 @@ import { promisify } from 'node:util';
 import { NodeCompiler } from '@myriaddreamin/typst-ts-node-compiler';
 import { expectedLinks, editionOf, makeEpub, typesetBook } from '@vennet/core/publish';
 import { linksInEpub, linksInPdf, prove } from '@vennet/core/readback';
-import { typesetPdf } from '@vennet/server/typesetting/typeset';
+import { finishPdf } from '@vennet/server/typesetting/finish';
+import { setPages } from '@vennet/server/typesetting/typeset';
 import { unzipSync, zipSync } from 'fflate';
 import { generatedBook } from './book.js';
 import { best, line } from './floor.js';
@@ -31,21 +32,22 @@ export async function benchPublishing(): Promise<void> {
     compiler.mapShadow(`${TYPESETTING}book.json`, Buffer.from(json));
     const { result } = compiler.compile({
       mainFilePath: `${TYPESETTING}book.typ`,
-      inputs: { book: '/book.json', contents: 'Contents', places: '[]' },
+      inputs: { book: '/book.json' },
     });
     if (!result) throw new Error('the compiler refused the book');
     return compiler.pdf(result, { pdfStandard: 'ua-1' });
   };
   const fresh = () => {
     NodeCompiler.create({ workspace: TYPESETTING }).evictCache(0);
-    return typesetPdf(edition);
+    const set = setPages(edition);
+    return { ...set, ...set.write() };
   };
   bare();
   const bareTime = await best(RUNS, bare);
   const pdfTime = await best(RUNS, fresh);
   line('PDF of 100,000 words and 2,000 links', pdfTime, 'the bare compiler on the same JSON', bareTime, 1.5);
   const { bytes, places } = fresh();
-  const back = await linksInPdf(bytes.slice(), places);
+  const back = await linksInPdf(await finishPdf(bytes, edition, places));
   const proof = prove(expectedLinks(edition), back.links);
   console.log(
     `  ${back.pages} pages; proof: ${proof.found} of ${proof.expected} found, ${proof.lost.length} lost, ${proof.changed.length} changed`,

@@ -1,0 +1,136 @@
+import { mkdtemp, readFile, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { chromium, type Page } from '@playwright/test';
+import { DEFAULT_STRUCTURE } from '@vennet/core/manuscript';
+import type { Manuscript } from '@vennet/core/wire';
+import { start } from '@vennet/server/run';
+import { PROJECT } from '@vennet/server/settings';
+import { build, type Rollup } from 'vite';
+import type {} from './bare-editor.js';
+import { fullChapter } from './chapter.js';
+
+const KEYS = 150; // a round
+const ROUNDS = 3;
+const PAUSE = 70; // ms between two keys: fast typing
+/** ms at the 95th percentile over the floor: one frame. */
+const BAR = 16;
+
+/**
+ * From key to paint while typing in the middle of a chapter of 20,000 words with 400 links, 60 notes and 100 references,
+ * against the bare editor with the same text. The two take turns, so that both meet the machine in the same state.
+ */
+export async function benchTyping(): Promise<void> {
+  const directory = await mkdtemp(join(tmpdir(), 'vennet-bench-'));
+  const webDirectory = join(PROJECT, 'web/dist');
+  const vennet = await start(
+    { port: 0, dataDirectory: directory, databaseUrl: null, webDirectory },
+    { world: false },
+  );
+  const browser = await chromium.launch({
+    executablePath: process.env.VENNET_CHROMIUM ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu'],
+  });
+  try {
+    const chapter = fullChapter().toJSON() as unknown;
+    const write = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await write.goto(await addressOfBook(vennet.address, chapter));
+    const bare = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+    await showBare(bare, vennet.address, chapter, webDirectory);
+    const times: { write: number[]; bare: number[] } = { write: [], bare: [] };
+    for (const page of [write, bare]) await prepare(page);
+    for (let round = 0; round < ROUNDS; round++) {
+      times.bare.push(...(await typed(bare)));
+      times.write.push(...(await typed(write)));
+    }
+    const [whole, floor] = [p95(times.write), p95(times.bare)];
+    const over = whole - floor;
+    console.log(
+      `Typing in 20,000 words, key to paint, p95: ${over.toFixed(1)} ms over the bare editor  (bar ${BAR}: ${over <= BAR ? 'kept' : 'MISSED'})   [${whole.toFixed(1)} ms / ${floor.toFixed(1)} ms]`,
+    );
+  } finally {
+    await browser.close();
+    await vennet.stop();
+    await rm(directory, { recursive: true, force: true });
+  }
+}
+
+/** Makes a book of one chapter, and gives the address where it is written. */
+async function addressOfBook(address: string, doc: unknown): Promise<string> {
+  const call = async (method: string, path: string, body?: unknown) => {
+    const response = await fetch(`${address}/api/${path}`, {
+      method,
+      headers: { 'content-type': 'application/json' },
+      body: body === undefined ? undefined : JSON.stringify(body),
+    });
+    if (!response.ok) throw new Error(`${method} ${path}: ${response.status} ${await response.text()}`);
+    const text = await response.text();
+    return text === '' ? null : (JSON.parse(text) as unknown);
+  };
+  const { id } = (await call('POST', 'books', { title: 'Long', author: 'Bench' })) as { id: string };
+  const { chapters } = (await call('GET', `books/${id}`)) as Manuscript;
+  const [{ id: chapter, version }] = chapters;
+  await call('PUT', `chapters/${chapter}`, { version, doc });
+  await call('PATCH', `books/${id}`, { structure: { ...DEFAULT_STRUCTURE, numbering: 'decimal' } });
+  return `${address}/books/${id}/write/${chapter}`;
+}
+
+/** A page with the bare editor, in the same measure and style. */
+async function showBare(page: Page, address: string, doc: unknown, webDirectory: string): Promise<void> {
+  const entry = fileURLToPath(new URL('./bare-editor.js', import.meta.url));
+  const built = (await build({
+    configFile: false,
+    logLevel: 'silent',
+    build: { write: false, lib: { entry, formats: ['es'], fileName: 'bare' } },
+  })) as Rollup.RollupOutput[];
+  const code = built[0].output[0].code;
+  const head = /<link rel="stylesheet"[^>]*>/.exec(
+    await readFile(join(webDirectory, 'index.html'), 'utf8'),
+  )?.[0];
+  await page.route('**/bare', (route) =>
+    route.fulfill({
+      contentType: 'text/html',
+      body: `<!doctype html><html lang="en"><head>${head}</head><body>
+        <main style="height: 100vh; overflow-y: auto"><div id="text" style="width: 34rem; margin: 0 auto"></div></main>
+        <script type="module">${code}</script></body></html>`,
+    }),
+  );
+  await page.goto(`${address}/bare`);
+  await page.evaluate((text) => window.showBare(document.getElementById('text')!, text), doc);
+}
+
+/** Puts the caret into a paragraph in the middle, and begins to take times from key to paint. */
+async function prepare(page: Page): Promise<void> {
+  await page
+    .locator('.ProseMirror > p')
+    .nth(100)
+    .click({ position: { x: 200, y: 12 } });
+  await page.evaluate(() => {
+    const times: number[] = [];
+    Object.assign(window, { times });
+    addEventListener(
+      'keydown',
+      ({ timeStamp }) =>
+        requestAnimationFrame(() => {
+          const { port1, port2 } = new MessageChannel();
+          // A task after the frame: what was drawn is on its way to the screen.
+          port1.onmessage = () => times.push(performance.now() - timeStamp);
+          port2.postMessage(null);
+        }),
+      { capture: true },
+    );
+  });
+  await page.waitForTimeout(1500);
+}
+
+/** Types a round; ms from each key to its paint. */
+async function typed(page: Page): Promise<number[]> {
+  await page.bringToFront();
+  await page.keyboard.type('the lamp was lit '.repeat(KEYS).slice(0, KEYS), { delay: PAUSE });
+  await page.waitForTimeout(300);
+  return page.evaluate(() => (window as unknown as { times: number[] }).times.splice(0));
+}
+
+const p95 = (times: number[]): number =>
+  [...times].sort((one, other) => one - other)[Math.floor(times.length * 0.95)];
