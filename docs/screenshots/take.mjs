@@ -40,7 +40,7 @@ for (const make of ['Make the e-book', 'Make the PDF', 'Make the web page']) {
   await page.getByRole('button', { name: make }).click();
   await page.getByRole('button', { name: make }).waitFor();
 }
-await page.waitForTimeout(4000);
+await page.getByRole('region', { name: 'PDF' }).getByTestId('computed-proof').waitFor();
 await shoot(page, 'publish');
 await page.getByRole('link', { name: 'Shelf' }).click();
 await page.getByRole('button', { name: 'tide-table.pdf' }).click();
@@ -56,6 +56,25 @@ await text(writing).getByText('two wells', { exact: false }).first().dblclick();
 await writing.keyboard.press('Control+k');
 await writing.keyboard.insertText('lamp-trust.example/tides?utm_source=x');
 await shoot(writing, 'new-link');
+await writing.keyboard.press('Escape');
+await outline(writing, 'Gannel Point');
+await text(writing)
+  .getByText('engagement with the moon', { exact: false })
+  .dblclick({ position: { x: 90, y: 12 } });
+await writing.keyboard.press('Control+k');
+await writing.keyboard.type('light brothers');
+await writing.getByRole('option').first().waitFor();
+await shoot(writing, 'leads-to');
+await writing.keyboard.press('Escape');
+await text(writing).locator('.note-mark').first().click();
+await shoot(writing, 'note');
+await outline(writing, 'Skerrow Head');
+await writing.getByRole('tab', { name: 'Bookmarks' }).click();
+await text(writing).locator('[data-bookmark]').first().click();
+await shoot(writing, 'bookmarks');
+await writing.getByRole('tab', { name: 'Outline' }).click();
+await writing.getByRole('button', { name: 'Structure' }).click();
+await shoot(writing, 'structure');
 await writing.keyboard.press('Escape');
 await outline(writing, 'Before you set out');
 await text(writing).getByRole('link', { name: 'the warden and the harbour desk' }).click();
