@@ -7,6 +7,7 @@ export default defineConfig({
   workers: 1,
   fullyParallel: false,
   timeout: 45_000,
+  expect: { timeout: 10_000 },
   retries: process.env.CI ? 1 : 0,
   reporter: [['list'], ['json']],
   outputDir: '../test-results',

@@ -112,7 +112,10 @@ export async function turnTo(page: Page, chapter: string): Promise<void> {
 
 /** Selects words in the text as a person does: presses at their start, and with Shift at their end. */
 export async function selectWords(page: Page, words: string): Promise<void> {
-  const box = await page.evaluate((wanted) => {
+  const box = await page.evaluate(async (wanted) => {
+    // A person presses on words that stand still.
+    await document.fonts.ready;
+    await Promise.all([...document.images].map((picture) => picture.decode().catch(() => undefined)));
     const root = document.querySelector('.ProseMirror');
     if (!root) throw new Error('no text is open');
     const walker = document.createTreeWalker(root, NodeFilter.SHOW_TEXT);

@@ -37,7 +37,7 @@ export function formsFor({ kind, text, label }: Pick<Place, 'kind' | 'text' | 'l
 
 /**
  * What a reference reads at a spot of the book. A form that means nothing there any more reads as the nearest one that
- * does: a page as the number, a number as the words.
+ * does: a page as the number, a number as the words, and where there are none, that it stands above or below.
  *
  * @param order where the reference stands, by `orderOf`
  */
@@ -49,7 +49,7 @@ export function referenceWords(
 ): string {
   const said = phrases(language);
   const parts: Record<Part, () => string> = {
-    words: () => place.text || place.words,
+    words: () => place.text || place.words || parts.where(),
     number: () => place.label || parts.words(),
     where: () => (place.order <= order ? said.above : said.below),
     page: () => (pageOf ? `${said.page} ${pageOf(place.id)}` : parts.number()),
@@ -58,7 +58,9 @@ export function referenceWords(
     case 'number-words':
       return [place.label, parts.words()].filter(Boolean).join(' ');
     case 'own':
-      return own.replace(/\{(words|number|page|where)\}/g, (_, part: Part) => parts[part]());
+      return own.trim() === ''
+        ? parts.words()
+        : own.replace(/\{(words|number|page|where)\}/g, (_, part: Part) => parts[part]());
     default:
       return parts[form]();
   }

@@ -59,14 +59,10 @@ function pictureWords(figure: Node, format: Format): string {
   return alt === '' ? firstWords(figure) : alt.slice(0, LENGTH);
 }
 
-/** The words of the first block that has any. */
+/** How the first block within a node begins. */
 function firstWords(node: Node): string {
-  if (node.isTextblock) return wordsFrom(node, 0);
-  for (const child of node.children) {
-    const words = child.isBlock ? firstWords(child) : '';
-    if (words !== '') return words;
-  }
-  return '';
+  const first = node.firstChild;
+  return node.isTextblock || !first || node.type.name === 'figure' ? wordsFrom(node, 0) : firstWords(first);
 }
 
 /** The plain words of a block from one of its children on, up to the first thing that is no text. */

@@ -3,6 +3,7 @@ import { phrases } from '../language/index.js';
 import { wordsOf, type FigureLink, type LinkArea, type Note } from '../manuscript/index.js';
 import { afterBook, atFoot, notesOfChapter } from './note-backs.js';
 import { placeCells } from './table-grid.js';
+import { settled } from './settled.js';
 import { inline, leadsTo, picture, remark, type Content } from './typeset-inline.js';
 import { anchors, type TypesetContext, type TypesetNode } from './typeset-node.js';
 
@@ -13,7 +14,7 @@ export function block(node: Node, context: TypesetContext, before: readonly stri
   const blocks = () => node.children.map((child, index) => block(child, context, index === 0 ? ids : []));
   switch (node.type.name) {
     case 'paragraph':
-      return { t: 'p', c: [...anchors(ids), ...inline(node, context)] };
+      return { t: 'p', c: settled([...anchors(ids), ...inline(node, context)]) };
     case 'heading':
       return heading(node, ids, context);
     case 'quotation':
@@ -25,7 +26,7 @@ export function block(node: Node, context: TypesetContext, before: readonly stri
     case 'list_item':
       return { t: 'li', c: blocks() };
     case 'code_block':
-      return { t: 'code', c: [...anchors(ids), ...inline(node, context)] };
+      return { t: 'code', c: settled([...anchors(ids), ...inline(node, context)]) };
     case 'rule':
       return { t: 'rule', ids };
     case 'figure':
@@ -49,15 +50,24 @@ function heading(node: Node, ids: readonly string[], context: TypesetContext): T
   return {
     t: 'h',
     level: context.level(node.attrs.level as number),
-    c: [...anchors(ids), ...(number ? [`${number} `] : []), ...inline(node, context)],
+    c: settled([...anchors(ids), ...(number ? [`${number} `] : []), ...inline(node, context)]),
     words: number ? `${number} ${words}` : words,
   };
 }
 
-function caption(node: Node | null | undefined, id: unknown, context: TypesetContext): Content {
+function caption(
+  node: Node | null | undefined,
+  id: unknown,
+  context: TypesetContext,
+  ids: readonly string[] = [],
+): Content {
   if (!node) return [];
   const number = numberOf(id, context);
-  return [...(number ? [{ t: 'strong', c: [number] }, ' '] : []), ...inline(node, context)];
+  return settled([
+    ...anchors(ids),
+    ...(number ? [{ t: 'strong', c: [number] }, ' '] : []),
+    ...inline(node, context),
+  ]);
 }
 
 function figure(node: Node, ids: readonly string[], context: TypesetContext): Record<string, unknown> {
@@ -93,7 +103,7 @@ function table(node: Node, ids: readonly string[], context: TypesetContext): Rec
   return {
     columns,
     header: first.every((cell) => cell.type.name === 'table_header' && cell.attrs.rowspan === 1),
-    caption: title ? [...anchors(ids), ...caption(title, node.attrs.id, context)] : [],
+    caption: title ? caption(title, node.attrs.id, context, ids) : [],
     cells: cells.map(({ x, y, colspan, rowspan, cell }, index) => ({
       ...{ x, y, colspan, rowspan, strong: cell.type.name === 'table_header' },
       c: cellBlocks(cell, !title && index === 0 ? ids : [], context),

@@ -6,9 +6,12 @@ import { targetIn } from './edition.js';
 import { inlineTree, type InlineTree } from './inline-tree.js';
 import { atFoot, noteBacks } from './note-backs.js';
 import { BETWEEN_RETURNS } from './return-lines.js';
+import { settled } from './settled.js';
 import { anchors, type TypesetContext, type TypesetNode } from './typeset-node.js';
 
 export type Content = (TypesetNode | string)[];
+
+const spot = (id: string | null): TypesetNode[] => anchors(id === null ? [] : [id]);
 
 /** What stands within a line. */
 export function inline(block: Node, context: TypesetContext): Content {
@@ -28,7 +31,7 @@ function leaf(node: Node, context: TypesetContext): Content {
     case 'hard_break':
       return [{ t: 'br' }];
     case 'picture':
-      return [{ t: 'picture', id: context.once(node.attrs.id) ?? undefined, ...picture(node, context, '') }];
+      return [...spot(context.once(node.attrs.id)), { t: 'picture', ...picture(node, context, '') }];
     case 'note':
     case 'note_mark':
       return noteMark(node, context);
@@ -37,10 +40,9 @@ function leaf(node: Node, context: TypesetContext): Content {
     case 'return_link':
       return returnLink(node, context);
     default: {
-      const id = context.once(node.attrs.id);
       const mark = linkMark(node);
       const address = mark ? [hrefOf(mark.attrs.destination as Destination)] : [];
-      return id ? [{ t: 'anchor', id }, ...address] : address;
+      return [...spot(context.once(node.attrs.id)), ...address];
     }
   }
 }
@@ -63,12 +65,11 @@ function marked(mark: Mark, children: Content, context: TypesetContext): Content
         : children;
     if (!('url' in target || 'place' in target)) return children;
     const { id, look } = mark.attrs as { id: string; look: LinkLook | null };
-    const spot = context.edition.origins.has(id) ? context.once(id) : null;
-    return [...anchors(spot ? [spot] : []), { t: 'link', ...target, look, c: shown }];
+    const at = context.edition.origins.has(id) ? context.once(id) : null;
+    return [...spot(at), { t: 'link', ...target, look, c: shown }];
   }
   if (name === 'bookmark') {
-    const id = context.once(mark.attrs.id);
-    return id ? [{ t: 'anchor', id }, ...children] : children;
+    return [...spot(context.once(mark.attrs.id)), ...children];
   }
   return MARKS[name] ? [{ t: MARKS[name], c: children }] : children;
 }
@@ -96,22 +97,24 @@ export function noteMark(node: Node, context: TypesetContext): Content {
   const { id, to } = node.attrs as { id: string; to?: string };
   const note = edition.map.byId.get(to ?? id);
   if (!note) return [];
-  const spot = anchors([context.once(to === undefined ? markIdOf(id) : id)].flatMap((one) => one ?? []));
+  const at = spot(context.once(to === undefined ? markIdOf(id) : id));
   const mark = { place: note.id, number: note.number };
-  if (to !== undefined || !atFoot(edition)) return [...spot, { t: 'mark', ...mark }];
+  if (to !== undefined || !atFoot(edition)) return [...at, { t: 'mark', ...mark }];
   return [
-    ...spot,
+    ...at,
     { t: 'note', ...mark, back: note.marks[0]?.id ?? markIdOf(id), remark: remark(note, context) },
   ];
 }
 
 /** The paragraphs of a note, with its place before the first and its ways back after the last. */
 export function remark(note: Note, context: TypesetContext): TypesetNode {
-  const spot = anchors([context.once(note.id)].flatMap((one) => one ?? []));
-  const paragraphs = note.node.children.map((one) => inline(one, context));
+  const start = spot(context.once(note.id));
+  const paragraphs = note.node.children.map((one, index) =>
+    settled([...(index === 0 ? start : []), ...inline(one, context)]),
+  );
   return {
     t: 'remark',
-    paragraphs: paragraphs.map((words, index) => (index === 0 ? [...spot, ...words] : words)),
+    paragraphs,
     backs: noteBacks(note, context.edition).map(({ to, words }) => ({ t: 'back', place: to, c: [words] })),
   };
 }
@@ -132,8 +135,8 @@ export function reference(node: Node, context: TypesetContext): Content {
     .flatMap((text, index): Content => (index === 0 ? [text] : [{ t: 'page', place }, text]))
     .filter((part) => part !== '');
   if (!edition.places.has(place)) return words;
-  const spot = edition.origins.has(id) ? context.once(id) : null;
-  return [...anchors(spot ? [spot] : []), { t: 'link', place, look: null, c: words }];
+  const at = edition.origins.has(id) ? context.once(id) : null;
+  return [...spot(at), { t: 'link', place, look: null, c: words }];
 }
 
 export function returnLink(node: Node, { edition }: TypesetContext): Content {

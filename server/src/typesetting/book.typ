@@ -34,8 +34,6 @@
 
 // A place in the text. `rise` is how far the top of its line lies above the spot: a spot in a line stands on its baseline.
 #let spot(id, rise: 8pt) = if id != none [#metadata((place: id, rise: rise / 1pt))#label(id)]
-// Keeps a spot at the start of a heading or caption in its line; it would stand above it otherwise.
-#let in-line = h(0pt)
 // A link to a place is written as an address of its own, which is turned into the name of the place afterwards.
 #let to-place(id, body) = link("place:" + id, body)
 #let leads(node, body) = {
@@ -64,7 +62,7 @@
     else if node.t == "anchor" { spot(node.id, rise: rise) }
     else if node.t == "link" { leads(node, linked(inline(node.c), node.look)) }
     else if node.t == "page" { page-of(node.place) }
-    else if node.t == "picture" { spot(node.at("id", default: none), rise: rise); box(picture(node, height: 1.2em)) }
+    else if node.t == "picture" { box(picture(node, height: 1.2em)) }
     else if node.t == "mark" { super(to-place(node.place, node.number)) }
     else if node.t == "note" { [#footnote(numbering: (..) => node.number, inline((node.remark,), rise: 7pt))#label("note:" + node.place + ":" + node.back)] }
     else if node.t == "remark" {
@@ -131,13 +129,14 @@
     })
   }
   if node.caption.len() == 0 { align(center, shown) }
-  else { figure(shown, caption: in-line + inline(node.caption, rise: 7pt), kind: "picture", supplement: none, numbering: none) }
+  else { figure(shown, caption: inline(node.caption, rise: 7pt), kind: "picture", supplement: none, numbering: none) }
 }
 
 #let HEAD-RISE = (15pt, 10pt, 9pt)
 
 // A computed list of contents: its lines lead to headings and say their pages.
 #let contents-of(node) = {
+  if node.lines.len() == 0 { spots(node.ids) }
   for (index, line) in node.lines.enumerate() {
     par(hanging-indent: 4mm, justify: false, {
       if index == 0 { spots(node.ids) }
@@ -151,11 +150,12 @@
   }
 }
 
-#let blocks(nodes) = {
+// A chapter's own headings of the first level begin a page; those within a quotation, a list or a table can't.
+#let blocks(nodes, outer: false) = {
   for node in nodes {
     if node.t == "h" {
-      if node.level == 1 { pagebreak(weak: true) }
-      heading(level: node.level, supplement: node.words, in-line + inline(node.c, rise: HEAD-RISE.at(calc.min(node.level, 3) - 1)))
+      if outer and node.level == 1 { pagebreak(weak: true) }
+      heading(level: node.level, supplement: node.words, inline(node.c, rise: HEAD-RISE.at(calc.min(node.level, 3) - 1)))
     } else if node.t == "p" { par(inline(node.c)) }
     else if node.t == "quote" { quote(blocks(node.c)) }
     else if node.t == "ul" { list(..node.c.map(item => blocks(item.c))) }
@@ -172,10 +172,13 @@
       let head = if node.header { (table.header(..node.cells.filter(it => it.y == 0).map(cell)),) } else { () }
       let body = node.cells.filter(it => not node.header or it.y > 0).map(cell)
       let made = table(columns: (1fr,) * node.columns, ..head, ..body)
-      if node.caption.len() == 0 { made } else { figure(made, caption: figure.caption(position: top, in-line + inline(node.caption, rise: 7pt)), supplement: none, numbering: none) }
+      if node.caption.len() == 0 { made } else { figure(made, caption: figure.caption(position: top, inline(node.caption, rise: 7pt)), supplement: none, numbering: none) }
     }
   }
 }
+
+// Keeps a spot at the start of a title in its line; it would stand above it otherwise.
+#let in-line = h(0pt)
 
 // Title page
 #page(numbering: none)[
@@ -206,10 +209,10 @@
     // The outline needs an entry; the page shows none, as the book has none.
     [#{ show heading: none; heading(level: 1, supplement: chapter.title, chapter.title) }]
   }
-  blocks(chapter.blocks)
+  blocks(chapter.blocks, outer: true)
 }
 
-#if book.notes.len() > 0 { blocks(book.notes) }
+#if book.notes.len() > 0 { blocks(book.notes, outer: true) }
 
 #if book.list.entries.len() > 0 {
   pagebreak(weak: true)
@@ -223,8 +226,10 @@
   pdf.attach("/" + file.path, relationship: "supplement", mime-type: file.type, description: file.description)
 }
 
-// Where every place stands: its page, the top of its line, and the number that the page bears.
+// Where every place stands: its page, the top of its line, and the number that the page bears. A spot in a line stands
+// behind the first sign of its words, so that it is on their line: what is shown begins a little before.
+#let before = 12pt
 #context [#metadata(query(metadata).filter(it => type(it.value) == dictionary and "place" in it.value).map(it => {
   let at = it.location().position()
-  (id: it.value.place, page: at.page, x: at.x / 1pt, y: at.y / 1pt - it.value.rise, number: counter(page).at(it.location()).first())
+  (id: it.value.place, page: at.page, x: calc.max(0pt, at.x - before) / 1pt, y: at.y / 1pt - it.value.rise, number: counter(page).at(it.location()).first())
 })) <places>]
