@@ -9,7 +9,16 @@ import {
   reference,
   structured,
 } from '../testing/books.js';
-import { formsFor, linksOf, mapOf, placesOf, referenceWords, TOP, type ReferenceForm } from './index.js';
+import {
+  formsFor,
+  linksOf,
+  mapOf,
+  placesOf,
+  referenceWords,
+  schema,
+  TOP,
+  type ReferenceForm,
+} from './index.js';
 
 const plain = bookOf(
   [heading(1, 'Tides', 'tides'), paragraph('x', note('n1', 'A remark')), heading(2, 'Springs', 'springs')],
@@ -78,6 +87,16 @@ describe('a reference', () => {
   ])('to “%s” offers only the forms that mean something there', (place, forms) => {
     const at = places.get(place);
     expect(at && formsFor(at)).toEqual(forms);
+  });
+
+  test('reads where its place is when nothing else can be said of it', () => {
+    const bare = bookOf([
+      paragraph(schema.node('anchor', { id: 'bare' })),
+      paragraph(reference('bare', 'words', 'r1')),
+    ]);
+    expect(linksOf(bare)).toMatchObject([{ id: 'r1', text: 'above' }]);
+    const silent = bookOf([heading(1, 'Oil', 'oil'), paragraph(reference('oil', 'own', 'r1', ' '))]);
+    expect(linksOf(silent)).toMatchObject([{ id: 'r1', text: 'Oil' }]);
   });
 
   test('offers no number where nothing is counted', () => {

@@ -2,13 +2,15 @@ import type { Content } from './typeset-inline.js';
 import type { TypesetNode } from './typeset-node.js';
 
 /**
- * A line's content with each anchor behind the first sign of what it is at. A typesetter leaves a spot before a word at the
- * end of the line above when the word is the first of its line, so it would be a line off, or a page.
+ * A block's content with each anchor behind the first sign of what it is at, but for those at its start. A typesetter
+ * leaves a spot before a word at the end of the line above when the word is the first of its line, so it would be a line
+ * off, or a page.
  */
 export function settled(content: Content): Content {
+  const start = content.findIndex((item) => typeof item === 'string' || item.t !== 'anchor');
   const waiting: TypesetNode[] = [];
-  const done = settle(content, waiting);
-  return [...done, ...waiting];
+  const done = settle(content.slice(Math.max(0, start)), waiting);
+  return [...content.slice(0, Math.max(0, start)), ...done, ...waiting];
 }
 
 /** Settles the waiting anchors in a piece of a line; those that find nothing in it go on waiting. */

@@ -48,10 +48,11 @@ export class PdfSpots {
 function textAt(pieces: readonly Piece[], left: number, top: number): Landing {
   const isOnLine = ({ baseline, size }: Piece) =>
     top >= baseline - size * 0.25 - NEAR && top <= baseline + size + NEAR;
+  const distanceOf = ({ baseline, size }: Piece) => Math.abs(top - baseline - size * 0.75);
   let first = -1;
   let nearest = Infinity;
   pieces.forEach((piece, index) => {
-    const distance = Math.abs(top - piece.baseline - piece.size * 0.75);
+    const distance = distanceOf(piece);
     if (distance >= nearest - 0.5 || !isOnLine(piece) || piece.right < left - 1) return;
     first = index;
     nearest = distance;
@@ -62,7 +63,8 @@ function textAt(pieces: readonly Piece[], left: number, top: number): Landing {
   let within = 0;
   for (const piece of pieces.slice(first)) {
     text += piece.text;
-    if (Math.abs(piece.baseline - baseline) < 1) within = text.length;
+    // Beside a large heading, the sign of its list is small and stands higher.
+    if (Math.abs(piece.baseline - baseline) < 1 || distanceOf(piece) < NEAR) within = text.length;
     if (text.length > LENGTH) break;
   }
   return { text, within };

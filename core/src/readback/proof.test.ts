@@ -55,6 +55,12 @@ describe('the proof', () => {
     ).toMatchObject({ found: 1 });
   });
 
+  test('looks past the order of words from right to left, which a page is read in as it is seen', () => {
+    const wanted = expected('1', A, 'منارة (البحر) 3.');
+    expect(prove([wanted], [found(A, '.3 (البحر) منارة')])).toMatchObject({ found: 1 });
+    expect(prove([wanted], [found(A, '.4 (البحر) منارة')])).toMatchObject({ found: 0 });
+  });
+
   test('joins a link that runs over two pages, and only that', () => {
     const continued = found(A, 'of tides', { where: 'page 2', mayContinue: true });
     expect(prove([expected('1', A, 'table of tides')], [found(A, 'table'), continued])).toMatchObject({

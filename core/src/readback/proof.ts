@@ -69,12 +69,12 @@ export function prove(
       return false;
     });
   };
-  const both = (link: ExpectedLink | FoundLink) => `${link.href}\n${sameWords(link.text)}`;
+  const both = (link: ExpectedLink | FoundLink) => `${link.href}\n${asRead(link.text)}`;
   pass([both, both], (link, partner) => {
     if (partner.lands && landsAt(link, partner)) of(link).found += 1;
     else of(link).changed.push(changed(link, partner, 'target'));
   });
-  const words = (link: ExpectedLink | FoundLink) => sameWords(link.text) || `\n${link.href}`;
+  const words = (link: ExpectedLink | FoundLink) => asRead(link.text) || `\n${link.href}`;
   pass([words, words], (link, partner) => of(link).changed.push(changed(link, partner, 'address')));
   const address = (link: ExpectedLink | FoundLink) => link.href;
   pass([address, address], (link, partner) => of(link).changed.push(changed(link, partner, 'words')));
@@ -100,7 +100,7 @@ function landsAt({ landing: wanted }: ExpectedLink, { landing }: FoundLink): boo
 
 /** Joins a link with what may be its end on the next page, where the book has no link of its words alone. */
 function joinOverPages(expected: readonly ExpectedLink[], found: readonly FoundLink[]): FoundLink[] {
-  const key = (link: ExpectedLink | FoundLink) => `${link.href}\n${sameWords(link.text)}`;
+  const key = (link: ExpectedLink | FoundLink) => `${link.href}\n${asRead(link.text)}`;
   const whole = new Set(expected.map(key));
   const joined: FoundLink[] = [];
   for (const link of found) {
@@ -124,6 +124,18 @@ function changed(link: ExpectedLink, partner: FoundLink, change: ChangedLink['ch
     where: partner.where,
     change,
   };
+}
+
+const RIGHT_TO_LEFT = /[\p{sc=Arab}\p{sc=Hebr}\p{sc=Syrc}\p{sc=Thaa}\p{sc=Nkoo}]/u;
+
+/**
+ * Words by which a link is told from others. A page with words from right to left is read as it is seen: signs and words
+ * of the other direction change sides on it, so only the letters count there, in any order.
+ */
+function asRead(text: string): string {
+  if (!RIGHT_TO_LEFT.test(text)) return sameWords(text);
+  const letters = text.normalize('NFKC').match(/[\p{L}\p{M}\p{N}]/gu) ?? [];
+  return letters.sort().join('');
 }
 
 /** Words without what typesetting adds or takes: white space, hyphens at line ends, ligatures. */

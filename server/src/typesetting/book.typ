@@ -34,6 +34,8 @@
 
 // A place in the text. `rise` is how far the top of its line lies above the spot: a spot in a line stands on its baseline.
 #let spot(id, rise: 8pt) = if id != none [#metadata((place: id, rise: rise / 1pt))#label(id)]
+// Keeps a spot at the start of a heading or caption in its line; it would stand above it otherwise.
+#let in-line = h(0pt)
 // A link to a place is written as an address of its own, which is turned into the name of the place afterwards.
 #let to-place(id, body) = link("place:" + id, body)
 #let leads(node, body) = {
@@ -129,7 +131,7 @@
     })
   }
   if node.caption.len() == 0 { align(center, shown) }
-  else { figure(shown, caption: inline(node.caption, rise: 7pt), kind: "picture", supplement: none, numbering: none) }
+  else { figure(shown, caption: in-line + inline(node.caption, rise: 7pt), kind: "picture", supplement: none, numbering: none) }
 }
 
 #let HEAD-RISE = (15pt, 10pt, 9pt)
@@ -155,7 +157,7 @@
   for node in nodes {
     if node.t == "h" {
       if outer and node.level == 1 { pagebreak(weak: true) }
-      heading(level: node.level, supplement: node.words, inline(node.c, rise: HEAD-RISE.at(calc.min(node.level, 3) - 1)))
+      heading(level: node.level, supplement: node.words, in-line + inline(node.c, rise: HEAD-RISE.at(calc.min(node.level, 3) - 1)))
     } else if node.t == "p" { par(inline(node.c)) }
     else if node.t == "quote" { quote(blocks(node.c)) }
     else if node.t == "ul" { list(..node.c.map(item => blocks(item.c))) }
@@ -172,13 +174,10 @@
       let head = if node.header { (table.header(..node.cells.filter(it => it.y == 0).map(cell)),) } else { () }
       let body = node.cells.filter(it => not node.header or it.y > 0).map(cell)
       let made = table(columns: (1fr,) * node.columns, ..head, ..body)
-      if node.caption.len() == 0 { made } else { figure(made, caption: figure.caption(position: top, inline(node.caption, rise: 7pt)), supplement: none, numbering: none) }
+      if node.caption.len() == 0 { made } else { figure(made, caption: figure.caption(position: top, in-line + inline(node.caption, rise: 7pt)), supplement: none, numbering: none) }
     }
   }
 }
-
-// Keeps a spot at the start of a title in its line; it would stand above it otherwise.
-#let in-line = h(0pt)
 
 // Title page
 #page(numbering: none)[
