@@ -110,6 +110,16 @@ describe('an HTML page', () => {
     expect(count(brought, 'kept', 'pictures')).toBe(2);
   });
 
+  test('keeps ids on a picture and around it, with its caption', () => {
+    const src = `data:image/png;base64,${btoa(String.fromCharCode(...PIXEL))}`;
+    const brought = html(
+      `<figure id="f"><div id="d"><img id="i" src="${src}" alt="A dot"></div><figcaption>Fig</figcaption></figure>
+      <p><a href="#i">dot</a></p>`,
+    );
+    expect(text(brought)).toBe('doc(figure(caption(anchor, anchor, "Fig")), paragraph(link("dot")))');
+    expect(placesOf(readBook(brought.book)).has('i')).toBe(true);
+  });
+
   test('keeps every link: with its words, without words, on pictures, around blocks, in code', () => {
     const src = `data:image/png;base64,${btoa(String.fromCharCode(...PIXEL))}`;
     const brought =
@@ -185,6 +195,17 @@ describe('an EPUB', () => {
       ['One', 'main'],
       ['Page', 'back'],
     ]);
+  });
+
+  test('leaves its page of contents to be made anew, what leads there leads to that; a page that says more stays', () => {
+    const nav = '<nav epub:type="toc"><h1>Contents</h1><ol><li><a href="one.xhtml">One</a></li></ol></nav>';
+    const one = '<body><h1>One</h1><p><a href="nav.xhtml#toc">what is in here</a></p></body>';
+    const made = epub({ 'nav.xhtml': `<body><section>${nav}</section></body>`, 'one.xhtml': one });
+    expect(made.book.chapters.map(({ title }) => title)).toEqual(['One']);
+    expect(links(made)).toEqual([['what is in here', '#book-contents']]);
+    expect(count(made, 'changed', 'pages of contents')).toBe(1);
+    const told = epub({ 'nav.xhtml': `<body>${nav}<p>Read this first.</p></body>`, 'one.xhtml': one });
+    expect(told.book.chapters).toHaveLength(2);
   });
 
   test('keeps links between its files, also to ids that two files share', () => {

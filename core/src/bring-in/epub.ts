@@ -1,14 +1,15 @@
 import { parseDocument } from 'htmlparser2';
 import { findOne, getElementsByTagName, textContent } from 'domutils';
 import { isTag, type Document, type Element } from 'domhandler';
-import { decodeLoosely } from '../destination/index.js';
-import { schema, type Matter } from '../manuscript/index.js';
+import { decodeLoosely, urlFrom } from '../destination/index.js';
+import { CONTENTS, schema, TOP, type Matter } from '../manuscript/index.js';
 import { assemble, type ChapterDraft } from './assemble.js';
 import type { BroughtIn } from './bring-in.js';
 import { decodeText } from './decode-text.js';
 import { Enclosures } from './enclosures.js';
 import { hasContent, readFlow } from './flow.js';
 import { Ids } from './ids.js';
+import { isComputed } from './inside.js';
 import { INSIDE, resolveHref } from './link-resolver.js';
 import { BringInError } from './refusal.js';
 import { Tally } from './report.js';
@@ -18,6 +19,12 @@ interface ContentFile {
   document: Document;
   body: Element;
   chapter: string;
+}
+
+interface Spine {
+  contents: ContentFile[];
+  /** Pages that are made anew from the book: their places, by path. */
+  made: Map<string, string>;
 }
 
 interface Package {
@@ -39,7 +46,7 @@ export function readEpub(files: Map<string, Uint8Array>, name: string, mint: () 
   const tally = new Tally();
   const ids = new Ids(tally);
   const enclosures = new Enclosures(files, mint, tally);
-  const contents = spineOf(opf, files, tally, mint);
+  const { contents, made } = spineOf(opf, files, tally, mint);
   for (const { path, document } of contents) ids.takeFrom(path, document);
   const chapters = new Map(contents.map(({ path, chapter }) => [path, chapter]));
   const drafts: ChapterDraft[] = [];
@@ -50,7 +57,7 @@ export function readEpub(files: Map<string, Uint8Array>, name: string, mint: () 
       tally,
       mint,
       placeId: ids.placer(path),
-      resolve: (href) => resolveHref(href, path, { ids, chapters, outside: null, fileAt }),
+      resolve: (href) => resolveHref(href, path, { ids, chapters, made, outside: null, fileAt }),
       picture: (src) => enclosures.fromSource(src, pathFrom(path, src)),
       sizeOf: (enclosure) => enclosures.sizeOf(enclosure),
       drawing: (svg) => enclosures.fromDrawing(svg),
@@ -87,12 +94,8 @@ function packageOf(files: Map<string, Uint8Array>): Package {
   return { path, document: parseXml(bytes) };
 }
 
-function spineOf(
-  opf: Package,
-  files: Map<string, Uint8Array>,
-  tally: Tally,
-  mint: () => string,
-): ContentFile[] {
+function spineOf(opf: Package, files: Map<string, Uint8Array>, tally: Tally, mint: () => string): Spine {
+  const made = new Map<string, string>();
   const manifest = new Map(elements(opf.document, 'item').map((item) => [item.attribs.id, item]));
   const contents: ContentFile[] = [];
   for (const reference of elements(opf.document, 'itemref')) {
@@ -108,12 +111,33 @@ function spineOf(
     } else if (!contents.some((one) => one.path === path)) {
       const document = parseXhtml(bytes);
       const body = getElementsByTagName('body', document.children, true)[0];
-      if (body) contents.push({ path, document, body, chapter: mint() });
+      const place = body && madeAnew(item, body, tally);
+      if (place) made.set(path, place);
+      else if (body) contents.push({ path, document, body, chapter: mint() });
     }
   }
   if (contents.length === 0) throw new BringInError('no-package', 'This e-book has no readable chapters.');
-  return contents;
+  return { contents, made };
 }
+
+/** The place that stands for a page which is made of the rest of the book: its navigation, or a computed title page. */
+function madeAnew(item: Element, body: Element, tally: Tally): string | null {
+  if (item.attribs.properties?.split(' ').includes('nav') && isOnlyNavigation(body)) {
+    tally.add('changed', 'pages of contents', 'contents are made of the headings, and are always right');
+    return CONTENTS;
+  }
+  const parts = body.children.filter(isTag);
+  return parts.length > 0 && parts.every(isComputed) ? TOP : null;
+}
+
+/** Nothing but lists of links with their titles. */
+const isOnlyNavigation = (body: Element): boolean =>
+  body.children.every(
+    (child) =>
+      (isTag(child) && /^(?:nav|h[1-6])$/.test(child.name)) ||
+      (isTag(child) && /^(?:div|section|main|header)$/.test(child.name) && isOnlyNavigation(child)) ||
+      (!isTag(child) && textContent(child).trim() === ''),
+  );
 
 /** XML without entities of its own: what a DOCTYPE declares is never expanded, and nothing outside is read. */
 function parseXml(bytes: Uint8Array): Document {
@@ -140,9 +164,8 @@ function textOf(document: Document, name: string): string {
 
 function pathFrom(file: string, reference: string): string {
   const base = INSIDE + file.split('/').map(encodeURIComponent).join('/');
-  if (!URL.canParse(reference, base)) return '';
-  const url = new URL(reference, base);
-  if (!url.href.startsWith(INSIDE)) return '';
+  const url = urlFrom(reference, base);
+  if (!url?.href.startsWith(INSIDE)) return '';
   return decodeLoosely(url.pathname.slice(1));
 }
 

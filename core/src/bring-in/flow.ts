@@ -1,5 +1,5 @@
 import { isTag, isText, type ChildNode, type Element } from 'domhandler';
-import type { Mark, Node } from 'prosemirror-model';
+import { Fragment, type Mark, type Node } from 'prosemirror-model';
 import type { Destination } from '../destination/index.js';
 import { linkMark, schema, wordsOf, type FigureLink, type LinkArea } from '../manuscript/index.js';
 import { isBlock, MARKS, PLAIN_STYLE } from './elements.js';
@@ -201,7 +201,7 @@ class FlowReader extends InlineReader {
     const caption = captions.length > 0 ? this.#inlines(captions[0], marks) : [];
     if (caption.length === 0) return blocks;
     const only = blocks.length === 1 && blocks[0].type.name === 'figure' ? blocks[0] : null;
-    if (only) return [only.copy(only.content.addToEnd(schema.node('caption', null, caption)))];
+    if (only) return [withCaption(only, caption)];
     return [...blocks, schema.node('paragraph', null, caption)];
   }
 
@@ -283,6 +283,12 @@ function figureOf(picture: Node, ids: string[], areas: LinkArea[]): Node {
   const more = ids.slice(1).map((id) => schema.node('anchor', { id }));
   const caption = more.length > 0 ? [schema.node('caption', null, more)] : [];
   return schema.node('figure', { id: ids[0] ?? null, enclosure, alt, decorative, link, areas }, caption);
+}
+
+/** Ids of the picture stand in its caption already. */
+function withCaption(figure: Node, words: Node[]): Node {
+  const ids = figure.firstChild?.children ?? [];
+  return figure.copy(Fragment.from(schema.node('caption', null, [...ids, ...words])));
 }
 
 /** HTML drops a line break just after `<pre>`. */

@@ -2,6 +2,7 @@ import { parse } from 'parse5';
 import { adapter } from 'parse5-htmlparser2-tree-adapter';
 import { findOne, getElementsByTagName, textContent } from 'domutils';
 import type { Document, Element } from 'domhandler';
+import { urlFrom } from '../destination/index.js';
 import { schema, wordsOf } from '../manuscript/index.js';
 import { assemble, type ChapterDraft, type FileDetails } from './assemble.js';
 import type { BroughtIn } from './bring-in.js';
@@ -88,5 +89,5 @@ function addressOf(document: Document): string | null {
     element.name === 'base' ||
     (element.name === 'link' && element.attribs.rel?.toLowerCase() === 'canonical');
   const href = findOne(told, document.children, true)?.attribs.href ?? '';
-  return URL.canParse(href) && /^https?:/i.test(href) ? href : null;
+  return urlFrom(href) && /^https?:/i.test(href) ? href : null;
 }

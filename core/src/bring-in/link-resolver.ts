@@ -1,4 +1,10 @@
-import { decodeLoosely, parseMailto, parseWebAddress, type Destination } from '../destination/index.js';
+import {
+  decodeLoosely,
+  parseMailto,
+  parseWebAddress,
+  urlFrom,
+  type Destination,
+} from '../destination/index.js';
 import type { Ids } from './ids.js';
 
 /** A made-up origin for the files of a book, so that relative references resolve by the URL parser (RFC 3986, 5.2). */
@@ -8,6 +14,8 @@ export interface ResolverParts {
   ids: Ids;
   /** The id of the chapter that a file of the book became, by path. */
   chapters: ReadonlyMap<string, string>;
+  /** The places of pages that are made anew, by path. */
+  made?: ReadonlyMap<string, string>;
   /** Where relative references lead that are not files of the book; `null` when that is nowhere. */
   outside: string | null;
   /** The enclosure that a file of the book became, by path. */
@@ -37,12 +45,14 @@ export function resolveHref(
 function inside(
   reference: string,
   file: string,
-  { ids, chapters, outside, fileAt }: ResolverParts,
+  { ids, chapters, made, outside, fileAt }: ResolverParts,
 ): Destination | { leftOut: string } {
   const base = INSIDE + file.split('/').map(encodeURIComponent).join('/');
-  if (!URL.canParse(reference, base)) return { leftOut: 'the address can’t be read' };
-  const url = new URL(reference, base);
+  const url = urlFrom(reference, base);
+  if (!url) return { leftOut: 'the address can’t be read' };
   const path = decodeLoosely(url.pathname.slice(1));
+  const page = made?.get(path);
+  if (page !== undefined) return { kind: 'place', place: page };
   const chapter = chapters.get(path);
   if (chapter === undefined) {
     const enclosure = fileAt(path);

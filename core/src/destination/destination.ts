@@ -1,4 +1,5 @@
 import { formatMailto, isMailAddress } from './mailto.js';
+import { urlFrom } from './url-from.js';
 import { parseWebAddress } from './web-address.js';
 
 /**
@@ -66,7 +67,7 @@ export function faultInDestination(value: unknown): string | null {
   const it = value as Record<string, unknown>;
   switch (it.kind) {
     case 'web': {
-      if (!words(it.href) || !URL.canParse(it.href)) return 'href must be a full web address';
+      if (!words(it.href) || !urlFrom(it.href)) return 'href must be a full web address';
       const url = parseWebAddress(it.href);
       if (!url) return `a web link leads to http or https and a host, not ${it.href.slice(0, 80)}`;
       return url.href === it.href ? null : `href must be written as ${url.href}`;

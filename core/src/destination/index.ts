@@ -9,4 +9,5 @@ export type { Recognition, Refusal } from './recognise.js';
 export { trackingParameters, withoutTracking } from './tracking.js';
 export { wordsFromAddress } from './words-from-address.js';
 export { cleanTitle } from './clean-title.js';
+export { urlFrom } from './url-from.js';
 export { parseWebAddress } from './web-address.js';

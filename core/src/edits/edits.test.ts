@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { JSDOM } from 'jsdom';
 import { Transform } from 'prosemirror-transform';
-import { idFromWords, isId, linksOf, mapOf, schema, sectionsOf, type ReadBook } from '../manuscript/index.js';
+import { idFromWords, isId, linksOf, mapOf, schema, sectionsOf } from '../manuscript/index.js';
 import {
   bookmarked,
   bookOf,
@@ -17,12 +17,9 @@ import {
   addBookmark,
   bookmarksIn,
   copyInto,
-  handMadeNotes,
   keepIdsUnique,
-  makeNotes,
   moveSection,
   moveWithin,
-  remarksWithoutMark,
   removeBookmark,
   renameBookmark,
   withPlaceIds,
@@ -204,91 +201,5 @@ describe('a section', () => {
     if ('refused' in moved) throw new Error(moved.refused);
     expect(moved.get('c1')?.doc.toString()).toBe('doc(paragraph)');
     expect(sectionsOf(moved.get('c2')!.doc).map(({ id }) => id)).toEqual(['t', 'a', 'b', 'all', 'c']);
-  });
-});
-
-describe('notes made by hand', () => {
-  const item = (id: string, ...content: Parameters<typeof paragraph>) =>
-    schema.node('list_item', { id }, [paragraph(...content)]);
-  const anchor = (id: string) => schema.node('anchor', { id });
-  const list = (...items: ReturnType<typeof item>[]) => schema.node('ordered_list', null, items);
-  const book = bookOf(
-    [
-      heading(1, 'Tides', 'tides'),
-      paragraph(
-        'The moon',
-        anchor('back1'),
-        linked('1', place('f1'), 'k1'),
-        ' pulls',
-        linked('[2]', place('f2'), 'k2'),
-        '.',
-      ),
-      paragraph('Twice', linked('1', place('f1'), 'k3'), ' a ', linked('day', place('f2'), 'k4'), '.'),
-      heading(2, 'Notes', 'notes'),
-      list(
-        item('f1', 'So it is said ', linked('↩', place('back1'), 'b1')),
-        item('f2', 'See ', linked('tables', 'https://a.example/', 'w'), '.'),
-        item('f3', 'Nobody asks.'),
-      ),
-    ],
-    [paragraph('Sign', linked('*', place('f9'), 'k9')), paragraph(anchor('f9'), '* By the sea.')],
-  );
-
-  test('are told by what leads to them, and whether they lead back', () => {
-    expect(handMadeNotes(book).map(({ mark, backs }) => [mark.id, backs.length])).toEqual([
-      ['k1', 1],
-      ['k2', 0],
-      ['k3', 0],
-      ['k9', 0],
-    ]);
-    expect(remarksWithoutMark(book, handMadeNotes(book)).map(({ words }) => words)).toEqual(['Nobody asks.']);
-  });
-
-  test('become real notes, with further marks, without their numbers and ways back; the rest stays', () => {
-    const made = makeNotes(book, handMadeNotes(book));
-    const after: ReadBook = {
-      ...book,
-      chapters: book.chapters.map((chapter) => ({
-        ...chapter,
-        doc: made.chapters.find(({ id }) => id === chapter.id)?.doc ?? chapter.doc,
-      })),
-    };
-    const { notes } = mapOf(after);
-    expect(notes.map(({ id, number, node, marks }) => [id, number, node.textContent, marks.length])).toEqual([
-      ['f1', '1', 'So it is said', 2],
-      ['f2', '2', 'See tables.', 1],
-      ['f9', '1', 'By the sea.', 1],
-    ]);
-    const [first, second] = after.chapters.map(({ doc: text }) =>
-      text.textBetween(0, text.content.size, '|'),
-    );
-    expect(first).toBe('Tides|The moon|So it is said pulls|See tables..|Twice a day.|Notes|Nobody asks.');
-    expect(second).toBe('Sign|By the sea.');
-    expect(linksOf(after).map(({ id }) => id)).toEqual(['w', 'k4']);
-  });
-
-  test('lose only what repeats their mark: a word of one letter and a number in a sentence stay', () => {
-    const words = (mark: string, remark: string) => {
-      const one = bookOf([
-        paragraph('The moon', anchor('m'), linked(mark, place('f1'), 'k1')),
-        paragraph(anchor('f1'), remark, linked('Back', place('m'), 'b1')),
-      ]);
-      const [{ doc }] = makeNotes(one, handMadeNotes(one)).chapters;
-      expect(doc.toString()).not.toContain('anchor');
-      return doc.firstChild?.lastChild?.textContent;
-    };
-    expect(words('b', 'B flat, it is said.')).toBe('B flat, it is said.');
-    expect(words('b', 'b) Flat, it is said.')).toBe('Flat, it is said.');
-    expect(words('3', '1889 was a dry year.')).toBe('1889 was a dry year.');
-    expect(words('3', '[3] 1889 was dry.')).toBe('1889 was dry.');
-    expect(words('†', '†By the sea.')).toBe('By the sea.');
-  });
-
-  test('go with their list, its heading and their chapter when nothing is left of these', () => {
-    const apart = bookOf(
-      [paragraph('The moon', linked('1', place('f1'), 'k1'))],
-      [heading(1, 'Notes', 'notes'), list(item('f1', 'So it is said.'))],
-    );
-    expect(makeNotes(apart, handMadeNotes(apart))).toMatchObject({ emptied: ['c2'], changed: 1 });
   });
 });

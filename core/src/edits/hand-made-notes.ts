@@ -51,7 +51,8 @@ export function leadingSign(words: string): { sign: string; length: number } | n
 
 /**
  * Every hand-made note of a book in reading order: a link on a mark that leads to the beginning of a block further on,
- * where the block begins with the same mark, is the item of that number in a list, or leads back.
+ * where the block begins with the same mark, is the item of that number in a list, or leads back. Marks that are declared
+ * may stand behind their remark.
  */
 export function handMadeNotes(
   book: ReadBook,
@@ -70,12 +71,13 @@ export function handMadeNotes(
     const block = blocks.get(mark.destination.place);
     if (!block) return [];
     const { remark, ordinal } = block;
-    const later = (order.get(remark.chapter) ?? 0) - (order.get(mark.chapter) ?? 0);
-    if (later < 0 || (later === 0 && remark.from < mark.to)) return [];
-    const backs = links.filter(
-      (link) => isWithin(link, remark) && (declared.backs.has(link.id) || leadsNear(link, mark, from)),
-    );
     const isDeclared = declared.marks.has(mark.id);
+    const later = (order.get(remark.chapter) ?? 0) - (order.get(mark.chapter) ?? 0);
+    const comesLater = later > 0 || (later === 0 && remark.from >= mark.to);
+    if (isDeclared ? isWithin(mark, remark) : !comesLater) return [];
+    const within = links.filter((link) => isWithin(link, remark));
+    const said = within.filter(({ id }) => declared.backs.has(id));
+    const backs = said.length > 0 ? said : within.filter((link) => leadsNear(link, mark, from));
     const sameSign = sign !== undefined && [leadingSign(remark.words)?.sign, ordinal].includes(sign);
     return backs.length > 0 || sameSign || isDeclared ? [{ mark, remark, backs }] : [];
   });

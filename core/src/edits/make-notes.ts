@@ -1,8 +1,10 @@
 import { Fragment, type Node } from 'prosemirror-model';
 import { Transform } from 'prosemirror-transform';
+import { phrases } from '../language/index.js';
 import {
   linkMark,
   linksOf,
+  markIdOf,
   schema,
   sectionsOf,
   spotsOf,
@@ -12,7 +14,7 @@ import {
   type ReadChapter,
   type Section,
 } from '../manuscript/index.js';
-import { leadingSign, signOf, type HandMadeNote } from './hand-made-notes.js';
+import { leadingSign, signOf, type HandMadeNote, type Remark } from './hand-made-notes.js';
 
 /** What became of the chapters in which hand-made notes were: their new docs, and those of which nothing is left. */
 export interface MadeNotes {
@@ -23,41 +25,54 @@ export interface MadeNotes {
 }
 
 /**
- * Turns hand-made notes into real ones: the first mark of a remark becomes the note, the others its further marks, and
- * the remark goes from where it stood, with its list and its heading when nothing is left of them.
+ * Turns hand-made notes into real ones: the first mark of a remark (in the chapter of the remark, where one is there)
+ * becomes the note, the others its further marks, and the remark goes from where it stood, with its list and its heading
+ * when nothing is left of them.
  */
 export function makeNotes(book: ReadBook, notes: readonly HandMadeNote[]): MadeNotes {
   const edits = new Map<string, Edit[]>(book.chapters.map(({ id }) => [id, []]));
-  const made = new Map<string, string>();
+  const groups = byRemark(notes);
+  const made = new Set<string>();
   const links = linksOf(book);
   for (const { mark, remark, backs } of notes) {
-    if (mark.destination.kind !== 'place') continue;
-    const key = `${remark.chapter} ${remark.from}`;
-    const known = made.get(key);
+    const { owner, waysBack } = groups.get(keyOf(remark)) ?? { owner: mark, waysBack: new Set<string>() };
+    if (owner.destination.kind !== 'place') continue;
     // The remark's own place becomes the note, so that whatever else leads there still does.
-    const id = known ?? mark.destination.place;
-    const node = known
-      ? schema.node('note_mark', { id: mark.id, to: id })
-      : schema.node(
-          'note',
-          { id },
-          remarkWords(remark.node, signOf(mark), new Set(backs.map((back) => back.id))),
-        );
+    const id = owner.destination.place;
+    const node =
+      mark === owner
+        ? schema.node('note', { id }, remarkWords(remark.node, signOf(mark), waysBack))
+        : schema.node('note_mark', { id: mark.id, to: id });
     edits.get(mark.chapter)?.push({ from: mark.from, to: mark.to, put: node });
     const text = book.chapters.find((chapter) => chapter.id === mark.chapter);
     if (text) edits.get(mark.chapter)?.push(...spotsOnlyFor(mark, backs, links, text));
-    if (!known) edits.get(remark.chapter)?.push({ from: remark.from, to: remark.to, put: null });
-    made.set(key, id);
+    if (mark === owner) edits.get(remark.chapter)?.push({ from: remark.from, to: remark.to, put: null });
+    made.add(id);
   }
+  const markPlaces = new Set([...made].map(markIdOf));
   const result: MadeNotes = { chapters: [], emptied: [], changed: notes.length };
   for (const { id, doc } of book.chapters) {
     const own = edits.get(id) ?? [];
     if (own.length === 0) continue;
-    const after = applied(doc, own);
+    const after = applied(doc, own, markPlaces, phrases(book.language).notes);
     if (after) result.chapters.push({ id, doc: after });
     else result.emptied.push(id);
   }
   return result;
+}
+
+const keyOf = ({ chapter, from }: Remark): string => `${chapter} ${from}`;
+
+/** For each remark the mark that becomes the note, and the links in it that lead back. */
+function byRemark(notes: readonly HandMadeNote[]): Map<string, { owner: Link; waysBack: Set<string> }> {
+  const groups = new Map<string, { owner: Link; waysBack: Set<string> }>();
+  for (const { mark, remark, backs } of notes) {
+    const { owner, waysBack } = groups.get(keyOf(remark)) ?? { owner: mark, waysBack: new Set<string>() };
+    const isNearer = owner.chapter !== remark.chapter && mark.chapter === remark.chapter;
+    for (const { id } of backs) waysBack.add(id);
+    groups.set(keyOf(remark), { owner: isNearer ? mark : owner, waysBack });
+  }
+  return groups;
 }
 
 interface Edit {
@@ -85,34 +100,59 @@ function spotsOnlyFor(
     .map(({ at }) => ({ from: at, to: at + 1, put: [] }));
 }
 
-/** The doc after its edits, which do not overlap; `null` when nothing is left in it. */
-function applied(doc: Node, edits: readonly Edit[]): Node | null {
+/**
+ * The doc after its edits, which do not overlap; `null` when nothing is left in it. `markPlaces` belong to the marks now.
+ * Headings under which nothing is left go with the remarks, up to the one that reads “Notes” in the book's language.
+ */
+function applied(
+  doc: Node,
+  edits: readonly Edit[],
+  markPlaces: ReadonlySet<string>,
+  title: string,
+): Node | null {
   const transform = new Transform(doc);
+  giveUp(transform, markPlaces);
   const once = new Map(edits.map((edit) => [edit.from, edit]));
   for (const { from, to, put } of [...once.values()].sort((one, other) => other.from - one.from))
     if (put === null) takeAway(transform, from);
     else if (Array.isArray(put)) transform.delete(from, to);
     else transform.replaceWith(spaceBefore(transform.doc, from, to), to, put);
   if (!edits.some(({ put }) => put === null)) return transform.doc;
-  const bareBefore = new Set(
+  const kept = new Set(
     sectionsOf(doc)
       .filter((section) => isBare(doc, section))
       .map(({ id }) => id),
   );
   const left = () =>
-    sectionsOf(transform.doc).findLast(
-      (section) => isBare(transform.doc, section) && !bareBefore.has(section.id),
-    );
+    sectionsOf(transform.doc).findLast((section) => isBare(transform.doc, section) && !kept.has(section.id));
   for (let bare = left(); bare; bare = left()) {
-    if (bare.to - bare.from === transform.doc.content.size) return null;
-    transform.delete(bare.from, bare.to);
+    const { from, to } = bare;
+    if (to - from === transform.doc.content.size) return null;
+    if (wordsOf(transform.doc.child(transform.doc.resolve(from).index())) === title)
+      for (const section of sectionsOf(transform.doc))
+        if (section.from < from && section.to >= to) kept.add(section.id);
+    transform.delete(from, to);
   }
   return transform.doc.children.every(isEmpty) ? null : transform.doc;
 }
 
-/** True for a section of which there is nothing but the heading. */
-const isBare = (doc: Node, { from, to }: Section): boolean =>
-  doc.slice(from, to).content.content.slice(1).every(isEmpty);
+/** Takes places from what has them from ways back in the file. */
+function giveUp(transform: Transform, places: ReadonlySet<string>): void {
+  transform.doc.descendants((node, at) => {
+    if (places.has(node.attrs.id as string)) transform.setNodeAttribute(at, 'id', null);
+    for (const mark of node.marks)
+      if (mark.type === schema.marks.bookmark && places.has(mark.attrs.id as string))
+        transform.removeMark(at, at + node.nodeSize, mark);
+  });
+}
+
+/** True for a section of which there is nothing but the heading, and no note in that. */
+function isBare(doc: Node, { from, to }: Section): boolean {
+  const [heading, ...blocks] = doc.slice(from, to).content.content;
+  return heading.children.every(({ type }) => !NOTING.has(type.name)) && blocks.every(isEmpty);
+}
+
+const NOTING = new Set(['note', 'note_mark']);
 
 const isEmpty = (node: Node): boolean =>
   node.type.name === 'rule' ||
@@ -139,7 +179,7 @@ function takeAway(transform: Transform, from: number): void {
 }
 
 /** The paragraphs of a note from the block of a remark, without the sign of its mark and its ways back. */
-function remarkWords(block: Node, sign: string | undefined, backs: ReadonlySet<string>): Node[] {
+function remarkWords(block: Node, sign: string | undefined, backs: ReadonlySet<string> = new Set()): Node[] {
   const textblocks: Node[] = [];
   if (block.isTextblock) textblocks.push(block);
   else

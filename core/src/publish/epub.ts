@@ -151,7 +151,11 @@ function titlePage(edition: Edition): string {
     subtitle && element('p', { class: 'subtitle', role: 'doc-subtitle' }, escapeXml(subtitle)),
     author && element('p', { class: 'author' }, escapeXml(author)),
   ];
-  const section = element('section', { id: TOP, 'epub:type': 'titlepage' }, lines.filter(Boolean).join('\n'));
+  const section = element(
+    'section',
+    { id: TOP, 'epub:type': 'titlepage', 'data-computed': '' },
+    lines.filter(Boolean).join('\n'),
+  );
   return document(edition, title, section, 'frontmatter');
 }
 

@@ -10,11 +10,12 @@ export function zip(files: Record<string, string | Uint8Array>): Uint8Array {
 
 const XHTML = 'xmlns="http://www.w3.org/1999/xhtml" xmlns:epub="http://www.idpf.org/2007/ops"';
 
-/** The files of a small EPUB with these chapters: the content of `body`, by path from the package document. */
+/** The files of a small EPUB with these chapters: the content of `body`, by path from the package document. `nav.xhtml` is its navigation. */
 export function epubFiles(chapters: Record<string, string>, more: Record<string, string | Uint8Array> = {}) {
   const paths = Object.keys(chapters);
   const items = paths.map(
-    (path, index) => `<item id="c${index}" href="${path}" media-type="application/xhtml+xml"/>`,
+    (path, index) =>
+      `<item id="c${index}" href="${path}" media-type="application/xhtml+xml"${path === 'nav.xhtml' ? ' properties="nav"' : ''}/>`,
   );
   const pages = paths.map((path) => [
     `OEBPS/${path}`,

@@ -1,3 +1,4 @@
+import { urlFrom } from '@vennet/core/destination';
 import type { Answer, Hop } from '@vennet/core/reach';
 import { Agent, type Dispatcher } from 'undici';
 import { ask, type Reply } from './ask.js';
@@ -153,8 +154,8 @@ function failed(failure: 'bad-redirect' | 'redirect-loop' | 'too-many-redirects'
 /** Where a reply redirects to: `null` when it does not, `undefined` when what it says can't be followed. */
 function redirectTarget(from: string, { status, location }: Reply): string | null | undefined {
   if (![301, 302, 303, 307, 308].includes(status) || location === null) return null;
-  if (!URL.canParse(location, from)) return undefined;
-  const target = new URL(location, from);
+  const target = urlFrom(location, from);
+  if (!target) return undefined;
   if (target.protocol !== 'http:' && target.protocol !== 'https:') return undefined;
   // RFC 9110, 10.2.2: a fragment is carried on when the new address has none.
   if (target.hash === '') target.hash = new URL(from).hash;

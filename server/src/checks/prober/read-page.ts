@@ -1,4 +1,5 @@
 import { decodeText } from '@vennet/core/bring-in';
+import { urlFrom } from '@vennet/core/destination';
 import { request, type Dispatcher } from 'undici';
 
 /** How much of a page is read to find its title, in bytes; one that does not name itself within this has none. */
@@ -28,9 +29,10 @@ export async function readPage(
     });
     body.on('error', () => {}); // a body that is left unread may break off
     const { location, 'content-type': type = '' } = headers;
-    if (statusCode >= 300 && statusCode < 400 && typeof location === 'string' && URL.canParse(location, at)) {
+    const next = typeof location === 'string' ? urlFrom(location, at) : null;
+    if (statusCode >= 300 && statusCode < 400 && next) {
       body.destroy();
-      at = new URL(location, at).href;
+      at = next.href;
       if (!/^https?:/.test(at)) break;
       continue;
     }
