@@ -109,6 +109,21 @@ describe('notes made by hand', () => {
     expect(kept.lastChild?.textContent).toBe('Sea');
   });
 
+  test('have the paragraph after their sign where that stands alone; a rule above them goes too', () => {
+    const one = bookOf([
+      paragraph('The moon', linked('1', place('f1'), 'k1'), linked('2', place('f2'), 'k2')),
+      schema.node('rule'),
+      schema.node('paragraph', { id: 'f1' }, [schema.text('[1]')]),
+      paragraph('So it is said.'),
+      schema.node('paragraph', { id: 'f2' }, [schema.text('[2]')]),
+      paragraph('Twice a day.'),
+    ]);
+    const [{ doc }] = makeNotes(one, handMadeNotes(one)).chapters;
+    expect(doc.toString()).toBe(
+      'doc(paragraph("The moon", note(note_paragraph("So it is said.")), note(note_paragraph("Twice a day."))))',
+    );
+  });
+
   test('take the place of a mark from what bore it, so that ways to it still lead there', () => {
     const one = bookOf([
       schema.node(

@@ -1,6 +1,7 @@
 import type { Node, ResolvedPos } from 'prosemirror-model';
 import {
   linksOf,
+  schema,
   spotsOf,
   wordsOf,
   type Link,
@@ -8,11 +9,15 @@ import {
   type ReadChapter,
 } from '../manuscript/index.js';
 
-/** The block that holds a remark: a paragraph, or an item of a list. Positions in its chapter's doc. */
+/**
+ * The block that holds a remark: a paragraph, or an item of a list. Where it is only a sign, the paragraph after it belongs
+ * to it, as in a list of terms. Positions in its chapter's doc.
+ */
 export interface Remark {
   chapter: string;
   from: number;
   to: number;
+  /** The block, or an item made of the two. */
   node: Node;
   /** Its words as they stand there, number and all. */
   words: string;
@@ -123,11 +128,20 @@ function remarksAt(chapter: ReadChapter): Map<string, RemarkBlock> {
     const $block = beginningAt(chapter.doc.resolve(at));
     const node = $block?.nodeAfter;
     if (!$block || !node || !isPlain(node)) continue;
-    const { pos: from } = $block;
-    const remark = { chapter: chapter.id, from, to: from + node.nodeSize, node, words: wordsOf(node) };
-    blocks.set(id, { remark, ordinal: ordinalAt($block) });
+    blocks.set(id, { remark: remarkAt($block, node, chapter.id), ordinal: ordinalAt($block) });
   }
   return blocks;
+}
+
+function remarkAt($block: ResolvedPos, node: Node, chapter: string): Remark {
+  const from = $block.pos;
+  const words = wordsOf(node);
+  const next = $block.parent.maybeChild($block.index() + 1);
+  const isSign = leadingSign(`${words.trim()} `)?.length === words.trim().length + 1;
+  if (!isSign || !next || next.type.name !== 'paragraph' || !isPlain(next))
+    return { chapter, from, to: from + node.nodeSize, node, words };
+  const both = schema.node('list_item', null, [node, next]);
+  return { chapter, from, to: from + node.nodeSize + next.nodeSize, node: both, words: wordsOf(both) };
 }
 
 /** The position before the block that begins at a spot: the item of a list where it begins one, else the paragraph. */

@@ -114,26 +114,33 @@ function applied(
   giveUp(transform, markPlaces);
   const once = new Map(edits.map((edit) => [edit.from, edit]));
   for (const { from, to, put } of [...once.values()].sort((one, other) => other.from - one.from))
-    if (put === null) takeAway(transform, from);
+    if (put === null) takeAway(transform, from, to);
     else if (Array.isArray(put)) transform.delete(from, to);
     else transform.replaceWith(spaceBefore(transform.doc, from, to), to, put);
   if (!edits.some(({ put }) => put === null)) return transform.doc;
-  const kept = new Set(
-    sectionsOf(doc)
-      .filter((section) => isBare(doc, section))
-      .map(({ id }) => id),
-  );
+  if (!takeBareHeadings(transform, doc, title)) return null;
+  // A rule that set the remarks apart from the text.
+  const { lastChild: last } = transform.doc;
+  if (last?.type.name === 'rule' && doc.lastChild?.type.name !== 'rule' && transform.doc.childCount > 1)
+    transform.delete(transform.doc.content.size - last.nodeSize, transform.doc.content.size);
+  return transform.doc.children.every(isEmpty) ? null : transform.doc;
+}
+
+/** Takes the headings away under which nothing is left; `false` when that is all there is. */
+function takeBareHeadings(transform: Transform, before: Node, title: string): boolean {
+  const bareBefore = sectionsOf(before).filter((section) => isBare(before, section));
+  const kept = new Set(bareBefore.map(({ id }) => id));
   const left = () =>
     sectionsOf(transform.doc).findLast((section) => isBare(transform.doc, section) && !kept.has(section.id));
   for (let bare = left(); bare; bare = left()) {
     const { from, to } = bare;
-    if (to - from === transform.doc.content.size) return null;
+    if (to - from === transform.doc.content.size) return false;
     if (wordsOf(transform.doc.child(transform.doc.resolve(from).index())) === title)
       for (const section of sectionsOf(transform.doc))
         if (section.from < from && section.to >= to) kept.add(section.id);
     transform.delete(from, to);
   }
-  return transform.doc.children.every(isEmpty) ? null : transform.doc;
+  return true;
 }
 
 /** Takes places from what has them from ways back in the file. */
@@ -164,17 +171,16 @@ function spaceBefore(doc: Node, from: number, to: number): number {
   return bracketed && doc.textBetween(Math.max(0, from - 1), from) === ' ' ? from - 1 : from;
 }
 
-/** Takes a block away, and the list or quotation that would be left empty. */
-function takeAway(transform: Transform, from: number): void {
+/** Takes a remark away, and the list or quotation that would be left empty. */
+function takeAway(transform: Transform, from: number, to: number): void {
   const $from = transform.doc.resolve(from);
+  const $to = transform.doc.resolve(to);
+  const isAll = (depth: number) =>
+    $from.node(depth).childCount === (depth === $from.depth ? $to.index() - $from.index() : 1);
   let depth = $from.depth;
-  while (depth > 0 && $from.node(depth).childCount === 1) depth--;
-  const [start, end] =
-    depth === $from.depth
-      ? [from, from + ($from.nodeAfter?.nodeSize ?? 0)]
-      : [$from.before(depth + 1), $from.after(depth + 1)];
-  if (transform.doc.childCount === 1 && end - start === transform.doc.content.size)
-    transform.replaceWith(start, end, schema.node('paragraph'));
+  while (depth > 0 && isAll(depth)) depth--;
+  const [start, end] = depth === $from.depth ? [from, to] : [$from.before(depth + 1), $from.after(depth + 1)];
+  if (end - start === transform.doc.content.size) transform.replaceWith(start, end, schema.node('paragraph'));
   else transform.delete(start, end);
 }
 
