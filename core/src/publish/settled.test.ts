@@ -33,6 +33,7 @@ describe('a spot in a line', () => {
   test('stays at the start of its block', () => {
     expect(settled([a, b, 'wick', a, 'x'])).toEqual([a, b, 'wick', 'x', a]);
     expect(settled([a])).toEqual([a]);
+    expect(settled([a, 'wick'], false)).toEqual(['w', a, 'ick']);
   });
 
   test('stays at the end of its line', () => {

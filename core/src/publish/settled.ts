@@ -2,15 +2,16 @@ import type { Content } from './typeset-inline.js';
 import type { TypesetNode } from './typeset-node.js';
 
 /**
- * A block's content with each anchor behind the first sign of what it is at, but for those at its start. A typesetter
- * leaves a spot before a word at the end of the line above when the word is the first of its line, so it would be a line
- * off, or a page.
+ * A paragraph's content with each anchor behind the first sign of what it is at, but for those at the start of its block.
+ * A typesetter leaves a spot before a word at the end of the line above when the word is the first of its line, so it would
+ * be a line off, or a page.
  */
-export function settled(content: Content): Content {
-  const start = content.findIndex((item) => typeof item === 'string' || item.t !== 'anchor');
+export function settled(content: Content, beginsBlock = true): Content {
+  const first = content.findIndex((item) => typeof item === 'string' || item.t !== 'anchor');
+  const start = beginsBlock ? Math.max(0, first) : 0;
   const waiting: TypesetNode[] = [];
-  const done = settle(content.slice(Math.max(0, start)), waiting);
-  return [...content.slice(0, Math.max(0, start)), ...done, ...waiting];
+  const done = settle(content.slice(start), waiting);
+  return [...content.slice(0, start), ...done, ...waiting];
 }
 
 /** Settles the waiting anchors in a piece of a line; those that find nothing in it go on waiting. */

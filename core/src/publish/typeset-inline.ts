@@ -110,7 +110,7 @@ export function noteMark(node: Node, context: TypesetContext): Content {
 export function remark(note: Note, context: TypesetContext): TypesetNode {
   const start = spot(context.once(note.id));
   const paragraphs = note.node.children.map((one, index) =>
-    settled([...(index === 0 ? start : []), ...inline(one, context)]),
+    settled([...(index === 0 ? start : []), ...inline(one, context)], index === 0),
   );
   return {
     t: 'remark',

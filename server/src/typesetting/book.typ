@@ -69,7 +69,7 @@
     else if node.t == "note" { [#footnote(numbering: (..) => node.number, inline((node.remark,), rise: 7pt))#label("note:" + node.place + ":" + node.back)] }
     else if node.t == "remark" {
       for (index, words) in node.paragraphs.enumerate() {
-        if index > 0 { parbreak(); in-line }
+        if index > 0 { parbreak() }
         inline(words)
       }
       for back in node.backs { [ ]; to-place(back.place, linked(inline(back.c), none)) }
