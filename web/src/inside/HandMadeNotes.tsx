@@ -45,7 +45,7 @@ export function HandMadeNotes({ close }: { close(): void }) {
                 onChange={() => turn(mark)}
               />
               <span className="font-text">
-                {mark.before.slice(-60)}
+                {endOf(mark.before)}
                 <mark className="rounded-sm bg-wash px-0.5 text-ink">{mark.text}</mark>
                 {mark.after.slice(0, 30)}
               </span>
@@ -64,3 +64,7 @@ export function HandMadeNotes({ close }: { close(): void }) {
     </fieldset>
   );
 }
+
+/** The last words of a text. */
+const endOf = (words: string): string =>
+  words.length <= 60 ? words : `…${words.slice(-60).replace(/^\S*/, '')}`;

@@ -34,8 +34,20 @@ function startOfBlock(doc: Node, at: number): number {
 }
 
 function textFrom(doc: Node, at: number): string {
-  const end = Math.min(doc.content.size, at + 1200);
+  const end = endFrom(doc, at);
   const say = (leaf: Node) => (leaf.type.name === 'reference' ? saidBy(leaf) : ' ');
   const text = doc.textBetween(at, end, ' ', say).replace(/\s+/g, ' ').trim();
   return text.length > LENGTH ? `${text.slice(0, LENGTH).replace(/\s\S*$/, '')}…` : text;
+}
+
+/** Where the text of a place ends: at the next heading, once there were other words than headings. */
+function endFrom(doc: Node, at: number): number {
+  let end = Math.min(doc.content.size, at + 1200);
+  let hasText = false;
+  doc.nodesBetween(at, end, (node, pos) => {
+    if (node.type.name !== 'heading') hasText ||= node.isTextblock && node.content.size > 0;
+    else if (hasText) end = Math.min(end, pos);
+    return !node.isTextblock;
+  });
+  return end;
 }

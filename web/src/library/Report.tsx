@@ -10,7 +10,7 @@ export function Report({ report }: { report: BringInReport }) {
           {report.kept.map((line) => (
             <li key={line.what}>
               <span className="font-semibold tabular-nums">{line.count.toLocaleString('en')}</span>{' '}
-              {line.what}
+              {counted(line)}
             </li>
           ))}
         </ul>
@@ -20,6 +20,10 @@ export function Report({ report }: { report: BringInReport }) {
     </div>
   );
 }
+
+/** `list of contents` for one of the `lists of contents`. */
+const counted = ({ what, count }: Pick<ReportLine, 'what' | 'count'>): string =>
+  count === 1 ? what.replace(/(\p{L})s(?!\p{L})/u, '$1') : what;
 
 function Lines({ title, lines, none }: { title: string; lines: ReportLine[]; none: string }) {
   return (
@@ -31,7 +35,8 @@ function Lines({ title, lines, none }: { title: string; lines: ReportLine[]; non
         <ul className="space-y-0.5">
           {lines.map(({ what, count, why }) => (
             <li key={what + why}>
-              <span className="font-semibold tabular-nums">{count.toLocaleString('en')}</span> {what}
+              <span className="font-semibold tabular-nums">{count.toLocaleString('en')}</span>{' '}
+              {counted({ what, count })}
               {why && <span className="text-soft">: {why}</span>}
             </li>
           ))}

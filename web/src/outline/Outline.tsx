@@ -78,14 +78,21 @@ const LISTED = new Set(['heading', 'bookmark', 'figure', 'table', 'note', 'conte
 function Places({ chapter, title, all }: { chapter: string; title: string; all: boolean }) {
   const places = useBook((store) => store.places);
   const listed = useMemo(() => {
+    const open: number[] = [];
+    let above = 1;
     let depth = 1;
     const entries: { place: Place; depth: number }[] = [];
     for (const place of places.values()) {
       if (place.chapter !== chapter || !LISTED.has(place.kind) || place.order < 0) continue;
-      if (place.kind === 'heading') depth = Math.max(1, (place.level ?? 1) - 1);
-      else if (!all) continue;
-      // The chapter itself stands above.
-      if (place.kind === 'heading' && (place.words === '' || place.words === title)) continue;
+      if (place.kind === 'heading') {
+        const level = place.level ?? 1;
+        while (open.length > 0 && open[open.length - 1] >= level) open.pop();
+        depth = open.length + above;
+        open.push(level);
+        // The chapter itself stands above.
+        if (place.words === title && entries.length === 0) above = 0;
+        if (place.words === '' || place.words === title) continue;
+      } else if (!all) continue;
       entries.push({ place, depth: place.kind === 'heading' ? depth : depth + 0.8 });
     }
     return entries;

@@ -11,7 +11,11 @@ let last: { book: string; snapshot: string } | null = null;
 
 /** Repairs links all over the book, and offers to take it back. True when it was done. */
 export const repairInBook = (book: string, request: RepairRequest) =>
-  inBook(book, () => api.repair(book, request), linksWere('changed'));
+  inBook(
+    book,
+    () => api.repair(book, request),
+    request.repair.type === 'make-note' ? notesWereMade : linksWere('changed'),
+  );
 
 /** Repairs a place, a note or a list, and offers to take it back. */
 export const repairPlaceInBook = (book: string, request: InsideRepairRequest) =>
@@ -32,6 +36,9 @@ export const moveSectionInBook = (book: string, move: SectionMove) =>
 /** Makes links of mentions all over the book, and offers to take it back. True when it was done. */
 export const linkMentionsInBook = (book: string, request: MentionsRequest) =>
   inBook(book, () => api.linkMentions(book, request), linksWere('made'));
+
+const notesWereMade = (changed: number): string =>
+  changed === 1 ? 'One mark leads to a real note.' : `${changed} marks lead to real notes.`;
 
 function linksWere(done: string): (changed: number) => string {
   return (changed) => (changed === 1 ? `One link was ${done}.` : `${changed} links were ${done}.`);

@@ -71,6 +71,8 @@ export const placeLeftOut: Rule = {
 };
 
 const MAKE_NOTE: RepairOffer = { label: 'Make a real note of it', repair: { type: 'make-note' } };
+const allOf = ({ size }: ReadonlyMap<string, boolean>): string =>
+  size > 1 ? ` Structure lists all ${size}, to be made real in one step.` : '';
 const isMark = (link: Link): boolean => link.kind === 'place' && link.carrier === 'text';
 
 /** A note that was made by hand and has no way back. */
@@ -82,7 +84,7 @@ export const noWayBack: Rule = {
   find: (link, { inside }) =>
     inside?.handMade.get(link.id) === false
       ? {
-          message: 'This note was made by hand and has no way back: readers who follow it can’t return.',
+          message: `This note was made by hand and has no way back: readers who follow it can’t return.${allOf(inside.handMade)}`,
           repairs: [MAKE_NOTE],
         }
       : null,
@@ -97,8 +99,7 @@ export const handMadeNote: Rule = {
   find: (link, { inside }) =>
     inside?.handMade.get(link.id) === true
       ? {
-          message:
-            'This note was made by hand. A real note is numbered by itself and leads back in every form.',
+          message: `This note was made by hand. A real note is numbered by itself and leads back in every form.${allOf(inside.handMade)}`,
           repairs: [MAKE_NOTE],
         }
       : null,
