@@ -7,6 +7,7 @@ import {
   saved,
   selectWords,
   slip,
+  structure,
   test,
   text,
   turnTo,
@@ -22,7 +23,6 @@ const lit = (page: Page): Promise<string> =>
     const target = document.getAnimations().find((one) => one.id === 'target');
     return ((target?.effect as KeyframeEffect | undefined)?.target?.textContent ?? '').slice(0, 40);
   });
-const structure = (page: Page) => page.getByRole('dialog', { name: 'The structure of the book' });
 async function openStructure(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Structure' }).click();
   await expect(structure(page)).toBeVisible();

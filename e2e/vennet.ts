@@ -160,3 +160,14 @@ export async function press(target: Locator, options?: Parameters<Locator['click
 export async function saved(page: Page): Promise<void> {
   await expect(page.getByTestId('save-state')).toHaveText('Saved');
 }
+
+/** Puts the caret after words in the text. */
+export async function caretAfter(page: Page, phrase: string): Promise<void> {
+  await selectWords(page, phrase);
+  await page.keyboard.press('ArrowRight');
+  await frame(page);
+}
+
+/** The marks of notes in the text. */
+export const marks = (page: Page): Locator => text(page).locator('.note-mark');
+export const structure = (page: Page) => page.getByRole('dialog', { name: 'The structure of the book' });

@@ -1,8 +1,8 @@
 import { isTag, isText, type ChildNode, type Element } from 'domhandler';
-import { Fragment, type Mark, type Node } from 'prosemirror-model';
-import type { Destination } from '../destination/index.js';
-import { linkMark, schema, wordsOf, type FigureLink, type LinkArea } from '../manuscript/index.js';
+import type { Mark, Node } from 'prosemirror-model';
+import { linkMark, schema, wordsOf } from '../manuscript/index.js';
 import { isBlock, MARKS, PLAIN_STYLE } from './elements.js';
+import { figureOf, withCaption } from './figure.js';
 import { InlineReader, type Surroundings } from './inline-reader.js';
 import { contentsFrom, isRemark } from './inside.js';
 import { InlineRun } from './inline-run.js';
@@ -268,27 +268,6 @@ function leadingId(content: Node[]): { id: string | null } {
 
 function withoutLeadingId(content: Node[]): Node[] {
   return leadingId(content).id ? content.slice(1) : content;
-}
-
-function figureOf(picture: Node, ids: string[], areas: LinkArea[]): Node {
-  const { enclosure, alt, decorative } = picture.attrs;
-  const mark = linkMark(picture);
-  const link: FigureLink | null = mark
-    ? {
-        id: mark.attrs.id as string,
-        destination: mark.attrs.destination as Destination,
-        hoverNote: mark.attrs.hoverNote as string,
-      }
-    : null;
-  const more = ids.slice(1).map((id) => schema.node('anchor', { id }));
-  const caption = more.length > 0 ? [schema.node('caption', null, more)] : [];
-  return schema.node('figure', { id: ids[0] ?? null, enclosure, alt, decorative, link, areas }, caption);
-}
-
-/** Ids of the picture stand in its caption already. */
-function withCaption(figure: Node, words: Node[]): Node {
-  const ids = figure.firstChild?.children ?? [];
-  return figure.copy(Fragment.from(schema.node('caption', null, [...ids, ...words])));
 }
 
 /** HTML drops a line break just after `<pre>`. */

@@ -8,3 +8,4 @@ export { handMadeNotes, remarksWithoutMark } from './hand-made-notes.js';
 export type { DeclaredNotes, HandMadeNote, Remark } from './hand-made-notes.js';
 export { makeNotes } from './make-notes.js';
 export type { MadeNotes } from './make-notes.js';
+export { removeMark, removeNote } from './remove-mark.js';

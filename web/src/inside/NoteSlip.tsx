@@ -1,3 +1,4 @@
+import { removeMark, removeNote } from '@vennet/core/edits';
 import { markIdOf, schema, wordsOf } from '@vennet/core/manuscript';
 import { closeHistory } from 'prosemirror-history';
 import type { Node } from 'prosemirror-model';
@@ -149,10 +150,18 @@ function MoreOfNote({ note, ...selected }: Omit<NodeSlipProps, 'asked'> & { note
         </p>
       )}
       <InsideFindings id={noteId} />
-      <div className="mt-3">
+      <div className="mt-3 flex flex-wrap">
+        {marks.length > 1 && (
+          <RemoveNode
+            words="Remove this mark"
+            {...selected}
+            steps={(transform) => removeMark(transform, selected.position)}
+          />
+        )}
         <RemoveNode
-          words={node.type === schema.nodes.note_mark ? 'Remove this mark' : 'Remove the note'}
+          words="Remove the note"
           {...selected}
+          steps={(transform) => removeNote(transform, noteId)}
         />
       </div>
     </>

@@ -2,8 +2,8 @@ import type { Destination } from '@vennet/core/destination';
 import { useId, useState, type KeyboardEvent } from 'react';
 import { destinationWords } from '../marks/destination-words.js';
 import { useBook } from '../store/book.js';
+import { SuggestionList } from '../write/SuggestionList.js';
 import { useSuggestions } from '../write/suggestions.js';
-import { PlacePreview } from './PlacePreview.js';
 
 /** Picks one place of the book: by its words, its number or its chapter. */
 export function PlaceField({
@@ -61,31 +61,11 @@ export function PlaceField({
         }}
         onKeyDown={pressed}
       />
-      <ul
-        id={`${id}-list`}
-        role="listbox"
-        aria-label={label}
-        className={open ? 'menu mt-1 max-h-56 overflow-y-auto !shadow-none' : 'hidden'}
-      >
-        {offered.map(({ key, words, about, destination }, index) => (
-          <li
-            key={key}
-            id={`${id}-${index}`}
-            role="option"
-            aria-selected={index === marked}
-            data-highlighted={index === marked ? '' : undefined}
-            className="menu-item !block text-sm"
-            onMouseDown={(event) => {
-              event.preventDefault();
-              pick(destination);
-            }}
-          >
-            <span className="block">{words}</span>
-            <span className="block text-xs text-soft">{about}</span>
-            {index === marked && destination.kind === 'place' && <PlacePreview place={destination.place} />}
-          </li>
-        ))}
-      </ul>
+      <SuggestionList
+        {...{ id, label, open, marked }}
+        suggestions={offered}
+        take={({ destination }) => pick(destination)}
+      />
     </div>
   );
 }

@@ -1,6 +1,7 @@
 import { Trash2 } from 'lucide-react';
 import { closeHistory } from 'prosemirror-history';
 import type { Node } from 'prosemirror-model';
+import type { Transform } from 'prosemirror-transform';
 import type { EditorView } from 'prosemirror-view';
 import { useLayoutEffect, useRef, type RefObject } from 'react';
 import { isAskedFor } from '../write/asked-for.js';
@@ -30,15 +31,18 @@ export function setAttributes(view: EditorView, position: number, attributes: Re
   view.dispatch(transaction);
 }
 
-/** Takes the node of a slip out of the text. */
+/** Takes the node of a slip out of the text; `steps` say how, where more goes than the node. */
 export function RemoveNode({
   words,
   view,
   node,
   position,
-}: Omit<NodeSlipProps, 'asked'> & { words: string }) {
+  steps = (transform) => void transform.delete(position, position + node.nodeSize),
+}: Omit<NodeSlipProps, 'asked'> & { words: string; steps?: (transform: Transform) => void }) {
   const remove = () => {
-    view.dispatch(closeHistory(view.state.tr).delete(position, position + node.nodeSize));
+    const transaction = closeHistory(view.state.tr);
+    steps(transaction);
+    view.dispatch(transaction);
     view.focus();
   };
   return (

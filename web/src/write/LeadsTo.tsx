@@ -1,7 +1,7 @@
 import { hrefOf, type Destination } from '@vennet/core/destination';
 import { Paperclip } from 'lucide-react';
 import { useId, useRef, useState, type DragEvent, type KeyboardEvent, type RefObject } from 'react';
-import { KIND_WORDS, KindMark } from '../marks/KindMark.js';
+import { KIND_WORDS } from '../marks/KindMark.js';
 import { PlacePreview } from '../inside/PlacePreview.js';
 import { useBook } from '../store/book.js';
 import { uploadToShelf } from '../store/uploads.js';
@@ -9,6 +9,7 @@ import { BookPlace } from './BookPlace.js';
 import { entryOf, readEntry, spreadMailto, type DestinationEntry } from './destination-entry.js';
 import { FileFields } from './FileFields.js';
 import { MailFields } from './MailFields.js';
+import { SuggestionList } from './SuggestionList.js';
 import { useSuggestions, type Suggestion } from './suggestions.js';
 
 export interface LeadsToProps {
@@ -117,39 +118,7 @@ export function LeadsTo({ field, entry, change, companion, accept }: LeadsToProp
           }}
         />
       </div>
-      <ul
-        id={`${id}-list`}
-        role="listbox"
-        aria-label="Where it can lead"
-        className={open ? 'menu mt-1 max-h-72 overflow-y-auto !shadow-none' : 'hidden'}
-      >
-        {suggestions.map((suggestion, index) => (
-          // The keys are met at the field, which keeps the focus.
-          <li
-            key={suggestion.key}
-            id={`${id}-${index}`}
-            role="option"
-            aria-selected={index === shown}
-            data-highlighted={index === shown ? '' : undefined}
-            className="menu-item !items-start text-sm"
-            onMouseDown={(event) => {
-              event.preventDefault();
-              take(suggestion);
-            }}
-          >
-            <span className="mt-0.5">
-              <KindMark kind={'companion' in suggestion ? 'book' : suggestion.destination.kind} />
-            </span>
-            <span className="min-w-0">
-              <span className="block break-words">{suggestion.words}</span>
-              <span className="block text-xs text-soft">{suggestion.about}</span>
-              {index === shown && 'destination' in suggestion && suggestion.destination.kind === 'place' && (
-                <PlacePreview place={suggestion.destination.place} />
-              )}
-            </span>
-          </li>
-        ))}
-      </ul>
+      <SuggestionList {...{ id, open, suggestions, take }} label="Where it can lead" marked={shown} />
       <div id={`${id}-taken`} className="mt-1 text-sm" data-testid="taken-for" aria-live="polite">
         {destination && <TakenFor destination={destination} />}
         {refused && <p style={{ color: 'var(--broken)' }}>{recognition.reason}</p>}

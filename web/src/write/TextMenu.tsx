@@ -1,5 +1,6 @@
+import { removeMark } from '@vennet/core/edits';
 import { ContextMenu } from 'radix-ui';
-import { deleteSelection } from 'prosemirror-commands';
+import { closeHistory } from 'prosemirror-history';
 import { NodeSelection, TextSelection } from 'prosemirror-state';
 import type { EditorView } from 'prosemirror-view';
 import { useRef, useState, type MouseEvent, type ReactNode } from 'react';
@@ -94,7 +95,7 @@ export function TextMenu({ children }: { children: ReactNode }) {
           {about === 'inside' && (
             <>
               {item('Change it', askForSlip)}
-              {item('Remove it', (view) => deleteSelection(view.state, view.dispatch))}
+              {item('Remove it', removeSelected)}
             </>
           )}
           {about === 'picture' && (
@@ -136,4 +137,13 @@ export function TextMenu({ children }: { children: ReactNode }) {
       </ContextMenu.Portal>
     </ContextMenu.Root>
   );
+}
+
+/** A note with other marks stays with those. */
+function removeSelected({ state, dispatch }: EditorView): void {
+  const transaction = closeHistory(state.tr);
+  if (state.selection instanceof NodeSelection && state.selection.node.type.name === 'note')
+    removeMark(transaction, state.selection.from);
+  else transaction.deleteSelection();
+  dispatch(transaction);
 }
