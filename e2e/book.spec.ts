@@ -135,7 +135,7 @@ test('a web page comes in by dropping it; what can’t be kept is said', async (
   await page.getByRole('button', { name: 'Bring in a book' }).click();
   await page.getByLabel(/choose it/).setInputFiles(path);
   await expect(page.getByRole('dialog')).toContainText(
-    '1 links: addresses that begin with “tel:” can’t be published',
+    '1 link: addresses that begin with “tel:” can’t be published',
   );
   await page.getByRole('link', { name: 'Open the book' }).click();
   await expect(text(page)).toHaveText(/A page\s*lamps call/);

@@ -127,8 +127,10 @@ test('axe finds nothing on the web page that is published', async ({ page, venne
   await openChapter(page, vennet, 'The Three Brothers');
   await page.getByRole('link', { name: 'Publish' }).click();
   await page.getByRole('button', { name: 'Make the web page' }).click();
+  const made = page.locator('a[download$=".html"]');
+  await expect(made).toBeVisible({ timeout: 30_000 });
   const download = page.waitForEvent('download');
-  await page.locator('a[download$=".html"]').click({ timeout: 30_000 });
+  await made.click();
   await page.setContent(readFileSync(await (await download).path(), 'utf8'));
   for (const colorScheme of ['light', 'dark'] as const) {
     await page.emulateMedia({ colorScheme });
@@ -147,6 +149,8 @@ test('nothing is cut off at 400 % zoom, and a link can be made there', async ({ 
   await slip(page).getByLabel('Link text').fill('passing a tern colony');
   await page.keyboard.press('Enter');
   await expect(text(page).getByRole('link', { name: 'passing a tern colony' })).toHaveCount(1);
+  await expect(text(page)).toBeFocused();
+  await frame(page);
   await page.keyboard.press('Control+Home');
   await expect(slip(page)).toHaveCount(0);
   await press(text(page).locator('.note-mark').first());

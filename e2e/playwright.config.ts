@@ -6,7 +6,7 @@ export default defineConfig({
   testMatch: '*.spec.ts',
   workers: 1,
   fullyParallel: false,
-  timeout: 45_000,
+  timeout: 60_000,
   expect: { timeout: 10_000 },
   retries: process.env.CI ? 1 : 0,
   reporter: [['list'], ['json']],
@@ -14,7 +14,7 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     locale: 'en-GB',
-    actionTimeout: 8_000,
+    actionTimeout: 15_000,
     launchOptions: {
       executablePath: process.env.VENNET_CHROMIUM ?? '/usr/bin/chromium',
       args: [
