@@ -310,7 +310,7 @@ test.describe('following', () => {
 test.describe('the selection', () => {
   test('of a whole paragraph ends at its words', async ({ page, vennet }) => {
     await openChapter(page, vennet, 'The harbour lamp');
-    await text(page).getByText('Ten minutes from the quay').click({ clickCount: 3 });
+    await press(text(page).getByText('Ten minutes from the quay'), { clickCount: 3 });
     await page.keyboard.press('Control+k');
     await expect(slip(page).getByLabel('Link text')).toHaveValue(/^Ten minutes .* any shoes$/);
     await page.keyboard.press('Escape');

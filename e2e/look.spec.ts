@@ -79,10 +79,10 @@ for (const colorScheme of ['light', 'dark'] as const)
       vennet,
     }) => {
       await openChapter(page, vennet, 'Questions at the quay');
-      await text(page).locator('.note-mark').first().click();
+      await press(text(page).locator('.note-mark').first());
       await expect(page.getByRole('group', { name: 'Slip of the note' })).toBeVisible();
       expect(await axe(page)).toEqual([]);
-      await text(page).locator('.reference').first().click();
+      await press(text(page).locator('.reference').first());
       await expect(slip(page).getByText('Reads', { exact: true })).toBeVisible();
       expect(await axe(page)).toEqual([]);
       await text(page)
@@ -149,9 +149,7 @@ test('nothing is cut off at 400 % zoom, and a link can be made there', async ({ 
   await slip(page).getByLabel('Link text').fill('passing a tern colony');
   await page.keyboard.press('Enter');
   await expect(text(page).getByRole('link', { name: 'passing a tern colony' })).toHaveCount(1);
-  await expect(text(page)).toBeFocused();
-  await frame(page);
-  await page.keyboard.press('Control+Home');
+  await press(text(page).getByRole('heading', { level: 1 }));
   await expect(slip(page)).toHaveCount(0);
   await press(text(page).locator('.note-mark').first());
   await expect(page.getByRole('textbox', { name: 'Words of the note' })).toBeInViewport();

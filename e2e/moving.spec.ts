@@ -1,4 +1,5 @@
 import {
+  press,
   caretAfter,
   expect,
   frame,
@@ -90,9 +91,9 @@ test.describe('moving', () => {
     const book = await openChapter(page, vennet, 'Tides and addresses');
     const ids = async () => (await vennet.links(book)).map(({ id }) => id).sort();
     const before = await ids();
-    await text(page).getByText('The hours in which the sands').click();
+    await press(text(page).getByText('The hours in which the sands'));
     await selectWords(page, 'Do not set out on them without the ');
-    await text(page).getByText('The hours in which the sands').click({ clickCount: 3 });
+    await press(text(page).getByText('The hours in which the sands'), { clickCount: 3 });
     await page.keyboard.press('Control+x');
     await saved(page);
     await turnTo(page, 'Gannel Point');
@@ -104,7 +105,7 @@ test.describe('moving', () => {
     await expect(marks(page)).toHaveCount(notes + 1);
     await saved(page);
     await expect.poll(ids).toEqual(before);
-    await text(page).getByText('The hours in which the sands').click({ clickCount: 3 });
+    await press(text(page).getByText('The hours in which the sands'), { clickCount: 3 });
     await page.keyboard.press('Control+c');
     await page.keyboard.press('ArrowRight');
     await frame(page);
@@ -122,7 +123,7 @@ test.describe('what is wrong inside', () => {
   test('shows in slip, outline and Register, each with its repair', async ({ page, vennet }) => {
     await openChapter(page, vennet, 'Six keepers');
     await expect(outline(page).getByRole('link', { name: /Six keepers/ })).toContainText(/Broken.*1/);
-    await text(page).getByRole('link', { name: 'How glims were measured' }).click();
+    await press(text(page).getByRole('link', { name: 'How glims were measured' }));
     await expect(slip(page)).toContainText('The place that this led to is not in the book.');
     await page.getByRole('link', { name: 'Register' }).click();
     const table = page.getByRole('region', { name: 'Places, notes and lists' });
@@ -151,7 +152,7 @@ test.describe('what is wrong inside', () => {
     await expect(panel).toContainText(/\d+ links into chapters that are left out/);
     await page.getByRole('link', { name: 'Write' }).click();
     await turnTo(page, 'Gannel Point');
-    await text(page).getByRole('link', { name: 'what is said about the tides' }).first().click();
+    await press(text(page).getByRole('link', { name: 'what is said about the tides' }).first());
     await expect(slip(page)).toContainText('a chapter that is left out of the e-book');
     await page.getByRole('link', { name: 'Publish' }).click();
     await panel.getByRole('button', { name: '9 of 10 chapters go in' }).click();

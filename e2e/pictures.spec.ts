@@ -261,6 +261,7 @@ test.describe('a link area', () => {
     await openChapter(page, vennet, 'The Three Brothers');
     const picture = figures(page).first().getByRole('img');
     const middle = area(page, 'Middle: what is said of its light');
+    await picture.evaluate((image: HTMLImageElement) => image.decode());
     const share = async () => {
       const [one, whole] = await Promise.all([middle.boundingBox(), picture.boundingBox()]);
       return [(one!.x - whole!.x) / whole!.width, one!.height / whole!.height];

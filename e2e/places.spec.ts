@@ -1,5 +1,6 @@
 import type { Locator, Page } from '@playwright/test';
 import {
+  press,
   expect,
   frame,
   openChapter,
@@ -206,7 +207,7 @@ test.describe('following inside', () => {
     vennet,
   }) => {
     await openChapter(page, vennet, 'Before you set out');
-    await text(page).getByRole('link', { name: 'the table of safe hours' }).click();
+    await press(text(page).getByRole('link', { name: 'the table of safe hours' }));
     await frame(page);
     await page.keyboard.press('Control+Alt+Enter');
     await expect(text(page).getByRole('heading', { level: 1 })).toHaveText('Tides and addresses');
@@ -261,7 +262,7 @@ test.describe('a reference', () => {
       .click();
     await expect(reference(page, '2.2 The light')).toBeVisible();
     await turnTo(page, 'Gannel Point');
-    await text(page).getByRole('heading', { name: 'The light' }).click();
+    await press(text(page).getByRole('heading', { name: 'The light' }));
     await page.keyboard.press('End');
     await page.keyboard.type(' on legs');
     await turnTo(page, 'Skerrow Head');
@@ -312,7 +313,7 @@ test('headings, figures and tables are counted in one scheme; a heading can be l
   await openChapter(page, vennet, 'Tides and addresses');
   const number = (name: string) => text(page).getByRole('heading', { name }).getAttribute('data-number');
   await expect.poll(() => number('Who to ask')).toBe('B.3');
-  await text(page).getByRole('heading', { name: 'Where to find what' }).click();
+  await press(text(page).getByRole('heading', { name: 'Where to find what' }));
   await page.getByRole('button', { name: 'Heading', exact: true }).click();
   await page.getByRole('menuitemcheckbox', { name: 'This heading is numbered' }).click();
   await expect.poll(() => number('Who to ask')).toBe('B.2');

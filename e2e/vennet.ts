@@ -137,23 +137,32 @@ export async function selectWords(page: Page, words: string): Promise<void> {
     }
     throw new Error(`“${wanted}” is not in the text`);
   }, words);
-  await page.mouse.click(box.x + 1, box.y);
+  await page.mouse.click(box.x + 1, box.y, { delay: HELD });
   await page.keyboard.down('Shift');
-  await page.mouse.click(box.toX - 0.5, box.toY);
+  await page.mouse.click(box.toX - 0.5, box.toY, { delay: HELD });
   await page.keyboard.up('Shift');
   await frame(page);
 }
 
-/** Lets the page draw once: a person is never faster. */
+/** Milliseconds for which a person holds a mouse button down. */
+const HELD = 50;
+
+/**
+ * Lets the page draw once, and the text take the selection over, which it does 20 ms after it has got the focus: a person is
+ * never faster.
+ */
 export async function frame(page: Page): Promise<void> {
   await page.evaluate(
-    () => new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve))),
+    () =>
+      new Promise((resolve) =>
+        requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(resolve, 25))),
+      ),
   );
 }
 
 /** Presses something in the text, and the caret is there. */
 export async function press(target: Locator, options?: Parameters<Locator['click']>[0]): Promise<void> {
-  await target.click(options);
+  await target.click({ delay: HELD, ...options });
   await frame(target.page());
 }
 

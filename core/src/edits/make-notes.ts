@@ -143,7 +143,7 @@ function takeBareHeadings(transform: Transform, before: Node, title: string): bo
   return true;
 }
 
-/** Takes places from what has them from ways back in the file. */
+/** Takes ids that belong to marks of notes now from whatever bore them. */
 function giveUp(transform: Transform, places: ReadonlySet<string>): void {
   transform.doc.descendants((node, at) => {
     if (places.has(node.attrs.id as string)) transform.setNodeAttribute(at, 'id', null);
@@ -185,7 +185,7 @@ function takeAway(transform: Transform, from: number, to: number): void {
 }
 
 /** The paragraphs of a note from the block of a remark, without the sign of its mark and its ways back. */
-function remarkWords(block: Node, sign: string | undefined, backs: ReadonlySet<string> = new Set()): Node[] {
+function remarkWords(block: Node, sign: string | undefined, backs: ReadonlySet<string>): Node[] {
   const textblocks: Node[] = [];
   if (block.isTextblock) textblocks.push(block);
   else

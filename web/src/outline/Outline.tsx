@@ -90,8 +90,9 @@ function Places({ chapter, title, all }: { chapter: string; title: string; all: 
         depth = open.length + above;
         open.push(level);
         // The chapter itself stands above.
-        if (place.words === title && entries.length === 0) above = 0;
-        if (place.words === '' || place.words === title) continue;
+        const isTop = above === 1 && place.words === title;
+        if (isTop) above = 0;
+        if (isTop || place.words === '') continue;
       } else if (!all) continue;
       entries.push({ place, depth: place.kind === 'heading' ? depth : depth + 0.8 });
     }
