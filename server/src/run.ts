@@ -82,14 +82,15 @@ function isAlive(pid: number): boolean {
   }
 }
 
-/** Ends the application once, when the terminal or the machine says so. */
-export function stopOnSignals(running: Running): void {
+/** Ends the application once, when the terminal or the machine says so: while it starts, as soon as it has. */
+function stopOnSignals(starting: Promise<Running>): void {
   let stopping = false;
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'] as const)
     process.on(signal, () => {
       if (stopping) return;
       stopping = true;
-      running.stop().then(
+      const stopped = starting.then((running) => running.stop());
+      stopped.then(
         () => process.exit(0),
         (error: unknown) => {
           console.error(error);
@@ -101,10 +102,10 @@ export function stopOnSignals(running: Running): void {
 
 /** Starts from a command and tells what happened in words; a start that fails ends the process. */
 export async function startFromCommand(work: () => Promise<Running>): Promise<Running> {
+  const starting = work();
+  stopOnSignals(starting);
   try {
-    const running = await work();
-    stopOnSignals(running);
-    return running;
+    return await starting;
   } catch (error) {
     const expected =
       error instanceof StartError ||
