@@ -11,6 +11,7 @@ import {
   linked,
   note,
   paragraph,
+  place,
   reference,
 } from '../testing/books.js';
 import {
@@ -25,7 +26,6 @@ import {
   withPlaceIds,
 } from './index.js';
 
-const place = (id: string) => ({ kind: 'place' as const, place: id });
 const doc = (...blocks: Parameters<typeof schema.node>[2][]) => schema.node('doc', null, blocks as never);
 
 describe('the id of a bookmark', () => {

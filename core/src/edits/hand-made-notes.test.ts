@@ -1,9 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { linksOf, mapOf, schema, type ReadBook } from '../manuscript/index.js';
-import { bookOf, heading, linked, paragraph } from '../testing/books.js';
+import { bookOf, heading, linked, paragraph, place } from '../testing/books.js';
 import { handMadeNotes, makeNotes, remarksWithoutMark } from './index.js';
-
-const place = (id: string) => ({ kind: 'place' as const, place: id });
 
 describe('notes made by hand', () => {
   const item = (id: string, ...content: Parameters<typeof paragraph>) =>

@@ -1,5 +1,6 @@
 import type { Node, ResolvedPos } from 'prosemirror-model';
 import {
+  groupedBy,
   linksOf,
   schema,
   spotsOf,
@@ -69,6 +70,7 @@ export function handMadeNotes(
   const order = new Map(book.chapters.map(({ id }, index) => [id, index]));
   const chapters = new Map(book.chapters.map((chapter) => [chapter.id, chapter]));
   const blocks = new Map(book.chapters.flatMap((chapter) => [...remarksAt(chapter)]));
+  const linksIn = linksByRemark(links);
   return marks.flatMap((mark): HandMadeNote[] => {
     const sign = signOf(mark);
     const from = chapters.get(mark.chapter);
@@ -80,7 +82,7 @@ export function handMadeNotes(
     const later = (order.get(remark.chapter) ?? 0) - (order.get(mark.chapter) ?? 0);
     const comesLater = later > 0 || (later === 0 && remark.from >= mark.to);
     if (isDeclared ? isWithin(mark, remark) : !comesLater) return [];
-    const within = links.filter((link) => isWithin(link, remark));
+    const within = linksIn(remark);
     const said = within.filter(({ id }) => declared.backs.has(id));
     const backs = said.length > 0 ? said : within.filter((link) => leadsNear(link, mark, from));
     const sameSign = sign !== undefined && [leadingSign(remark.words)?.sign, ordinal].includes(sign);
@@ -90,6 +92,25 @@ export function handMadeNotes(
 
 const isMark = ({ text, carrier, kind }: Link): boolean =>
   carrier === 'text' && kind === 'place' && MARK.test(text.trim());
+
+/** Finds the links within a remark, in the order of the text, without looking through all of the book. */
+function linksByRemark(links: readonly Link[]): (remark: Remark) => Link[] {
+  const byChapter = groupedBy(links, ({ chapter }) => chapter);
+  for (const own of byChapter.values()) own.sort((one, other) => one.from - other.from);
+  return (remark) => {
+    const own = byChapter.get(remark.chapter) ?? [];
+    let [low, high] = [0, own.length];
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (own[middle].from > remark.from) high = middle;
+      else low = middle + 1;
+    }
+    const within: Link[] = [];
+    for (let at = low; at < own.length && own[at].from < remark.to; at++)
+      if (isWithin(own[at], remark)) within.push(own[at]);
+    return within;
+  };
+}
 
 const isWithin = (link: Link, { chapter, from, to }: Remark): boolean =>
   link.chapter === chapter && link.from > from && link.to < to;

@@ -2,6 +2,7 @@ import { Fragment, type Node } from 'prosemirror-model';
 import { Transform } from 'prosemirror-transform';
 import { phrases } from '../language/index.js';
 import {
+  groupedBy,
   linkMark,
   linksOf,
   markIdOf,
@@ -33,7 +34,7 @@ export function makeNotes(book: ReadBook, notes: readonly HandMadeNote[]): MadeN
   const edits = new Map<string, Edit[]>(book.chapters.map(({ id }) => [id, []]));
   const groups = byRemark(notes);
   const made = new Set<string>();
-  const links = linksOf(book);
+  const text = textOf(book);
   for (const { mark, remark, backs } of notes) {
     const { owner, waysBack } = groups.get(keyOf(remark)) ?? { owner: mark, waysBack: new Set<string>() };
     if (owner.destination.kind !== 'place') continue;
@@ -44,8 +45,7 @@ export function makeNotes(book: ReadBook, notes: readonly HandMadeNote[]): MadeN
         ? schema.node('note', { id }, remarkWords(remark.node, signOf(mark), waysBack))
         : schema.node('note_mark', { id: mark.id, to: id });
     edits.get(mark.chapter)?.push({ from: mark.from, to: mark.to, put: node });
-    const text = book.chapters.find((chapter) => chapter.id === mark.chapter);
-    if (text) edits.get(mark.chapter)?.push(...spotsOnlyFor(mark, backs, links, text));
+    edits.get(mark.chapter)?.push(...spotsOnlyFor(mark, backs, text));
     if (mark === owner) edits.get(remark.chapter)?.push({ from: remark.from, to: remark.to, put: null });
     made.add(id);
   }
@@ -82,22 +82,40 @@ interface Edit {
   put: Node | [] | null;
 }
 
+/** What a book says of its spots without words: where they are, and which links lead to each. */
+interface BookText {
+  docs: ReadonlyMap<string, Node>;
+  /** By chapter and id. */
+  anchors: ReadonlyMap<string, ReadonlyMap<string, number>>;
+  /** The links that lead to each place. */
+  ledTo: ReadonlyMap<string, readonly Link[]>;
+}
+
+function textOf(book: ReadBook): BookText {
+  const anchorsOf = ({ id, doc }: ReadChapter) =>
+    new Map(
+      spotsOf(doc, id).spots.flatMap((spot): [string, number][] =>
+        doc.nodeAt(spot.at)?.type.name === 'anchor' ? [[spot.id, spot.at]] : [],
+      ),
+    );
+  return {
+    docs: new Map(book.chapters.map(({ id, doc }) => [id, doc])),
+    anchors: new Map(book.chapters.map((chapter) => [chapter.id, anchorsOf(chapter)])),
+    ledTo: groupedBy(linksOf(book), ({ destination: to }) => (to.kind === 'place' ? to.place : '')),
+  };
+}
+
 /** The spots without words for ways back, just before the mark or led to by nothing else: real notes need none. */
-function spotsOnlyFor(
-  mark: Link,
-  backs: readonly Link[],
-  links: readonly Link[],
-  { id, doc }: ReadChapter,
-): Edit[] {
+function spotsOnlyFor(mark: Link, backs: readonly Link[], { docs, anchors, ledTo }: BookText): Edit[] {
   const own = new Set(backs.map((back) => back.id));
   const places = new Set(backs.flatMap(({ destination: to }) => (to.kind === 'place' ? [to.place] : [])));
-  const before = doc.resolve(mark.from).nodeBefore;
+  const before = docs.get(mark.chapter)?.resolve(mark.from).nodeBefore;
   if (before?.type.name === 'anchor') places.add(before.attrs.id as string);
-  for (const { id: link, destination: to } of links)
-    if (to.kind === 'place' && !own.has(link)) places.delete(to.place);
-  return spotsOf(doc, id)
-    .spots.filter((spot) => places.has(spot.id) && doc.nodeAt(spot.at)?.type.name === 'anchor')
-    .map(({ at }) => ({ from: at, to: at + 1, put: [] }));
+  return [...places].flatMap((place): Edit[] => {
+    const at = anchors.get(mark.chapter)?.get(place);
+    const isOnlyFor = ledTo.get(place)?.every(({ id }) => own.has(id)) ?? true;
+    return at !== undefined && isOnlyFor ? [{ from: at, to: at + 1, put: [] }] : [];
+  });
 }
 
 /**

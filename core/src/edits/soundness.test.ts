@@ -16,12 +16,11 @@ import {
   note,
   noteMark,
   paragraph,
+  place,
   reference,
   table,
 } from '../testing/books.js';
 import { copyInto, keepIdsUnique, moveSection } from './index.js';
-
-const place = (id: string) => ({ kind: 'place' as const, place: id });
 
 /** A book in which everything that can lead inside leads somewhere. */
 const start = bookOf(

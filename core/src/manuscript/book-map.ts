@@ -2,7 +2,7 @@ import { phrases } from '../language/index.js';
 import type { ReadBook, Saying } from './book.js';
 import { contentsOf, type ContentsList } from './contents.js';
 import { notesOf, type Notes } from './note.js';
-import { orderOf, placesOf, type Place } from './place.js';
+import { headingsByChapter, orderOf, placesOf, type Place } from './place.js';
 import { sayingOf } from './reference.js';
 import { spotsOf } from './spots.js';
 
@@ -21,6 +21,7 @@ type Mapped = Pick<ReadBook, 'chapters' | 'language' | 'structure'>;
 
 export function mapOf(book: Mapped): BookMap {
   const places = placesOf(book);
+  const headings = headingsByChapter(places);
   const orders = new Map<string, number>();
   const contents = new Map<string, ContentsList>();
   book.chapters.forEach(({ id, doc }, index) => {
@@ -28,7 +29,7 @@ export function mapOf(book: Mapped): BookMap {
     for (const { node, at } of [...spots.references, ...spots.returns])
       orders.set(node.attrs.id as string, orderOf(index, at));
     for (const { node } of spots.contents)
-      contents.set(node.attrs.id as string, contentsOf(node, id, book, places));
+      contents.set(node.attrs.id as string, contentsOf(node, id, book, places, headings));
   });
   const say = sayingOf(places, orders, { language: book.language, pageOf: null });
   const notes = notesOf(book);

@@ -19,12 +19,13 @@ export interface ContentsList {
   section: string | null;
 }
 
-/** The lines of a `contents` node that stands in a chapter. */
+/** The lines of a `contents` node that stands in a chapter; `headings` are those of each chapter. */
 export function contentsOf(
   node: Node,
   chapter: string,
   book: Pick<ReadBook, 'chapters'>,
   places: ReadonlyMap<string, Place>,
+  headings: ReadonlyMap<string, readonly Place[]>,
 ): ContentsList {
   const { scope, section, depth, id } = node.attrs as {
     scope: string;
@@ -32,20 +33,20 @@ export function contentsOf(
     depth: number;
     id: string;
   };
-  if (scope === 'book') return { ...bookLines([...places.values()], book, depth), section: null };
+  if (scope === 'book') return { ...bookLines(headings, book, depth), section: null };
   const wanted = section ?? places.get(id)?.section ?? chapter;
   // A chapter and its first heading are one place.
   const base = places.get(wanted)?.kind === 'chapter' ? (places.get(wanted)?.section ?? wanted) : wanted;
-  return { ...listed(headingsIn(base, places), depth), section: base };
+  return { ...listed(headingsIn(places.get(base), headings), depth), section: base };
 }
 
 /** The headings within a section, or within a chapter. */
-function headingsIn(section: string, places: ReadonlyMap<string, Place>): Place[] {
-  const base = places.get(section);
+function headingsIn(
+  base: Place | undefined,
+  headings: ReadonlyMap<string, readonly Place[]>,
+): readonly Place[] {
   if (!base) return [];
-  const after = [...places.values()].filter(
-    ({ kind, chapter, order }) => kind === 'heading' && chapter === base.chapter && order > base.order,
-  );
+  const after = (headings.get(base.chapter) ?? []).filter(({ order }) => order > base.order);
   if (base.level === null) return after;
   const { level } = base;
   const end = after.findIndex((heading) => (heading.level ?? 6) <= level);
@@ -53,14 +54,17 @@ function headingsIn(section: string, places: ReadonlyMap<string, Place>): Place[
 }
 
 /** The headings of a book; a chapter without a heading at its top has a line of its own. */
-function bookLines(places: readonly Place[], { chapters }: Pick<ReadBook, 'chapters'>, depth: number) {
+function bookLines(
+  headings: ReadonlyMap<string, readonly Place[]>,
+  { chapters }: Pick<ReadBook, 'chapters'>,
+  depth: number,
+) {
   const lines: ContentsLine[] = [];
   let leftOut = 0;
   for (const { id, title, doc } of chapters) {
-    const headings = places.filter(({ kind, chapter }) => kind === 'heading' && chapter === id);
     const untitled = doc.firstChild?.type.name !== 'heading';
     if (untitled && title !== '') lines.push({ place: id, words: title, label: '', depth: 1 });
-    const own = listed(headings, depth);
+    const own = listed(headings.get(id) ?? [], depth);
     lines.push(...own.lines);
     leftOut += own.leftOut;
   }

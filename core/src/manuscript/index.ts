@@ -16,6 +16,7 @@ export type { BookMap } from './book-map.js';
 export type { ContentsLine, ContentsList } from './contents.js';
 export { faultInChapter } from './fault.js';
 export type { Fault } from './fault.js';
+export { groupedBy } from './grouped.js';
 export { ID_BYTES, idFrom, idFromWords, isId } from './id.js';
 export { linkMark, linksOf, linksOfChapter, linksOfFigure } from './link.js';
 export type { Carrier, Link } from './link.js';

@@ -7,11 +7,10 @@ import {
   note,
   noteMark,
   paragraph,
+  place,
   structured,
 } from '../testing/books.js';
 import { linksOf, mapOf, orderOf, originsOf, returnsOf, schema, sectionFinder, wordsOf } from './index.js';
-
-const place = (id: string) => ({ kind: 'place' as const, place: id });
 
 describe('notes', () => {
   const book = bookOf(

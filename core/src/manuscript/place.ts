@@ -1,5 +1,6 @@
 import { phrases } from '../language/index.js';
 import type { Matter, ReadBook, ReadChapter } from './book.js';
+import { groupedBy } from './grouped.js';
 import { numbersOf } from './numbering.js';
 import { spotsOf, type PlaceKind, type Spot } from './spots.js';
 import type { Numbering } from './structure.js';
@@ -77,6 +78,12 @@ export function placesOf(book: Pick<ReadBook, 'chapters' | 'language' | 'structu
     }
   });
   return places;
+}
+
+/** The headings of each chapter in reading order, by the id of the chapter. */
+export function headingsByChapter(places: ReadonlyMap<string, Place>): Map<string, Place[]> {
+  const headings = [...places.values()].filter(({ kind }) => kind === 'heading');
+  return groupedBy(headings, ({ chapter }) => chapter);
 }
 
 /** A chapter and its first heading are one place to a reader, so it has its number. */

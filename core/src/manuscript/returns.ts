@@ -2,7 +2,7 @@ import type { Node } from 'prosemirror-model';
 import { phrases } from '../language/index.js';
 import type { ReturnLinkTo } from './inside-nodes.js';
 import type { Link } from './link.js';
-import { CONTENTS, TOP, type Place } from './place.js';
+import { CONTENTS, headingsByChapter, TOP, type Place } from './place.js';
 
 /** Where one return link leads: a place of the book, or the spot of a link by its id. */
 export interface Return {
@@ -16,10 +16,7 @@ export function sectionFinder(
   chapters: readonly { id: string }[],
   orderOf: (chapterIndex: number, at: number) => number,
 ): (link: Pick<Link, 'chapter' | 'from'>) => string {
-  const headings = new Map<string, Place[]>();
-  for (const place of places.values())
-    if (place.kind === 'heading')
-      headings.set(place.chapter, [...(headings.get(place.chapter) ?? []), place]);
+  const headings = headingsByChapter(places);
   const index = new Map(chapters.map(({ id }, at) => [id, at]));
   return ({ chapter, from }) => {
     const order = orderOf(index.get(chapter) ?? 0, from);
@@ -40,7 +37,9 @@ export function originsOf(
     if (!place || UNRETURNED.has(place.kind)) continue;
     const section = place.kind === 'heading' ? place.id : place.section;
     if (sectionOf(link) === section) continue;
-    origins.set(section, [...(origins.get(section) ?? []), link]);
+    const own = origins.get(section);
+    if (own) own.push(link);
+    else origins.set(section, [link]);
   }
   return origins;
 }

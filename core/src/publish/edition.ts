@@ -2,7 +2,7 @@ import { withPlaceIds } from '../edits/index.js';
 import { hrefOf, type Destination } from '../destination/index.js';
 import {
   linksOf,
-  mapOf,
+  placesOf,
   sayingOf,
   type BookMap,
   type Format,
@@ -73,15 +73,15 @@ export function editionOf(
   const { places } = map;
   return {
     ...{ format, book, map, links, places, say, returnsOf, origins, surroundings },
-    leftOut: new Set([...mapOf(whole).places.keys()].filter((id) => !places.has(id))),
+    leftOut: new Set([...placesOf(whole).keys()].filter((id) => !places.has(id))),
     enclosures: new Map([...enclosures].map((file) => [file.id, file])),
     paths: travellingPaths(travellers(links, surroundings)),
   };
 }
 
-/** The edition once its pages are set: what references to pages read is known. `pageOf` gives a place's page label. */
-export function withPages(edition: Edition, pageOf: (place: string) => string): Edition {
-  const say = saying(edition.book, edition.map, pageOf);
+/** The edition once its pages are set: what references to pages read is known. `labels` are those of the pages, by place. */
+export function withPages(edition: Edition, labels: ReadonlyMap<string, string>): Edition {
+  const say = saying(edition.book, edition.map, (place) => labels.get(place) ?? '');
   return { ...edition, say, links: linksOf(edition.book, say) };
 }
 
@@ -90,6 +90,7 @@ const saying = (
   { places, orders }: BookMap,
   pageOf: (place: string) => string,
 ): Saying => sayingOf(places, orders, { language, pageOf });
+
 /** The files that readers get with the book: those that links lead to and that everyone may open, by their names. */
 function travellers(links: readonly Link[], { files }: Surroundings): ShelfFile[] {
   const linked = new Set(links.flatMap(({ destination: to }) => (to.kind === 'file' ? [to.enclosure] : [])));

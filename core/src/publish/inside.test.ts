@@ -23,6 +23,7 @@ import {
   note,
   noteMark,
   paragraph,
+  place,
   reference,
   structured,
   table,
@@ -30,7 +31,6 @@ import {
 import { PIXEL } from '../testing/zip.js';
 import { computedLinks, editionOf, expectedLinks, lossesIn, makeEpub, makeWebPage } from './index.js';
 
-const place = (id: string) => ({ kind: 'place' as const, place: id });
 const MODIFIED = new Date('2026-11-24T12:00:00Z');
 const plain = bookOf(
   [

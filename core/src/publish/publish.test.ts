@@ -3,13 +3,12 @@ import { strFromU8, unzipSync } from 'fflate';
 import { JSDOM } from 'jsdom';
 import { schema } from '../manuscript/index.js';
 import { linksInEpub, prove } from '../readback/index.js';
-import { bookOf, heading, linked, paragraph } from '../testing/books.js';
+import { bookOf, heading, linked, paragraph, place } from '../testing/books.js';
 import { PIXEL } from '../testing/zip.js';
 import { editionOf, expectedLinks, lossesIn, makeEpub, typesetBook } from './index.js';
 import { placeCells } from './table-grid.js';
 
 const MODIFIED = new Date('2026-11-23T12:00:00Z');
-const place = (id: string) => ({ kind: 'place' as const, place: id });
 
 const book = bookOf(
   [

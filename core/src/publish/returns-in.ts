@@ -42,7 +42,7 @@ export function returnsIn(plain: ReadBook): WithReturns {
   const map = mapOf(book);
   const sectionAt = sectionFinder(map.places, chapters, orderOf);
   const nameOf = (link: Link) => map.places.get(sectionAt(link))?.words ?? '';
-  const sections = sectionsOfReturns(book, map);
+  const sections = sectionsOfReturns(book, sectionAt);
   const leadsTo = (node: Node) => {
     const section = (node.attrs.place as string | null) ?? sections.get(node.attrs.id as string) ?? '';
     return returnsOf(node, book.language, origins.get(section) ?? [], nameOf);
@@ -67,8 +67,10 @@ function oneABlock(links: readonly Link[], { chapters }: ReadBook): Link[] {
 }
 
 /** The section in which each return link stands that was put by hand. */
-function sectionsOfReturns({ chapters }: ReadBook, { places }: BookMap): Map<string, string> {
-  const sectionOf = sectionFinder(places, chapters, orderOf);
+function sectionsOfReturns(
+  { chapters }: ReadBook,
+  sectionOf: (spot: Pick<Link, 'chapter' | 'from'>) => string,
+): Map<string, string> {
   const sections = new Map<string, string>();
   for (const { id: chapter, doc } of chapters)
     doc.descendants((node, from) => {

@@ -1,3 +1,4 @@
+import { groupedBy } from '../manuscript/index.js';
 import type { ExpectedLink } from '../publish/index.js';
 import type { FoundLink } from './found-link.js';
 
@@ -53,13 +54,7 @@ export function prove(
     keys: [(link: ExpectedLink) => string, (link: FoundLink) => string],
     match: (one: ExpectedLink, other: FoundLink) => void,
   ) => {
-    const queues = new Map<string, FoundLink[]>();
-    for (const link of free) {
-      const key = keys[1](link);
-      const queue = queues.get(key);
-      if (queue) queue.push(link);
-      else queues.set(key, [link]);
-    }
+    const queues = groupedBy(free, keys[1]);
     for (const queue of queues.values()) queue.reverse();
     open = open.filter((link) => {
       const partner = queues.get(keys[0](link))?.pop();

@@ -1,6 +1,6 @@
 import type { Node } from 'prosemirror-model';
 import type { Transform } from 'prosemirror-transform';
-import { removeBookmark, renameBookmark } from '../edits/index.js';
+import { removeBookmark, removeNote, renameBookmark } from '../edits/index.js';
 import { schema, wordsOf, type ReturnLinkTo } from '../manuscript/index.js';
 
 /** A change to a place, a note, a list of contents or a return link, as data. */
@@ -9,6 +9,7 @@ export type InsideRepair =
   | { type: 'rename-bookmark'; name: string }
   | { type: 'new-id' }
   | { type: 'remove-note' }
+  | { type: 'remove-node' }
   | { type: 'depth'; depth: number }
   | { type: 'whole-book' }
   | { type: 'return-to'; to: ReturnLinkTo }
@@ -31,6 +32,7 @@ export function applyInsideRepair(
   const { doc } = transform;
   if (repair.type === 'remove-bookmark') return removeBookmark(transform, id);
   if (repair.type === 'rename-bookmark') return renameBookmark(transform, id, repair.name);
+  if (repair.type === 'remove-note') return removeNote(transform, id);
   if (repair.type === 'new-id') return renewId(transform, id, mint());
   const found = nodeWithId(doc, id) ?? (at < doc.content.size ? { at, node: doc.nodeAt(at) } : null);
   if (!found?.node) return;
@@ -42,7 +44,7 @@ export function applyInsideRepair(
       return set('scope', 'book');
     case 'return-to':
       return set('to', repair.to);
-    case 'remove-note':
+    case 'remove-node':
       transform.delete(found.at, found.at + found.node.nodeSize);
       return;
     case 'remove-block':

@@ -20,6 +20,8 @@ export function counter(prefix = 'x'): () => string {
 
 export const web = (href: string): Destination => ({ kind: 'web', href });
 
+export const place = (id: string) => ({ kind: 'place' as const, place: id });
+
 let made = 0;
 
 /** Words that are a link. */

@@ -10,6 +10,7 @@ import {
   note,
   noteMark,
   paragraph,
+  place,
   reference,
   table,
 } from '@vennet/core/testing';
@@ -31,7 +32,6 @@ beforeAll(async () => {
 afterAll(() => app.stop());
 
 type Block = ReturnType<typeof paragraph>;
-const place = (id: string) => ({ kind: 'place' as const, place: id });
 const docOf = (...blocks: Block[]) => schema.node('doc', null, blocks).toJSON() as object;
 const read = async (book: string) => (await app.call<Manuscript>('GET', `books/${book}`)).body;
 const titles = async (book: string) => (await read(book)).chapters.map(({ title }) => title);

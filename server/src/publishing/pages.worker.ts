@@ -16,8 +16,7 @@ try {
     bytes: new Uint8Array(PICTURE_EXTENSIONS[file.type] ? readFileSync(path) : []),
   }));
   const edition = editionOf(readBook(book), files, 'pdf', surroundingsOf(book));
-  const { places } = setPages(edition);
-  say({ says: 'done', result: places.map(({ id, number }) => [id, String(number)]) });
+  say({ says: 'done', result: [...setPages(edition).labels] });
 } catch (error) {
   if (!(error instanceof TypesettingError)) throw error;
   say({ says: 'refused', reason: { message: error.why } });

@@ -99,8 +99,7 @@ function web(edition: Edition): Omit<Published, 'beside'> {
 async function pdf(edition: Edition): Promise<Omit<Published, 'beside'>> {
   progress('Setting the pages');
   const set = setPages(edition);
-  const numbers = new Map(set.places.map(({ id, number }) => [id, String(number)]));
-  const withNumbers = withPages(edition, (place) => numbers.get(place) ?? '');
+  const withNumbers = withPages(edition, set.labels);
   const { bytes: plain, notes } = set.write();
   progress('Writing what is said of the links');
   const bytes = await finishPdf(plain, withNumbers, set.places);

@@ -32,8 +32,7 @@ function amiss(edition: Edition, found: FoundLink[]): unknown[] {
 async function inPdf(book: ReadBook): Promise<unknown[]> {
   const edition = editionOf(book, [picture], 'pdf');
   const set = setPages(edition);
-  const numbers = new Map(set.places.map(({ id, number }) => [id, String(number)]));
-  const withNumbers = withPages(edition, (place) => numbers.get(place) ?? '');
+  const withNumbers = withPages(edition, set.labels);
   const bytes = await finishPdf(set.write().bytes, withNumbers, set.places);
   return amiss(withNumbers, (await linksInPdf(bytes)).links);
 }

@@ -11,6 +11,7 @@ import {
   note,
   noteMark,
   paragraph,
+  place,
   reference,
   structured,
 } from '@vennet/core/testing';
@@ -24,8 +25,6 @@ const SECTIONS = 10;
 const WORDS = 'lamp wind sea stair wick glass harbour tide rope oil bell keeper'.split(' ');
 const words = (seed: number, count: number) =>
   `${Array.from({ length: count }, (_, index) => WORDS[(seed * 7 + index * (1 + (index % 5))) % WORDS.length]).join(' ')}. `;
-
-const place = (id: string) => ({ kind: 'place' as const, place: id });
 
 /** 300 pages: each section has a name of its own and refers to the page of another one, far before or after it. */
 const book = structured(
@@ -66,8 +65,7 @@ beforeAll(async () => {
   folder = await mkdtemp(join(tmpdir(), 'vennet-pages-'));
   const set = setPages(editionOf(book, [], 'pdf'));
   places = set.places;
-  const numbers = new Map(places.map(({ id, number }) => [id, String(number)]));
-  edition = withPages(editionOf(book, [], 'pdf'), (id) => numbers.get(id) ?? '');
+  edition = withPages(editionOf(book, [], 'pdf'), set.labels);
   bytes = await finishPdf(set.write().bytes, edition, places);
   file = join(folder, 'book.pdf');
   await writeFile(file, bytes);

@@ -32,6 +32,8 @@ export interface SetPlace {
 /** A book whose pages are set. */
 export interface SetBook {
   places: SetPlace[];
+  /** What the page of each place is called, by the place's id. */
+  labels: Map<string, string>;
   /** Writes the PDF; `notes` say what is not as it should be in it. Links to places are addresses of the scheme `place:`. */
   write(): { bytes: Uint8Array; notes: string[] };
 }
@@ -67,7 +69,8 @@ export function setPages(edition: Edition): SetBook {
     throw new TypesettingError(why, culprit?.title ?? null);
   }
   const [places] = compiler.query(result, { selector: '<places>', field: 'value' }) as SetPlace[][];
-  return { places, write: () => accessiblePdf(compiler, result) };
+  const labels = new Map(places.map(({ id, number }) => [id, String(number)]));
+  return { places, labels, write: () => accessiblePdf(compiler, result) };
 }
 
 const messageOf = (diagnostic: unknown) => String((diagnostic as { message?: string }).message ?? diagnostic);

@@ -1,7 +1,7 @@
 import { useId } from 'react';
 import { ownWords, useBook } from '../store/book.js';
 import { InsideFindings } from './InsideFindings.js';
-import { RemoveNode, setAttributes, useFirstField, type NodeSlipProps } from './slip-parts.js';
+import { OwnWords, RemoveNode, setAttributes, useFirstField, type NodeSlipProps } from './slip-parts.js';
 
 /** The slip of a list of contents: what it lists, how deep, and whether each section leads back to it. */
 export function ContentsSlip({ view, node, position, asked }: NodeSlipProps) {
@@ -72,21 +72,12 @@ export function ContentsSlip({ view, node, position, asked }: NodeSlipProps) {
         A way back to this list after each section
       </label>
       {back && (
-        <>
-          <label className="label mt-2" htmlFor={`${id}-back`}>
-            Words of the way back
-          </label>
-          <input
-            id={`${id}-back`}
-            className="field"
-            key={backWords}
-            defaultValue={backWords}
-            placeholder={ownWords().toList}
-            onBlur={(event) =>
-              event.target.value !== backWords && set({ backWords: event.target.value.trim() })
-            }
-          />
-        </>
+        <OwnWords
+          label="Words of the way back"
+          value={backWords}
+          otherwise={ownWords().toList}
+          keep={(words) => set({ backWords: words })}
+        />
       )}
       <p className="mt-2 text-sm text-soft">
         {list?.lines.length === 1 ? 'One line' : `${list?.lines.length ?? 0} lines`}. Press Ctrl and a line to

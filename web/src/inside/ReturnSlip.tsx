@@ -3,7 +3,7 @@ import { CornerUpLeft } from 'lucide-react';
 import { useId } from 'react';
 import { InsideFindings } from './InsideFindings.js';
 import { RETURN_WORDS, returnWords } from './said.js';
-import { RemoveNode, setAttributes, useFirstField, type NodeSlipProps } from './slip-parts.js';
+import { OwnWords, RemoveNode, setAttributes, useFirstField, type NodeSlipProps } from './slip-parts.js';
 import { goToPlace } from './visited.js';
 
 /** The slip of a return link: where it leads, and its words. */
@@ -15,12 +15,12 @@ export function ReturnSlip({ view, node, position, asked }: NodeSlipProps) {
   const follow = () => goToPlace(to === 'top' ? TOP : CONTENTS);
   return (
     <div role="group" aria-label="Slip of the return link" className="slip">
-      <label className="label" htmlFor={`${id}-to`}>
+      <label className="label" htmlFor={id}>
         Leads back
       </label>
       <select
         ref={first}
-        id={`${id}-to`}
+        id={id}
         className="field"
         value={to}
         onChange={(event) => set({ to: event.target.value })}
@@ -36,16 +36,11 @@ export function ReturnSlip({ view, node, position, asked }: NodeSlipProps) {
           In what is published, one link stands here for each spot from which the book leads to this section.
         </p>
       )}
-      <label className="label mt-2.5" htmlFor={`${id}-own`}>
-        Link text
-      </label>
-      <input
-        id={`${id}-own`}
-        className="field"
-        key={own}
-        defaultValue={own}
-        placeholder={returnWords(node.type.create({ ...node.attrs, own: '' }))}
-        onBlur={(event) => event.target.value.trim() !== own && set({ own: event.target.value.trim() })}
+      <OwnWords
+        label="Link text"
+        value={own}
+        otherwise={returnWords(node.type.create({ ...node.attrs, own: '' }))}
+        keep={(words) => set({ own: words })}
       />
       <InsideFindings id={node.attrs.id as string} />
       <div className="mt-3 flex gap-1.5">

@@ -7,10 +7,9 @@ import {
 } from '@vennet/core/manuscript';
 import { ListTree } from 'lucide-react';
 import { Dialog } from 'radix-ui';
-import { useId, useState, type ReactNode } from 'react';
-import { api } from '../api/client.js';
-import { ownWords, useBook } from '../store/book.js';
-import { tellFault, useNotices } from '../store/notices.js';
+import { useId, type ReactNode } from 'react';
+import { ownWords } from '../store/book.js';
+import { useBookChoice } from '../store/book-choice.js';
 import { HandMadeNotes } from './HandMadeNotes.js';
 
 const NUMBERINGS: [Numbering, string][] = [
@@ -33,30 +32,13 @@ const RETURNS: [ReturnTo, string][] = [
 
 /** What is chosen once for the whole book: numbers, notes, return links, and which headings are offered as places. */
 export function StructureDialog() {
-  const book = useBook((store) => store.book);
-  const [open, setOpen] = useState(false);
-  const [structure, setStructure] = useState<Structure>(DEFAULT_STRUCTURE);
-  if (!book) return null;
-  const show = (now: boolean) => {
-    if (now) setStructure(book.structure);
-    setOpen(now);
-  };
-  const keep = async (chosen: Structure) => {
-    try {
-      await api.changeBook(book.id, { structure: chosen });
-      useBook.getState().setDetails({ structure: chosen });
-    } catch (error) {
-      tellFault(error);
-    }
-  };
-  const accept = async () => {
-    const before = book.structure;
-    setOpen(false);
-    await keep(structure);
-    useNotices.getState().tell('The book is counted and leads back as you chose.', {
-      action: { label: 'Take it back', run: () => void keep(before) },
-    });
-  };
+  const {
+    open,
+    show,
+    chosen: structure,
+    choose,
+    accept,
+  } = useBookChoice('structure', DEFAULT_STRUCTURE, 'The book is counted and leads back as you chose.');
   return (
     <Dialog.Root open={open} onOpenChange={show}>
       <Dialog.Trigger
@@ -75,13 +57,13 @@ export function StructureDialog() {
           <Dialog.Description className="mt-1 mb-4 text-soft">
             It goes into every form that you publish.
           </Dialog.Description>
-          <Fields structure={structure} change={setStructure} />
-          <HandMadeNotes close={() => setOpen(false)} />
+          <Fields structure={structure} change={choose} />
+          <HandMadeNotes close={() => show(false)} />
           <div className="mt-5 flex justify-end gap-2">
             <Dialog.Close className="button" data-look="quiet">
               Not now
             </Dialog.Close>
-            <button type="button" className="button" data-look="main" onClick={() => void accept()}>
+            <button type="button" className="button" data-look="main" onClick={accept}>
               Use this structure
             </button>
           </div>

@@ -3,7 +3,7 @@ import { closeHistory } from 'prosemirror-history';
 import type { Node } from 'prosemirror-model';
 import type { Transform } from 'prosemirror-transform';
 import type { EditorView } from 'prosemirror-view';
-import { useLayoutEffect, useRef, type RefObject } from 'react';
+import { useId, useLayoutEffect, useRef, type RefObject } from 'react';
 import { isAskedFor } from '../write/asked-for.js';
 
 /** What a slip is for that stands at a node of the text. */
@@ -29,6 +29,36 @@ export function setAttributes(view: EditorView, position: number, attributes: Re
   const transaction = closeHistory(view.state.tr);
   for (const [name, value] of Object.entries(attributes)) transaction.setNodeAttribute(position, name, value);
   view.dispatch(transaction);
+}
+
+/** Words of the author's own, kept when the field is left; without any, the `otherwise` ones hold. */
+export function OwnWords({
+  label,
+  value,
+  otherwise,
+  keep,
+}: {
+  label: string;
+  value: string;
+  otherwise: string;
+  keep(words: string): void;
+}) {
+  const id = useId();
+  return (
+    <>
+      <label className="label mt-2.5" htmlFor={id}>
+        {label}
+      </label>
+      <input
+        id={id}
+        className="field"
+        key={value}
+        defaultValue={value}
+        placeholder={otherwise}
+        onBlur={({ target }) => target.value.trim() !== value && keep(target.value.trim())}
+      />
+    </>
+  );
 }
 
 /** Takes the node of a slip out of the text; `steps` say how, where more goes than the node. */

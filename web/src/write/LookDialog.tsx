@@ -1,38 +1,18 @@
-import { DEFAULT_LOOK, type LinkLook } from '@vennet/core/manuscript';
+import { DEFAULT_LOOK } from '@vennet/core/manuscript';
 import { Palette } from 'lucide-react';
 import { Dialog } from 'radix-ui';
-import { useState } from 'react';
-import { api } from '../api/client.js';
-import { useBook } from '../store/book.js';
-import { tellFault, useNotices } from '../store/notices.js';
+import { useBookChoice } from '../store/book-choice.js';
 import { LookFields } from './LookFields.js';
 
 /** The look of all links of the book, chosen in one place. It goes into every form that is published. */
 export function LookDialog() {
-  const book = useBook((store) => store.book);
-  const [open, setOpen] = useState(false);
-  const [look, setLook] = useState<LinkLook>(DEFAULT_LOOK);
-  if (!book) return null;
-  const show = (now: boolean) => {
-    if (now) setLook(book.look);
-    setOpen(now);
-  };
-  const keep = async (chosen: LinkLook) => {
-    try {
-      await api.changeBook(book.id, { look: chosen });
-      useBook.getState().setDetails({ look: chosen });
-    } catch (error) {
-      tellFault(error);
-    }
-  };
-  const accept = async () => {
-    const before = book.look;
-    setOpen(false);
-    await keep(look);
-    useNotices.getState().tell('The book’s links have their new look.', {
-      action: { label: 'Take it back', run: () => void keep(before) },
-    });
-  };
+  const {
+    open,
+    show,
+    chosen: look,
+    choose,
+    accept,
+  } = useBookChoice('look', DEFAULT_LOOK, 'The book’s links have their new look.');
   return (
     <Dialog.Root open={open} onOpenChange={show}>
       <Dialog.Trigger className="button" data-look="quiet" data-size="small" title="Link look">
@@ -46,16 +26,16 @@ export function LookDialog() {
           <Dialog.Description className="mt-1 mb-4 text-soft">
             It goes into every form that you publish. Single links can depart from it, in their slips.
           </Dialog.Description>
-          <LookFields look={look} change={setLook} />
+          <LookFields look={look} change={choose} />
           <div className="mt-5 flex justify-between gap-2">
-            <button type="button" className="button" data-look="quiet" onClick={() => setLook(DEFAULT_LOOK)}>
+            <button type="button" className="button" data-look="quiet" onClick={() => choose(DEFAULT_LOOK)}>
               As it came
             </button>
             <span className="flex gap-2">
               <Dialog.Close className="button" data-look="quiet">
                 Not now
               </Dialog.Close>
-              <button type="button" className="button" data-look="main" onClick={() => void accept()}>
+              <button type="button" className="button" data-look="main" onClick={accept}>
                 Use this look
               </button>
             </span>

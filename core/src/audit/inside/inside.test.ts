@@ -13,11 +13,11 @@ import {
   note,
   noteMark,
   paragraph,
+  place,
   reference,
 } from '../../testing/books.js';
 import { auditBook } from '../index.js';
 
-const place = (id: string) => ({ kind: 'place' as const, place: id });
 const returning = (id: string, to = 'origin') => schema.node('return_link', { id, to });
 const found = (book: ReadBook) =>
   auditBook(book, NO_SURROUNDINGS).inside.map(({ rule, subject }) => `${rule} ${subject.id}`);
@@ -59,6 +59,11 @@ const FAULTS: [string, ReadBook, string[]][] = [
     ['doubled-id x'],
   ],
   ['a note without words', bookOf([paragraph('a', note('n', ''))]), ['note-without-words n']],
+  [
+    'a note without words to which two marks lead',
+    bookOf([paragraph('a', note('n', ''), ' b', noteMark('n', 'm'))]),
+    ['note-without-words n'],
+  ],
   ['a mark whose note is gone', bookOf([paragraph('a', noteMark('gone', 'm'))]), ['mark-without-note m']],
   [
     'a list that leaves out headings',

@@ -26,7 +26,7 @@ export const markWithoutNote: InsideRule = {
     map.astray.map(({ id, chapter, at }) => ({
       subject: { id, kind: 'mark', chapter, at, words: 'Mark without a note' },
       message: 'The note of this mark is not in the book any more.',
-      repairs: [{ label: 'Remove the mark', repair: { type: 'remove-note' } }],
+      repairs: [{ label: 'Remove the mark', repair: { type: 'remove-node' } }],
     })),
 };
 

@@ -19,7 +19,7 @@ export const returnNowhere: InsideRule = {
           message: 'Nothing in the book leads to this section, so there is nowhere to return to.',
           repairs: [
             { label: 'Lead to the contents', repair: { type: 'return-to', to: 'contents' } },
-            { label: 'Remove the return link', repair: { type: 'remove-note' } },
+            { label: 'Remove the return link', repair: { type: 'remove-node' } },
           ],
         })),
     );

@@ -11,6 +11,7 @@ import {
   note,
   noteMark,
   paragraph,
+  place,
   reference,
   structured,
   table,
@@ -209,7 +210,7 @@ class Writer {
 
   #destination() {
     return this.#one([
-      { kind: 'place' as const, place: this.#one(this.#places) },
+      place(this.#one(this.#places)),
       { kind: 'web' as const, href: `https://lamps.example/${this.#below(9)}` },
     ]);
   }
