@@ -9,6 +9,8 @@ const project = (name, more = {}) => ({
 });
 
 export default {
+  // What starts processes and files of its own may need long on a busy machine; a test that hangs ends all the same.
+  testTimeout: 60_000,
   projects: [
     project('core'),
     project('world'),

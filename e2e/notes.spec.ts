@@ -8,11 +8,13 @@ import {
   margin,
   marks,
   openChapter,
+  openStructure,
   saved,
   slip,
   structure,
   test,
   text,
+  useStructure,
 } from './vennet.js';
 
 test.beforeAll(({ vennet }) => vennet.startAnew());
@@ -127,11 +129,11 @@ test.describe('a note', () => {
   }) => {
     await openChapter(page, vennet, 'Six keepers');
     await expect(marks(page).first()).toHaveText('1');
-    await page.getByRole('button', { name: 'Structure' }).click();
+    await openStructure(page);
     await structure(page).getByLabel('Through the book').check();
     await structure(page).getByLabel('After the text of the book').check();
     await structure(page).getByLabel('Words of the way back').fill('Return');
-    await structure(page).getByRole('button', { name: 'Use this structure' }).click();
+    await useStructure(page);
     await expect(marks(page).first()).not.toHaveText('1');
     const html = await webPage(page);
     expect(html.match(/<section class="notes"/g)).toHaveLength(1);
@@ -154,7 +156,7 @@ test.describe('a note', () => {
     await page.getByRole('link', { name: 'Open the book' }).click();
     await press(text(page).getByRole('link', { name: '2' }));
     await expect(slip(page)).toContainText('has no way back');
-    await page.getByRole('button', { name: 'Structure' }).click();
+    await openStructure(page);
     await expect(
       structure(page).getByRole('list', { name: 'Notes made by hand' }).getByRole('listitem'),
     ).toHaveCount(3);
@@ -217,10 +219,10 @@ test('return links are put in by hand, and after each section by one choice', as
   await form.getByLabel('Link text').fill('Up to the top');
   await form.getByLabel('Link text').press('Tab');
   await expect(text(page).locator('.return-link')).toHaveText('Up to the top');
-  await page.getByRole('button', { name: 'Structure' }).click();
+  await openStructure(page);
   await structure(page).getByLabel('After each section of').selectOption('level 1');
   await structure(page).getByLabel('To where readers came from').check();
-  await structure(page).getByRole('button', { name: 'Use this structure' }).click();
+  await useStructure(page);
   const html = await webPage(page);
   expect(html).toContain('<a href="#book-top">Up to the top</a>');
   expect(html.match(/>To the contents</g)?.length).toBe(10);

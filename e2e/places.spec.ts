@@ -4,6 +4,7 @@ import {
   expect,
   frame,
   openChapter,
+  openStructure,
   outline,
   saved,
   selectWords,
@@ -12,6 +13,7 @@ import {
   test,
   text,
   turnTo,
+  useStructure,
 } from './vennet.js';
 
 test.beforeAll(({ vennet }) => vennet.startAnew());
@@ -24,12 +26,6 @@ const lit = (page: Page): Promise<string> =>
     const target = document.getAnimations().find((one) => one.id === 'target');
     return ((target?.effect as KeyframeEffect | undefined)?.target?.textContent ?? '').slice(0, 40);
   });
-async function openStructure(page: Page): Promise<void> {
-  await page.getByRole('button', { name: 'Structure' }).click();
-  await expect(structure(page)).toBeVisible();
-}
-const useStructure = (page: Page) =>
-  structure(page).getByRole('button', { name: 'Use this structure' }).click();
 
 test.describe('Leads to', () => {
   test('suggests places as one types, by words, number and chapter, with a preview; Enter links', async ({

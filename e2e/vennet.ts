@@ -180,3 +180,11 @@ export async function caretAfter(page: Page, phrase: string): Promise<void> {
 /** The marks of notes in the text. */
 export const marks = (page: Page): Locator => text(page).locator('.note-mark');
 export const structure = (page: Page) => page.getByRole('dialog', { name: 'The structure of the book' });
+export async function openStructure(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Structure' }).click();
+  await expect(structure(page)).toBeVisible();
+}
+export async function useStructure(page: Page): Promise<void> {
+  await structure(page).getByRole('button', { name: 'Use this structure' }).click();
+  await expect(structure(page)).toBeHidden();
+}

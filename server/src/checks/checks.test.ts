@@ -119,6 +119,7 @@ test('a run whose server is killed goes on at the next start, and what was answe
         ...process.env,
         NODE_OPTIONS: '',
         VENNET_TEST_DIRECTORY: directory,
+        VENNET_TEST_DATABASE: app.databaseUrl,
         VENNET_TEST_WORLD_PORT: String(counted.visitPort),
       },
     });

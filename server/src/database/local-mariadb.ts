@@ -110,7 +110,7 @@ function setUpStatements(password: string): string {
     `CREATE DATABASE IF NOT EXISTS ${DATABASE} CHARACTER SET utf8mb4;`,
     `CREATE USER IF NOT EXISTS '${DATABASE}'@'127.0.0.1' IDENTIFIED BY '${password}';`,
     `ALTER USER '${DATABASE}'@'127.0.0.1' IDENTIFIED BY '${password}';`,
-    `GRANT ALL ON ${DATABASE}.* TO '${DATABASE}'@'127.0.0.1';`,
+    `GRANT ALL ON \`${DATABASE}%\`.* TO '${DATABASE}'@'127.0.0.1';`,
     '',
   ].join('\n');
 }

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { startWorld, type Fallback, type Site, type World } from '@vennet/world';
 import { createApp } from '../app.js';
 import type { ProberOptions } from '../checks/prober/prober.js';
+import { ownDatabase } from './own-database.js';
 
 export interface TestApp {
   /** Sends a request and gives its status and its JSON. */
@@ -21,6 +22,7 @@ export interface TestApp {
   ): Promise<{ status: number; body: Body }>;
   address: string;
   directory: string;
+  databaseUrl: string;
   world: World;
   stop(): Promise<void>;
 }
@@ -31,19 +33,13 @@ export interface TestAppOptions {
   prober?: ProberOptions;
 }
 
-/** The database that the test run started. */
-export function testDatabase(): string {
-  const url = process.env.VENNET_TEST_DATABASE;
-  if (!url) throw new Error('the tests of the server are run by “npm test”, which starts their database');
-  return url;
-}
-
-/** The whole server on a free port, with a world of its own and the test run's real MariaDB. */
+/** The whole server on a free port, with a world and a database of its own, in a real MariaDB. */
 export async function startTestApp({ sites = [], fallback, prober }: TestAppOptions = {}): Promise<TestApp> {
   const directory = await mkdtemp(join(tmpdir(), 'vennet-app-'));
   const world = await startWorld({ sites, fallback });
+  const database = await ownDatabase();
   const app = await createApp({
-    databaseUrl: testDatabase(),
+    databaseUrl: database.url,
     dataDirectory: directory,
     webDirectory: null,
     world,
@@ -55,6 +51,7 @@ export async function startTestApp({ sites = [], fallback, prober }: TestAppOpti
   return {
     address,
     directory,
+    databaseUrl: database.url,
     world,
     async call(method, path, body, headers = {}) {
       const json: Record<string, string> = body === undefined ? {} : { 'content-type': 'application/json' };
@@ -74,6 +71,7 @@ export async function startTestApp({ sites = [], fallback, prober }: TestAppOpti
     },
     async stop() {
       await app.close();
+      await database.drop();
       await world.stop();
       await rm(directory, { recursive: true, force: true });
     },

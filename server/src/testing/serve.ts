@@ -1,8 +1,7 @@
 import { createApp } from '../app.js';
-import { testDatabase } from './app.js';
 
 // A server in a process of its own, for tests that kill it. The world it asks is the test's.
-const { VENNET_TEST_DIRECTORY = '', VENNET_TEST_WORLD_PORT = '' } = process.env;
+const { VENNET_TEST_DIRECTORY = '', VENNET_TEST_DATABASE = '', VENNET_TEST_WORLD_PORT = '' } = process.env;
 const world = {
   owns: (hostname: string) => hostname.endsWith('.example'),
   portFor: () => Number(VENNET_TEST_WORLD_PORT),
@@ -10,7 +9,7 @@ const world = {
   visitPort: 0,
 };
 const app = await createApp({
-  databaseUrl: testDatabase(),
+  databaseUrl: VENNET_TEST_DATABASE,
   dataDirectory: VENNET_TEST_DIRECTORY,
   webDirectory: null,
   world,
