@@ -1,3 +1,4 @@
+import type { Destination } from '@vennet/core/destination';
 import { schema } from '@vennet/core/manuscript';
 import type { Node } from 'prosemirror-model';
 import { plainWords } from '../book.js';
@@ -34,4 +35,36 @@ export function fullChapter(): Node {
   const doc = nodes.doc.create(null, blocks);
   doc.check();
   return doc;
+}
+
+const CHAPTERS = 40;
+const SECTIONS = 50; // a chapter
+
+/** A book of 200,000 words with 2,000 sections, each of which leads to another and to a web page. */
+export function fullBook(): Node[] {
+  const { nodes, marks } = schema;
+  return Array.from({ length: CHAPTERS }, (_chapter, chapter) => {
+    const blocks = [nodes.heading.create({ level: 1, id: `c${chapter}` }, schema.text(`Chapter ${chapter}`))];
+    for (let section = 0; section < SECTIONS; section++) {
+      const number = chapter * SECTIONS + section;
+      const other = (number * 197 + 91) % (CHAPTERS * SECTIONS);
+      const linked = (words: string, id: string, destination: Destination) =>
+        schema.text(words, [marks.link.create({ id, destination })]);
+      blocks.push(
+        nodes.heading.create({ level: 2, id: `s${number}` }, schema.text(`Section ${number}`)),
+        nodes.paragraph.create(null, [
+          schema.text(`${plainWords(number, 0, WORDS / 2)} `),
+          linked(`section ${other}`, `p${number}`, { kind: 'place', place: `s${other}` }),
+          schema.text(` ${plainWords(number, 1, WORDS / 2)} `),
+          linked(`page ${number}`, `w${number}`, {
+            kind: 'web',
+            href: `https://h${number % 50}.example/${number}`,
+          }),
+        ]),
+      );
+    }
+    const doc = nodes.doc.create(null, blocks);
+    doc.check();
+    return doc;
+  });
 }

@@ -2,7 +2,7 @@ import { handMadeNotes } from '../edits/index.js';
 import { linksOf, mapOf, type BookMap, type Link, type ReadBook } from '../manuscript/index.js';
 import type { Surroundings } from '../shelf/index.js';
 import { audit } from './audit.js';
-import { auditContext, type Finding, type InsideContext } from './finding.js';
+import { auditContext, type AuditContext, type Finding, type InsideContext } from './finding.js';
 import { auditInside } from './inside/index.js';
 import type { InsideFinding } from './inside/inside-finding.js';
 
@@ -13,7 +13,7 @@ export interface BookAudit {
   /** By the id of the link. */
   findings: Map<string, Finding[]>;
   inside: InsideFinding[];
-  context: InsideContext;
+  context: AuditContext & { inside: InsideContext };
 }
 
 /** Audits a whole book: each link as a reader meets it, and the places, notes and lists that links depend on. */
@@ -21,14 +21,15 @@ export function auditBook(book: ReadBook, surroundings: Surroundings): BookAudit
   const map = mapOf(book);
   const links = linksOf(book, map.say);
   const handMade = handMadeNotes(book, links);
-  const context: InsideContext = {
+  const about: InsideContext = {
     places: map.places,
     leftOutOf: new Map(book.chapters.map(({ id, leftOutOf }) => [id, leftOutOf])),
     handMade: new Map(handMade.map(({ mark, backs }) => [mark.id, backs.length > 0])),
   };
+  const context = { ...auditContext(book.language, links, surroundings), inside: about };
   return {
     ...{ map, links, context },
-    findings: audit(links, auditContext(book.language, links, surroundings, context)),
+    findings: audit(links, context),
     inside: auditInside({ book, map, links, handMade }),
   };
 }

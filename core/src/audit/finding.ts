@@ -43,12 +43,11 @@ export function auditContext(
   language: string,
   links: readonly Pick<Link, 'destination'>[],
   { files, books }: Surroundings = NO_SURROUNDINGS,
-  inside?: InsideContext,
 ): AuditContext {
   const domains = new Map<string, number>();
   for (const { destination } of links)
     for (const domain of domainsOf(destination)) domains.set(domain, (domains.get(domain) ?? 0) + 1);
-  return { language, domains, files, books, inside };
+  return { language, domains, files, books };
 }
 
 /** One rule of the audit: pure, one file each, listed in `rules/index.ts`. */

@@ -182,3 +182,6 @@ export interface Problem {
   /** The chapter as it is stored, when a save was refused because it is stale. */
   current?: VersionedChapter;
 }
+
+export { teller, withChanges } from './changes.js';
+export type { Changes } from './changes.js';

@@ -1,23 +1,25 @@
 import type { VersionedChapter } from '@vennet/core/wire';
-import type { KeyboardEvent } from 'react';
+import { memo, type KeyboardEvent } from 'react';
 import { Link } from 'react-router';
 import { useBook } from '../store/book.js';
 import { beginDrag, dragOver, endDrag, useDrag } from './drag.js';
 import { EntryMenu } from './EntryMenu.js';
 import { moveAway, placeChapter, stepChapter } from './move.js';
-import { Tally, type ChapterTally } from './Tally.js';
+import { Tally, type Verdicts } from './Tally.js';
 
 /** One chapter of the outline: pressed, it opens; dragged or moved by key, it changes its place. */
-export function ChapterEntry({
+export const ChapterEntry = memo(function ChapterEntry({
   chapter,
   book,
   open,
-  tally,
+  verdicts,
+  findings,
 }: {
   chapter: VersionedChapter;
   book: string;
   open: boolean;
-  tally: ChapterTally | undefined;
+  verdicts: Verdicts;
+  findings: number;
 }) {
   const { id, title, leftOutOf } = chapter;
   const label = useBook((store) => store.places.get(id)?.label ?? '');
@@ -63,7 +65,7 @@ export function ChapterEntry({
           {label && <span className="mr-1.5 font-normal text-soft tabular-nums">{label}</span>}
           {title || 'Without a title'}
         </span>
-        <Tally tally={tally} />
+        <Tally verdicts={verdicts} findings={findings} />
       </Link>
       <EntryMenu
         words={title || 'this chapter'}
@@ -73,4 +75,4 @@ export function ChapterEntry({
       />
     </div>
   );
-}
+});

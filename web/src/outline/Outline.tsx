@@ -1,16 +1,15 @@
-import type { VerdictName } from '@vennet/core/reach';
-import { TOP, type Place } from '@vennet/core/manuscript';
+import { TOP, type Link, type PlaceKind } from '@vennet/core/manuscript';
 import type { Manuscript } from '@vennet/core/wire';
 import { Plus } from 'lucide-react';
 import { useMemo } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../api/client.js';
-import { useBook, verdictFor } from '../store/book.js';
+import { useBook, verdictFor, type BookStore } from '../store/book.js';
 import { tellFault } from '../store/notices.js';
 import { ChapterEntry } from './ChapterEntry.js';
 import { PlaceEntry } from './PlaceEntry.js';
 import { usePlacesShown } from './places-shown.js';
-import type { ChapterTally } from './Tally.js';
+import type { Verdicts } from './Tally.js';
 
 const MATTER_WORDS = { front: 'Before the text', main: 'The text', back: 'After the text' } as const;
 
@@ -18,9 +17,8 @@ const MATTER_WORDS = { front: 'Before the text', main: 'The text', back: 'After 
 export function Outline({ book, open }: { book: Manuscript; open: string }) {
   const navigate = useNavigate();
   const tallies = useTallies();
-  const places = useBook((store) => store.places);
+  const hasTop = useBook((store) => store.placeIds.has(TOP));
   const { shown, setShown } = usePlacesShown();
-  const top = places.get(TOP);
   const add = async () => {
     try {
       const chapter = await api.addChapter(book.id, open);
@@ -41,7 +39,7 @@ export function Outline({ book, open }: { book: Manuscript; open: string }) {
         />
         Show all places
       </label>
-      {top && shown && <PlaceEntry place={{ ...top, words: 'Top of the book' }} depth={0} />}
+      {hasTop && shown && <PlaceEntry id={TOP} kind="top" words="Top of the book" label="" depth={0} />}
       {(['front', 'main', 'back'] as const).map((matter) => {
         const chapters = book.chapters.filter((chapter) => chapter.matter === matter);
         return (
@@ -55,7 +53,7 @@ export function Outline({ book, open }: { book: Manuscript; open: string }) {
                       chapter={chapter}
                       book={book.id}
                       open={chapter.id === open}
-                      tally={tallies.get(chapter.id)}
+                      {...tallies(chapter.id)}
                     />
                     {chapter.id === open && <Places chapter={chapter.id} title={chapter.title} all={shown} />}
                   </li>
@@ -81,7 +79,7 @@ function Places({ chapter, title, all }: { chapter: string; title: string; all: 
     const open: number[] = [];
     let above = 1;
     let depth = 1;
-    const entries: { place: Place; depth: number }[] = [];
+    const entries: { id: string; kind: PlaceKind; words: string; label: string; depth: number }[] = [];
     for (const place of places.values()) {
       if (place.chapter !== chapter || !LISTED.has(place.kind) || place.order < 0) continue;
       if (place.kind === 'heading') {
@@ -94,40 +92,59 @@ function Places({ chapter, title, all }: { chapter: string; title: string; all: 
         if (isTop) above = 0;
         if (isTop || place.words === '') continue;
       } else if (!all) continue;
-      entries.push({ place, depth: place.kind === 'heading' ? depth : depth + 0.8 });
+      const { id, kind, words, number } = place;
+      const label = kind === 'note' ? number : place.label;
+      entries.push({ id, kind, words, label, depth: kind === 'heading' ? depth : depth + 0.8 });
     }
     return entries;
   }, [places, chapter, title, all]);
   return (
     <ul className="mb-2 text-sm">
-      {listed.map(({ place, depth }) => (
-        <li key={place.id}>
-          <PlaceEntry place={place} depth={depth} />
+      {listed.map((entry) => (
+        <li key={entry.id}>
+          <PlaceEntry {...entry} />
         </li>
       ))}
     </ul>
   );
 }
 
-function useTallies(): Map<string, ChapterTally> {
-  const { links, findings, inside, places, verdicts, surroundings } = useBook();
-  return useMemo(() => {
-    const tallies = new Map<string, ChapterTally>();
-    const tallyOf = (chapter: string): ChapterTally => {
-      const tally = tallies.get(chapter) ?? {
-        verdicts: {} as Partial<Record<VerdictName, number>>,
-        findings: 0,
-      };
-      tallies.set(chapter, tally);
-      return tally;
-    };
-    for (const link of links) {
-      const tally = tallyOf(link.chapter);
-      const { verdict } = verdictFor(link, { places, verdicts, surroundings });
-      tally.verdicts[verdict] = (tally.verdicts[verdict] ?? 0) + 1;
-      tally.findings += findings.get(link.id)?.length ?? 0;
-    }
-    for (const { subject } of inside) tallyOf(subject.chapter).findings += 1;
-    return tallies;
-  }, [links, findings, inside, places, verdicts, surroundings]);
+const NO_VERDICTS: Verdicts = {};
+
+/** What the outline says of a chapter beside its title. While one chapter is written, the others are not counted again. */
+function useTallies(): (chapter: string) => { verdicts: Verdicts; findings: number } {
+  const { linksIn, findings, inside, placeIds, verdicts, surroundings } = useBook();
+  const counted = useMemo(
+    () => known((links: readonly Link[]) => tallyOf(links, { findings, placeIds, verdicts, surroundings })),
+    [findings, placeIds, verdicts, surroundings],
+  );
+  return (chapter) => {
+    const links = linksIn.get(chapter);
+    const tally = links ? counted(links) : { verdicts: NO_VERDICTS, findings: 0 };
+    const ofPlaces = inside.filter(({ subject }) => subject.chapter === chapter).length;
+    return { verdicts: tally.verdicts, findings: tally.findings + ofPlaces };
+  };
+}
+
+function tallyOf(
+  links: readonly Link[],
+  { findings, ...about }: Pick<BookStore, 'findings' | 'placeIds' | 'verdicts' | 'surroundings'>,
+) {
+  const tally = { verdicts: {} as Verdicts, findings: 0 };
+  for (const link of links) {
+    const { verdict } = verdictFor(link, about);
+    tally.verdicts[verdict] = (tally.verdicts[verdict] ?? 0) + 1;
+    tally.findings += findings.get(link.id)?.length ?? 0;
+  }
+  return tally;
+}
+
+/** A function whose answers are kept as long as what they were for. */
+function known<Key extends object, Value>(find: (key: Key) => Value): (key: Key) => Value {
+  const answers = new WeakMap<Key, Value>();
+  return (key) => {
+    const answer = answers.get(key) ?? find(key);
+    answers.set(key, answer);
+    return answer;
+  };
 }

@@ -1,6 +1,6 @@
-import { sectionsOf, type Place, type PlaceKind } from '@vennet/core/manuscript';
+import { sectionsOf, type PlaceKind } from '@vennet/core/manuscript';
 import { Bookmark, Image, ListTree, StickyNote, Table2, type LucideIcon } from 'lucide-react';
-import type { KeyboardEvent } from 'react';
+import { memo, type KeyboardEvent } from 'react';
 import { useEditor } from '../editor/store.js';
 import { goToPlace } from '../inside/visited.js';
 import { SeverityMark } from '../marks/SeverityMark.js';
@@ -17,9 +17,17 @@ const ICONS: Partial<Record<PlaceKind, [LucideIcon, string]>> = {
   contents: [ListTree, 'List of contents'],
 };
 
+interface PlaceEntryProps {
+  id: string;
+  kind: PlaceKind;
+  words: string;
+  /** What it is counted as. */
+  label: string;
+  depth: number;
+}
+
 /** One place of the open chapter: pressed, it is gone to; dragged into the text, it becomes a link. Sections can be moved. */
-export function PlaceEntry({ place, depth }: { place: Place; depth: number }) {
-  const { id, kind, words, label, number } = place;
+export const PlaceEntry = memo(function PlaceEntry({ id, kind, words, label, depth }: PlaceEntryProps) {
   const { dragged, over, after } = useDrag();
   const finding = useBook((store) => store.inside.find(({ subject }) => subject.id === id));
   const section = kind === 'heading';
@@ -61,7 +69,7 @@ export function PlaceEntry({ place, depth }: { place: Place; depth: number }) {
           </span>
         )}
         <span className={section ? undefined : 'truncate'}>
-          {label && <span className="mr-1.5 tabular-nums">{kind === 'note' ? number : label}</span>}
+          {label && <span className="mr-1.5 tabular-nums">{label}</span>}
           {words || name}
         </span>
         {finding && <SeverityMark severity={finding.severity} />}
@@ -73,7 +81,7 @@ export function PlaceEntry({ place, depth }: { place: Place; depth: number }) {
       />
     </div>
   );
-}
+});
 
 /** The section that comes after one with all that is under it; `null` at the end. */
 function afterSection(id: string): string | null {

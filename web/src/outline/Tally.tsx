@@ -5,18 +5,14 @@ import { VerdictMark } from '../marks/VerdictMark.js';
 /** The verdicts that a chapter's tally shows: those that want something of the author. */
 const TALLIED: VerdictName[] = ['broken', 'unreachable', 'moved'];
 
-export interface ChapterTally {
-  verdicts: Partial<Record<VerdictName, number>>;
-  findings: number;
-}
+export type Verdicts = Partial<Record<VerdictName, number>>;
 
 /** How many links of a chapter want something, and how many findings it has. */
-export function Tally({ tally }: { tally: ChapterTally | undefined }) {
-  if (!tally) return null;
+export function Tally({ verdicts, findings }: { verdicts: Verdicts; findings: number }) {
   return (
     <span className="mt-0.5 flex shrink-0 gap-1.5 text-xs font-normal tabular-nums">
       {TALLIED.map((verdict) => {
-        const count = tally.verdicts[verdict];
+        const count = verdicts[verdict];
         return (
           count && (
             <span key={verdict} className="flex items-center gap-0.5">
@@ -26,10 +22,10 @@ export function Tally({ tally }: { tally: ChapterTally | undefined }) {
           )
         );
       })}
-      {tally.findings > 0 && (
+      {findings > 0 && (
         <span className="flex items-center gap-0.5">
           <SeverityMark severity="should-fix" />
-          {tally.findings}
+          {findings}
         </span>
       )}
     </span>

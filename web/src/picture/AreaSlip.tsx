@@ -1,15 +1,15 @@
-import { auditContext, auditLink, heardAs } from '@vennet/core/audit';
+import { auditLink, heardAs } from '@vennet/core/audit';
 import { hrefOf } from '@vennet/core/destination';
 import { withinPicture, type AreaFrame, type Box, type Link, type LinkArea } from '@vennet/core/manuscript';
 import type { Repair } from '@vennet/core/repair';
 import { ArrowLeft, ExternalLink, Trash2 } from 'lucide-react';
 import type { EditorView } from 'prosemirror-view';
-import { useLayoutEffect, useMemo, useRef, useState, type FormEvent, type KeyboardEvent } from 'react';
+import { useLayoutEffect, useRef, useState, type FormEvent, type KeyboardEvent } from 'react';
 import { linkAtSelection } from '../editor/links.js';
 import { mint } from '../editor/mint.js';
 import { useEditor } from '../editor/store.js';
 import { useBook } from '../store/book.js';
-import { useInsideContext } from '../store/inside-context.js';
+import { useAuditContext } from '../store/audit-context.js';
 import { entryOf, readEntry } from '../write/destination-entry.js';
 import { isAskedFor } from '../write/asked-for.js';
 import { Findings } from '../write/FindingLine.js';
@@ -36,14 +36,7 @@ export function AreaSlip({ view, area, box, asked }: AreaSlipProps) {
   const [hoverNote, setHoverNote] = useState(area?.hoverNote ?? '');
   const [frame, setFrame] = useState<AreaFrame | null>(area?.frame ?? null);
   const field = useRef<HTMLInputElement>(null);
-  const links = useBook((store) => store.links);
-  const surroundings = useBook((store) => store.surroundings);
-  const language = useBook((store) => store.book?.language ?? 'en');
-  const inside = useInsideContext();
-  const context = useMemo(
-    () => auditContext(language, links, surroundings, inside),
-    [language, links, surroundings, inside],
-  );
+  const context = useAuditContext();
 
   useLayoutEffect(() => {
     if (isAskedFor(asked) || !area) field.current?.focus({ preventScroll: true });
@@ -141,7 +134,7 @@ export function AreaSlip({ view, area, box, asked }: AreaSlipProps) {
       <FrameFields frame={frame} change={setFrame} />
       {link && (
         <p className="mt-2.5 text-sm" data-testid="heard-as">
-          <span className="font-semibold text-soft">Heard as </span>“{heardAs(link, surroundings)}”
+          <span className="font-semibold text-soft">Heard as </span>“{heardAs(link, context)}”
         </p>
       )}
       {made && !changed && <VerdictLine link={made} view={view} />}

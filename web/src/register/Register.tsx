@@ -23,11 +23,12 @@ export function Register() {
   const findings = useBook((store) => store.findings);
   const inside = useBook((store) => store.inside);
   const places = useBook((store) => store.places);
+  const placeIds = useBook((store) => store.placeIds);
   const verdicts = useBook((store) => store.verdicts);
   const surroundings = useBook((store) => store.surroundings);
   const rows = useMemo(
-    () => destinationsOf({ links, findings, places, verdicts, surroundings }),
-    [links, findings, places, verdicts, surroundings],
+    () => destinationsOf({ links, findings, placeIds, verdicts, surroundings }),
+    [links, findings, placeIds, verdicts, surroundings],
   );
   const [filter, setFilter] = useState<Filter>(null);
   const [search, setSearch] = useState('');

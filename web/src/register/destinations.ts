@@ -20,15 +20,15 @@ export interface DestinationRow {
 export function destinationsOf({
   links,
   findings,
-  places,
+  placeIds,
   verdicts,
   surroundings,
-}: Pick<BookStore, 'links' | 'findings' | 'places' | 'verdicts' | 'surroundings'>): DestinationRow[] {
+}: Pick<BookStore, 'links' | 'findings' | 'placeIds' | 'verdicts' | 'surroundings'>): DestinationRow[] {
   const rows = new Map<string, DestinationRow>();
   for (const link of links) {
     let row = rows.get(link.href);
     if (!row) {
-      const { verdict, reason, movedTo = null } = verdictFor(link, { places, verdicts, surroundings });
+      const { verdict, reason, movedTo = null } = verdictFor(link, { placeIds, verdicts, surroundings });
       const checkedAt =
         verdicts.get(askedAddress(link.destination, surroundings) ?? link.href)?.checkedAt ?? null;
       row = { href: link.href, uses: [], verdict, reason, movedTo, checkedAt, findings: [] };

@@ -4,6 +4,7 @@ import type { ContentsList, Link, Place } from '@vennet/core/manuscript';
 import { askedAddress, verdictInside } from '@vennet/core/reach';
 import {
   surroundingsOf,
+  withChanges,
   type ChapterSaved,
   type DestinationVerdict,
   type Manuscript,
@@ -13,25 +14,31 @@ import { create } from 'zustand';
 import { api } from '../api/client.js';
 import type { Mention, MentionSearch } from '@vennet/core/repair';
 import { NO_SURROUNDINGS, type ShelfFile, type Surroundings } from '@vennet/core/shelf';
-import type { AuditRequest, AuditResult, MentionResult, SeenNote } from '../workers/audit.worker.js';
+import type { AuditAnswer, AuditNews, AuditRequest, SeenNote } from '../workers/audit.worker.js';
 import { copiesOf, dropCopy } from './local-copies.js';
 
 export interface BookStore {
   book: Manuscript | null;
   /** Goes up whenever chapters come from the server, so that an open editor takes them in. */
   loads: number;
+  /** All links of the book, and the same by their chapters. */
   links: Link[];
-  findings: Map<string, Finding[]>;
+  linksIn: ReadonlyMap<string, Link[]>;
+  findings: ReadonlyMap<string, Finding[]>;
   /** What is found of places, notes, lists of contents and return links. */
   inside: InsideFinding[];
-  places: Map<string, Place>;
+  places: ReadonlyMap<string, Place>;
+  /** The ids of all places; the same as long as none comes or goes, however the text is changed. */
+  placeIds: ReadonlySet<string>;
   /** Notes by their ids, and by those of their marks. */
-  notes: Map<string, SeenNote>;
-  contents: Map<string, ContentsList>;
+  notes: ReadonlyMap<string, SeenNote>;
+  contents: ReadonlyMap<string, ContentsList>;
   /** Where references stand in reading order. */
-  orders: Map<string, number>;
+  orders: ReadonlyMap<string, number>;
   /** Marks of hand-made notes, and whether their remark leads back. */
-  handMade: Map<string, boolean>;
+  handMade: ReadonlyMap<string, boolean>;
+  /** How often the links lead to each domain. */
+  domains: ReadonlyMap<string, number>;
   /** The page of each place, as pages were last set; `null` before that. */
   pages: Map<string, string> | null;
   /** A reference of the book reads a page. */
@@ -64,32 +71,68 @@ export interface Conflict {
 }
 
 let worker: Worker | null = null;
+/** What the worker is still to be told; one message is under way at a time, so that it never falls behind the typing. */
+let waiting: AuditRequest[] = [];
+let isUnderWay = false;
 
 function auditWorker(): Worker {
   if (worker) return worker;
   worker = new Worker(new URL('../workers/audit.worker.ts', import.meta.url), { type: 'module' });
-  worker.onmessage = ({ data }: MessageEvent<AuditResult | MentionResult>) => {
-    if ('mentions' in data) {
-      searches.get(data.id)?.(data.mentions);
-      searches.delete(data.id);
-    } else {
-      useBook.setState({
-        ...{ links: data.links, inside: data.inside, readsPages: data.readsPages },
-        findings: new Map(data.findings),
-        places: new Map(data.places),
-        notes: new Map(
-          data.notes.flatMap((note) => [note.id, ...note.marks.map(({ id }) => id)].map((id) => [id, note])),
-        ),
-        contents: new Map(data.contents),
-        orders: new Map(data.orders),
-        handMade: new Map(data.handMade),
-      });
+  worker.onmessage = ({ data: { mentions, news } }: MessageEvent<AuditAnswer>) => {
+    for (const { id, mentions: found } of mentions) {
+      searches.get(id)?.(found);
+      searches.delete(id);
+    }
+    // What is said of a book that was left meanwhile is of no use any more.
+    if (news?.opening === openings) {
+      useBook.setState((before) => withNews(before, news));
       answered();
     }
+    goOn();
   };
-  worker.onerror = () => answered();
+  worker.onerror = () => {
+    answered();
+    goOn();
+  };
   return worker;
 }
+
+function goOn(): void {
+  isUnderWay = waiting.length > 0;
+  if (isUnderWay) auditWorker().postMessage(waiting);
+  waiting = [];
+}
+
+function post(request: AuditRequest): void {
+  // Of a chapter only the newest text matters.
+  if ('chapter' in request)
+    waiting = waiting.filter((one) => !('chapter' in one) || one.chapter.id !== request.chapter.id);
+  waiting.push(request);
+  if (!isUnderWay) goOn();
+}
+
+function withNews(before: BookStore, news: AuditNews): Partial<BookStore> {
+  const linksIn = withChanges(before.linksIn, news.links);
+  const inside = withChanges(insideOf(before.inside), news.inside);
+  const places = withChanges(before.places, news.places);
+  return {
+    linksIn,
+    links: linksIn === before.linksIn ? before.links : [...linksIn.values()].flat(),
+    inside: 'whole' in news.inside || news.inside.changed.length > 0 ? [...inside.values()] : before.inside,
+    places,
+    placeIds: 'whole' in news.places ? new Set(places.keys()) : before.placeIds,
+    findings: withChanges(before.findings, news.findings),
+    notes: withChanges(before.notes, news.notes),
+    contents: withChanges(before.contents, news.contents),
+    orders: withChanges(before.orders, news.orders),
+    handMade: withChanges(before.handMade, news.handMade),
+    domains: withChanges(before.domains, news.domains),
+    readsPages: news.readsPages,
+  };
+}
+
+const insideOf = (findings: InsideFinding[]) =>
+  new Map(findings.map((finding, index) => [String(index), finding]));
 
 /** Time that a book waits to be shown for what is computed from it, in ms. */
 const LONGEST_WAIT = 2000;
@@ -102,11 +145,11 @@ const nextAnswer = (): Promise<void> =>
     setTimeout(resolve, LONGEST_WAIT);
   });
 
-const post = (request: AuditRequest) => auditWorker().postMessage(request);
-
 const searches = new Map<number, (mentions: Mention[]) => void>();
 let lastSearch = 0;
+/** How often a book was opened, and how often one was told to the worker as a whole. */
 let lastOpening = 0;
+let openings = 0;
 
 /** Looks for mentions in the book as it stands, beside the typing. */
 export function searchMentions(search: MentionSearch): Promise<Mention[]> {
@@ -120,13 +163,16 @@ export function searchMentions(search: MentionSearch): Promise<Mention[]> {
 const NOTHING = {
   book: null,
   links: [],
+  linksIn: new Map(),
   findings: new Map(),
   inside: [],
   places: new Map(),
+  placeIds: new Set<string>(),
   notes: new Map(),
   contents: new Map(),
   orders: new Map(),
   handMade: new Map(),
+  domains: new Map(),
   pages: null,
   readsPages: false,
   verdicts: new Map(),
@@ -140,14 +186,17 @@ export const useBook = create<BookStore>((set, get) => ({
   ...NOTHING,
   loads: 0,
   async open(id) {
-    if (get().book?.id !== id) set(NOTHING);
+    if (get().book?.id !== id) {
+      openings++;
+      set(NOTHING);
+    }
     auditWorker();
     const opening = ++lastOpening;
     const [manuscript, verdicts] = await Promise.all([api.manuscript(id), api.verdicts(id)]);
     const { chapters, conflicts, unsent } = await withLocalCopies(manuscript.chapters);
     const book = { ...manuscript, chapters };
     const surroundings = surroundingsOf(book);
-    post({ book, chapters, surroundings });
+    post({ book, chapters, surroundings, opening: ++openings });
     if (!get().book) await nextAnswer();
     if (opening !== lastOpening) return;
     set({ book, surroundings, conflicts, unsent, loads: get().loads + 1, verdicts: byHref(verdicts) });
@@ -187,7 +236,7 @@ export const useBook = create<BookStore>((set, get) => ({
     const { book, surroundings } = get();
     if (!book) return;
     set({ book: { ...book, chapters } });
-    post({ book, chapters, surroundings });
+    post({ book, chapters, surroundings, opening: ++openings });
   },
 }));
 
@@ -235,10 +284,10 @@ async function withLocalCopies(chapters: VersionedChapter[]) {
 /** The verdict on a link: that of the last check, or for a place in the book whether it is there. */
 export function verdictFor(
   link: Pick<Link, 'destination' | 'href'>,
-  { places, verdicts, surroundings }: Pick<BookStore, 'places' | 'verdicts' | 'surroundings'>,
+  { placeIds, verdicts, surroundings }: Pick<BookStore, 'placeIds' | 'verdicts' | 'surroundings'>,
 ) {
   return (
-    verdictInside(link.destination, { ...surroundings, isPlace: (id) => places.has(id) }) ??
+    verdictInside(link.destination, { ...surroundings, isPlace: (id) => placeIds.has(id) }) ??
     verdicts.get(askedAddress(link.destination, surroundings) ?? link.href) ?? {
       verdict: 'unchecked' as const,
       reason: 'This has not been checked yet.',

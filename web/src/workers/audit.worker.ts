@@ -1,5 +1,6 @@
 import { auditBook, type Finding, type InsideFinding } from '@vennet/core/audit';
 import {
+  groupedBy,
   readChapter,
   readsPage,
   spotsOf,
@@ -15,13 +16,14 @@ import {
 } from '@vennet/core/manuscript';
 import { findMentions, type Mention, type MentionSearch } from '@vennet/core/repair';
 import { NO_SURROUNDINGS, type Surroundings } from '@vennet/core/shelf';
+import { teller, type Changes } from '@vennet/core/wire';
 
 /**
  * What the interface tells the worker: a whole book, one chapter that has changed, what is around the book, or what is
- * chosen for the whole of it.
+ * chosen for the whole of it. `opening` counts the whole books, and comes back with what is told of each.
  */
 export type AuditRequest =
-  | { book: BookDetails; chapters: Chapter[]; surroundings: Surroundings }
+  | { book: BookDetails; chapters: Chapter[]; surroundings: Surroundings; opening: number }
   | { chapter: Chapter }
   | { surroundings: Surroundings; details: BookDetails }
   | { search: MentionSearch; id: number };
@@ -29,64 +31,106 @@ export type AuditRequest =
 /** A note as the interface needs it. */
 export type SeenNote = Omit<Note, 'node'>;
 
-/** Every link of the book, what is found at each, and every place, note and list of contents. */
-export interface AuditResult {
-  links: Link[];
-  findings: [string, Finding[]][];
-  inside: InsideFinding[];
-  places: [string, Place][];
-  notes: SeenNote[];
-  contents: [string, ContentsList][];
+/** What is new of a book's links, of what is found at each, and of its places, notes and lists of contents. */
+export interface AuditNews {
+  opening: number;
+  /** By chapter, in their order. */
+  links: Changes<Link[]>;
+  findings: Changes<Finding[]>;
+  /** By their order. */
+  inside: Changes<InsideFinding>;
+  places: Changes<Place>;
+  /** By their ids, and by those of their marks. */
+  notes: Changes<SeenNote>;
+  contents: Changes<ContentsList>;
   /** Where references stand in reading order. */
-  orders: [string, number][];
+  orders: Changes<number>;
   /** Marks of hand-made notes, and whether their remark leads back. */
-  handMade: [string, boolean][];
+  handMade: Changes<boolean>;
+  /** How often the links lead to each domain. */
+  domains: Changes<number>;
   /** A reference reads the page of its place. */
   readsPages: boolean;
 }
 
-/** The mentions that a search found. */
-export interface MentionResult {
-  id: number;
-  mentions: Mention[];
+/** The answer to one message: the mentions that were searched, and what is new once all of it was taken in. */
+export interface AuditAnswer {
+  mentions: { id: number; mentions: Mention[] }[];
+  news: AuditNews | null;
 }
 
 let details: BookDetails | null = null;
 let chapters: ReadChapter[] = [];
 let surroundings: Surroundings = NO_SURROUNDINGS;
+let opening = 0;
+let tell = tellers();
 
-self.onmessage = ({ data }: MessageEvent<AuditRequest>) => {
-  if ('search' in data) {
-    const mentions = details ? findMentions({ ...details, chapters }, data.search) : [];
-    return self.postMessage({ id: data.id, mentions } satisfies MentionResult);
+function tellers() {
+  return {
+    links: teller<Link[]>(),
+    findings: teller<Finding[]>(),
+    inside: teller<InsideFinding>(),
+    places: teller<Place>(),
+    notes: teller<SeenNote>(),
+    contents: teller<ContentsList>(),
+    orders: teller<number>(),
+    handMade: teller<boolean>(),
+    domains: teller<number>(),
+  };
+}
+
+self.onmessage = ({ data: requests }: MessageEvent<AuditRequest[]>) => {
+  const mentions: AuditAnswer['mentions'] = [];
+  let isNew = false;
+  for (const request of requests) {
+    if ('search' in request) {
+      const found = details ? findMentions({ ...details, chapters }, request.search) : [];
+      mentions.push({ id: request.id, mentions: found });
+    } else {
+      takeIn(request);
+      isNew = true;
+    }
   }
-  if ('book' in data) {
-    details = data.book;
-    surroundings = data.surroundings;
-    chapters = data.chapters.map(readChapter);
-  } else if ('surroundings' in data) {
-    surroundings = data.surroundings;
-    details = data.details;
+  self.postMessage({ mentions, news: isNew ? newsOf() : null } satisfies AuditAnswer);
+};
+
+function takeIn(request: Exclude<AuditRequest, { search: MentionSearch }>): void {
+  if ('book' in request) {
+    ({ book: details, surroundings, opening } = request);
+    chapters = request.chapters.map(readChapter);
+    tell = tellers();
+  } else if ('surroundings' in request) {
+    ({ surroundings, details } = request);
   } else {
-    const read = readChapter(data.chapter);
+    const read = readChapter(request.chapter);
     const changed = { ...read, title: titleOf(read.doc, read.title) };
     chapters = chapters.some(({ id }) => id === changed.id)
       ? chapters.map((chapter) => (chapter.id === changed.id ? changed : chapter))
       : [...chapters, changed];
   }
-  if (!details) return;
+}
+
+function newsOf(): AuditNews | null {
+  if (!details) return null;
   const { map, links, findings, inside, context } = auditBook({ ...details, chapters }, surroundings);
-  const result: AuditResult = {
-    ...{ links, inside },
-    findings: [...findings],
-    places: [...map.places],
-    notes: map.notes.map(({ id, number, chapter, back, marks }) => ({ id, number, chapter, back, marks })),
-    contents: [...map.contents],
-    orders: [...map.orders],
-    handMade: [...context.handMade],
+  const linksIn = groupedBy(links, ({ chapter }) => chapter);
+  const notes = map.notes.flatMap(({ id, number, chapter, back, marks }) => {
+    const note = { id, number, chapter, back, marks };
+    return [id, ...marks.map((mark) => mark.id)].map((key): [string, SeenNote] => [key, note]);
+  });
+  return {
+    opening,
+    links: tell.links(linksIn),
+    findings: tell.findings(findings),
+    inside: tell.inside(new Map(inside.map((finding, index) => [String(index), finding]))),
+    places: tell.places(map.places),
+    notes: tell.notes(new Map(notes)),
+    contents: tell.contents(map.contents),
+    orders: tell.orders(map.orders),
+    handMade: tell.handMade(context.inside.handMade),
+    domains: tell.domains(context.domains),
     readsPages: chapters.some(({ id, doc }) =>
       spotsOf(doc, id).references.some(({ node }) => readsPage(node.attrs as ReferenceAsk)),
     ),
   };
-  self.postMessage(result);
-};
+}

@@ -11,10 +11,11 @@ import { useBook, verdictFor } from '../store/book.js';
 /** One line for one link: the mark of its verdict, its kind, and where it leads. Pressed, it opens at the caret. */
 export function ClosedSlip({ link }: { link: Link }) {
   const places = useBook((store) => store.places);
+  const placeIds = useBook((store) => store.placeIds);
   const verdicts = useBook((store) => store.verdicts);
   const findings = useBook((store) => store.findings.get(link.id));
   const surroundings = useBook((store) => store.surroundings);
-  const { verdict } = verdictFor(link, { places, verdicts, surroundings });
+  const { verdict } = verdictFor(link, { placeIds, verdicts, surroundings });
   const open = () => {
     const { view, chapter } = useEditor.getState();
     const current = view && linksIn(view.state.doc, chapter).find(({ id }) => id === link.id);

@@ -28,9 +28,10 @@ export function LeadsTo({ field, entry, change, companion, accept }: LeadsToProp
   const chooser = useRef<HTMLInputElement>(null);
   const [listing, setListing] = useState(false);
   const [marked, setMarked] = useState(-1);
+  const [focused, setFocused] = useState(false);
   const { recognition, destination, dropped } = readEntry(entry);
   const isWords = recognition !== null && !recognition.ok && recognition.refusal === 'words';
-  const suggestions = useSuggestions(entry.picked ? '' : entry.typed, isWords);
+  const suggestions = useSuggestions(focused ? (entry.picked ? '' : entry.typed) : null, isWords);
   const open = listing && suggestions.length > 0;
   // Words that are no address can only mean what they are called: Enter takes the first.
   const [first] = suggestions;
@@ -92,7 +93,9 @@ export function LeadsTo({ field, entry, change, companion, accept }: LeadsToProp
             setMarked(-1);
           }}
           onKeyDown={pressed}
+          onFocus={() => setFocused(true)}
           onBlur={() => {
+            setFocused(false);
             setListing(false);
             const spread = spreadMailto(entry);
             if (spread !== entry) change(spread);

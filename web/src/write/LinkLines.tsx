@@ -9,10 +9,10 @@ import { copyAddress } from './copy-address.js';
 
 /** What the last check said of a link, and the way to where it moved. */
 export function VerdictLine({ link, view }: { link: Link; view: EditorView }) {
-  const places = useBook((store) => store.places);
+  const placeIds = useBook((store) => store.placeIds);
   const verdicts = useBook((store) => store.verdicts);
   const surroundings = useBook((store) => store.surroundings);
-  const { verdict, reason, movedTo } = verdictFor(link, { places, verdicts, surroundings });
+  const { verdict, reason, movedTo } = verdictFor(link, { placeIds, verdicts, surroundings });
   if (link.kind === 'mail') return null;
   return (
     <div className="mt-2.5 text-sm">

@@ -1,4 +1,4 @@
-import { auditContext, auditLink, heardAs, isOnlyAddress } from '@vennet/core/audit';
+import { auditLink, heardAs, isOnlyAddress } from '@vennet/core/audit';
 import { hrefOf, wordsFromAddress, type Destination } from '@vennet/core/destination';
 import type { Link, LinkLook } from '@vennet/core/manuscript';
 import type { Repair } from '@vennet/core/repair';
@@ -6,7 +6,6 @@ import type { EditorView } from 'prosemirror-view';
 import {
   useId,
   useLayoutEffect,
-  useMemo,
   useRef,
   useState,
   type FocusEvent,
@@ -21,7 +20,7 @@ import { ReadsField, type Reading } from '../inside/ReadsField.js';
 import { orderAt, wordsAt } from '../inside/said.js';
 import { useBook } from '../store/book.js';
 import { repairInBook } from '../store/bulk.js';
-import { useInsideContext } from '../store/inside-context.js';
+import { useAuditContext } from '../store/audit-context.js';
 import { isAskedFor } from './asked-for.js';
 import { entryOf, readEntry, type DestinationEntry } from './destination-entry.js';
 import { Findings } from './FindingLine.js';
@@ -69,9 +68,7 @@ export function OpenSlip({ view, link, draft, asked, words }: OpenSlipProps) {
   const form = useRef<HTMLFormElement>(null);
   const field = useRef<HTMLInputElement>(null);
   const id = useId();
-  const links = useBook((store) => store.links);
-  const surroundings = useBook((store) => store.surroundings);
-  const language = useBook((store) => store.book?.language ?? 'en');
+  const context = useAuditContext();
   const set = (more: Partial<Entry>) => setEntry((before) => ({ ...before, ...more }));
   const setTo = (to: DestinationEntry) => set({ to });
 
@@ -97,11 +94,6 @@ export function OpenSlip({ view, link, draft, asked, words }: OpenSlipProps) {
     ...{ hoverNote: entry.hoverNote, look: entry.look },
     carrier: said !== null ? 'reference' : link?.carrier === 'picture' ? 'picture' : 'text',
   };
-  const inside = useInsideContext();
-  const context = useMemo(
-    () => auditContext(language, links, surroundings, inside),
-    [language, links, surroundings, inside],
-  );
   const findings = preview ? auditLink(preview, context) : [];
   const changed =
     link !== null &&
@@ -231,7 +223,7 @@ export function OpenSlip({ view, link, draft, asked, words }: OpenSlipProps) {
       {reading.form === null && <OwnLook look={entry.look} change={(look) => set({ look })} />}
       {preview && (
         <p className="mt-2.5 text-sm" data-testid="heard-as">
-          <span className="font-semibold text-soft">Heard as </span>“{heardAs(preview, surroundings)}”
+          <span className="font-semibold text-soft">Heard as </span>“{heardAs(preview, context)}”
         </p>
       )}
       {link && !changed && <VerdictLine link={link} view={view} />}

@@ -1,13 +1,21 @@
 /** Words without the differences that nobody types: accents, capitals. */
-export const fold = (words: string): string =>
-  words.normalize('NFKD').replace(/\p{M}/gu, '').toLocaleLowerCase();
+export function fold(words: string): string {
+  const plain = ASCII.test(words) ? words : words.normalize('NFKD').replace(/\p{M}/gu, '');
+  return plain.toLocaleLowerCase();
+}
 
-/** Every word that was typed begins a word, in any order: 1; those that begin the whole: 2; else 0. */
-export function fits(wanted: string, words: string): number {
-  const text = fold(words);
-  if (text.startsWith(fold(wanted))) return 2;
-  const parts = fold(wanted).split(/\s+/);
-  return parts.every((part) => new RegExp(`(?:^|[^\\p{L}\\p{N}])${escape(part)}`, 'u').test(text)) ? 1 : 0;
+// eslint-disable-next-line no-control-regex -- all of ASCII is meant
+const ASCII = /^[\x00-\x7f]*$/;
+
+/** Says of words how they fit what was typed. Every typed word begins one of theirs, in any order: 1; all begins them: 2; else 0. */
+export function fitting(typed: string): (words: string) => number {
+  const whole = fold(typed);
+  const parts = whole.split(/\s+/).map((part) => new RegExp(`(?:^|[^\\p{L}\\p{N}])${escape(part)}`, 'u'));
+  return (words) => {
+    const text = fold(words);
+    if (text.startsWith(whole)) return 2;
+    return parts.every((part) => part.test(text)) ? 1 : 0;
+  };
 }
 
 const escape = (text: string) => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');

@@ -1,5 +1,5 @@
 import type { Place, PlaceKind } from '@vennet/core/manuscript';
-import { fits } from './fits.js';
+import { fitting } from './fits.js';
 
 /** How many places are offered at one time. */
 const MOST = 7;
@@ -37,7 +37,8 @@ export function fittingPlaces(
       // A chapter and its first heading are one place to a reader.
       (kind !== 'heading' || words !== titles.get(chapter)),
   );
-  const ranked = candidates.map((place) => ({ place, fit: fitOf(place, wanted, titles) }));
+  const fits = fitting(wanted);
+  const ranked = candidates.map((place) => ({ place, fit: fitOf(place, wanted, fits, titles) }));
   return ranked
     .filter(({ fit, place }) => (wanted === '' ? place.kind !== 'top' && place.kind !== 'contents' : fit > 0))
     .sort(
@@ -58,14 +59,15 @@ const used = ({ id }: Place, recent: readonly string[]): number => {
 function fitOf(
   { words, label, number, chapter }: Place,
   wanted: string,
+  fits: (words: string) => number,
   titles: ReadonlyMap<string, string>,
 ): number {
   if (wanted === '') return 0;
   if (number !== '' && (number === wanted || label.toLowerCase() === wanted.toLowerCase())) return 4;
-  const own = fits(wanted, `${label} ${words}`);
-  if (fits(wanted, words) === 2) return 3;
+  const own = fits(`${label} ${words}`);
+  if (fits(words) === 2) return 3;
   if (own > 0 || (number !== '' && number.startsWith(wanted))) return 2;
-  return fits(wanted, `${words} ${titles.get(chapter) ?? ''}`) > 0 ? 1 : 0;
+  return fits(`${words} ${titles.get(chapter) ?? ''}`) > 0 ? 1 : 0;
 }
 
 const KIND_WORDS: Record<PlaceKind, string> = {

@@ -6,7 +6,7 @@ import { useEditor } from '../editor/store.js';
 import { useRecentPlaces } from '../inside/recent-places.js';
 import { orderAt } from '../inside/said.js';
 import { useBook, type BookStore } from '../store/book.js';
-import { fits, fold } from './fits.js';
+import { fitting, fold } from './fits.js';
 import { aboutPlace, fittingPlaces, type PlaceSearch } from './place-suggestions.js';
 
 /** Something that the field “Leads to” offers: a destination, or a companion book that is to be started. */
@@ -20,8 +20,9 @@ const OF_A_KIND = 4;
 /**
  * What fits the words: places of this book, files, other books, and addresses that the book leads to already; those used
  * most first. Words that are no address can become a companion book. Without words: places used lately, and those near.
+ * With `null` nothing is asked: a field that nobody types in costs nothing while the book changes.
  */
-export function useSuggestions(typed: string, isWords: boolean, onlyPlaces = false): Suggestion[] {
+export function useSuggestions(typed: string | null, isWords: boolean, onlyPlaces = false): Suggestion[] {
   const links = useBook((store) => store.links);
   const places = useBook((store) => store.places);
   const surroundings = useBook((store) => store.surroundings);
@@ -29,6 +30,7 @@ export function useSuggestions(typed: string, isWords: boolean, onlyPlaces = fal
   const offered = useBook((store) => store.book?.structure.offered ?? 6);
   const recent = useRecentPlaces((store) => store.recent);
   return useMemo(() => {
+    if (typed === null) return [];
     const wanted = typed.trim();
     const { view, chapter } = useEditor.getState();
     const search: PlaceSearch = {
@@ -53,8 +55,9 @@ export function useSuggestions(typed: string, isWords: boolean, onlyPlaces = fal
 }
 
 function best<Item>(items: Iterable<Item>, wanted: string, words: (item: Item) => string): Item[] {
+  const fits = fitting(wanted);
   return [...items]
-    .map((item) => ({ item, fit: fits(wanted, words(item)) }))
+    .map((item) => ({ item, fit: fits(words(item)) }))
     .filter(({ fit }) => fit > 0)
     .sort((one, other) => other.fit - one.fit)
     .slice(0, OF_A_KIND)
