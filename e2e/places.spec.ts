@@ -113,6 +113,14 @@ test.describe('Leads to', () => {
   });
 });
 
+test('the outline shows the open chapter, however many stand before it', async ({ page, vennet }) => {
+  await page.setViewportSize({ width: 1280, height: 360 });
+  await openChapter(page, vennet, 'Tides and addresses');
+  await expect(outline(page).getByRole('link', { name: /Tides and addresses/ })).toBeInViewport();
+  await turnTo(page, 'Before you set out');
+  await expect(outline(page).getByRole('link', { name: 'Before you set out' })).toBeInViewport();
+});
+
 test.describe('a bookmark', () => {
   const list = (page: Page) => page.getByRole('region', { name: 'Bookmarks' });
   const showList = (page: Page) => page.getByRole('tab', { name: 'Bookmarks' }).click();

@@ -1,7 +1,7 @@
 import { TOP, type Link, type PlaceKind } from '@vennet/core/manuscript';
 import type { Manuscript } from '@vennet/core/wire';
 import { Plus } from 'lucide-react';
-import { useMemo } from 'react';
+import { useLayoutEffect, useMemo, useRef } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../api/client.js';
 import { useBook, verdictFor, type BookStore } from '../store/book.js';
@@ -19,6 +19,8 @@ export function Outline({ book, open }: { book: Manuscript; open: string }) {
   const tallies = useTallies();
   const hasTop = useBook((store) => store.placeIds.has(TOP));
   const { shown, setShown } = usePlacesShown();
+  const current = useRef<HTMLLIElement>(null);
+  useLayoutEffect(() => bringIntoView(current.current?.firstElementChild), [open]);
   const add = async () => {
     try {
       const chapter = await api.addChapter(book.id, open);
@@ -48,7 +50,7 @@ export function Outline({ book, open }: { book: Manuscript; open: string }) {
               <h2 className="px-2 text-xs font-semibold text-soft">{MATTER_WORDS[matter]}</h2>
               <ul>
                 {chapters.map((chapter) => (
-                  <li key={chapter.id}>
+                  <li key={chapter.id} ref={chapter.id === open ? current : undefined}>
                     <ChapterEntry
                       chapter={chapter}
                       book={book.id}
@@ -68,6 +70,14 @@ export function Outline({ book, open }: { book: Manuscript; open: string }) {
       </button>
     </nav>
   );
+}
+
+/** An entry that can't be seen comes into the middle of the outline. */
+function bringIntoView(entry: Element | null | undefined): void {
+  const panel = entry?.closest('aside')?.getBoundingClientRect();
+  const box = entry?.getBoundingClientRect();
+  if (panel && box && (box.top < panel.top || box.bottom > panel.bottom))
+    entry?.scrollIntoView({ block: 'center' });
 }
 
 const LISTED = new Set(['heading', 'bookmark', 'figure', 'table', 'note', 'contents']);

@@ -27,7 +27,10 @@ export function DestinationEntry({ row, book, open, toggle, checks }: EntryProps
   const surroundings = useBook((store) => store.surroundings);
   const [first] = row.uses;
   return (
-    <div className="border-b border-line" style={open ? { background: 'var(--sheet)' } : undefined}>
+    <div
+      className="border-b border-line [contain-intrinsic-height:auto_2.25rem] [content-visibility:auto]"
+      style={open ? { background: 'var(--sheet)' } : undefined}
+    >
       <div
         role="row"
         className="grid grid-cols-[8.5rem_minmax(0,1fr)_4rem_8rem_6rem] items-center gap-3 px-2 py-1.5 hover:bg-raised max-md:grid-cols-[7rem_minmax(0,1fr)]"

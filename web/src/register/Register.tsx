@@ -3,6 +3,8 @@ import { lazy, Suspense, useMemo, useState } from 'react';
 import { VERDICTS, VERDICT_WORDS, VerdictMark } from '../marks/VerdictMark.js';
 import { SeverityMark } from '../marks/SeverityMark.js';
 import { destinationWords } from '../marks/destination-words.js';
+import { ColumnHeads } from '../frame/ColumnHeads.js';
+import { SearchField } from '../frame/SearchField.js';
 import { useBook } from '../store/book.js';
 import { CheckPanel } from './CheckPanel.js';
 import { DestinationEntry } from './DestinationEntry.js';
@@ -31,21 +33,19 @@ export function Register() {
     [links, findings, placeIds, verdicts, surroundings],
   );
   const [filter, setFilter] = useState<Filter>(null);
-  const [search, setSearch] = useState('');
+  const [wanted, setWanted] = useState('');
   const [most, setMost] = useState(PAGE);
   const [open, setOpen] = useState<string | null>(null);
   const checks = useChecks(book?.id ?? '');
+  const isSearched = wanted !== '';
+  const searched = useMemo(
+    () => (isSearched ? new Map(rows.map((row) => [row, wordsOf(row, { places, surroundings })])) : null),
+    [isSearched, rows, places, surroundings],
+  );
   if (!book) return null;
-  const wanted = search.trim().toLowerCase();
   const fits = (row: DestinationRow) =>
     (filter === null || (filter === 'findings' ? row.findings.length > 0 : row.verdict === filter)) &&
-    (wanted === '' ||
-      row.href.toLowerCase().includes(wanted) ||
-      row.uses.some(
-        (link) =>
-          link.text.toLowerCase().includes(wanted) ||
-          destinationWords(link.destination, { places, surroundings }).toLowerCase().includes(wanted),
-      ));
+    (searched?.get(row)?.includes(wanted) ?? true);
   const shown = rows.filter(fits);
   return (
     <main className="grow overflow-auto">
@@ -57,16 +57,7 @@ export function Register() {
               {rows.length} {rows.length === 1 ? 'destination' : 'destinations'}, {links.length}{' '}
               {links.length === 1 ? 'link' : 'links'}
             </p>
-            <label className="mt-3 block">
-              <span className="sr-only">Search the Register</span>
-              <input
-                className="field w-56"
-                type="search"
-                placeholder="Address or words"
-                value={search}
-                onChange={(event) => setSearch(event.target.value)}
-              />
-            </label>
+            <SearchField label="Search the Register" placeholder="Address or words" search={setWanted} />
           </div>
           <div className="flex flex-wrap items-start gap-6">
             {checks.runs.filter((run) => run.state === 'done').length > 1 && (
@@ -110,18 +101,10 @@ export function Register() {
           </p>
         ) : (
           <div role="table" aria-label="Destinations" className="border-t border-strong-line">
-            <div role="rowgroup">
-              <div
-                role="row"
-                className="grid grid-cols-[8.5rem_minmax(0,1fr)_4rem_8rem_6rem] gap-3 border-b border-line px-2 py-1.5 text-sm font-semibold text-soft max-md:hidden"
-              >
-                {['Verdict', 'Destination', 'Uses', 'Last checked', 'Findings'].map((words) => (
-                  <span key={words} role="columnheader">
-                    {words}
-                  </span>
-                ))}
-              </div>
-            </div>
+            <ColumnHeads
+              heads={['Verdict', 'Destination', 'Uses', 'Last checked', 'Findings']}
+              columns="grid-cols-[8.5rem_minmax(0,1fr)_4rem_8rem_6rem]"
+            />
             <div role="rowgroup">
               {shown.slice(0, most).map((row) => (
                 <DestinationEntry
@@ -157,6 +140,12 @@ export function Register() {
     </main>
   );
 }
+
+/** What a destination is searched by: its address, the words of its links, and where it leads. */
+const wordsOf = ({ href, uses }: DestinationRow, about: Parameters<typeof destinationWords>[1]): string =>
+  [href, destinationWords(uses[0].destination, about), ...uses.map(({ text }) => text)]
+    .join('\n')
+    .toLowerCase();
 
 function Chip({
   words,

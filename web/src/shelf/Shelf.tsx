@@ -1,6 +1,8 @@
 import { fileWords, type ShelfFile } from '@vennet/core/shelf';
 import { FileUp } from 'lucide-react';
 import { useMemo, useRef, useState, type DragEvent } from 'react';
+import { ColumnHeads } from '../frame/ColumnHeads.js';
+import { SearchField } from '../frame/SearchField.js';
 import { useBook } from '../store/book.js';
 import { uploadToShelf } from '../store/uploads.js';
 import { RemovedFiles } from './RemovedFiles.js';
@@ -15,7 +17,7 @@ export function Shelf() {
   const uses = useMemo(() => (book ? usesOf(book, links) : new Map<string, FileUse[]>()), [book, links]);
   const [open, setOpen] = useState<string | null>(null);
   const [over, setOver] = useState(false);
-  const [search, setSearch] = useState('');
+  const [wanted, setWanted] = useState('');
   const chooser = useRef<HTMLInputElement>(null);
   if (!book) return null;
   const take = (files: Iterable<File>) => {
@@ -26,7 +28,6 @@ export function Shelf() {
     setOver(false);
     take(event.dataTransfer.files);
   };
-  const wanted = search.trim().toLowerCase();
   const shown = book.files.filter((file) => wordsOf(file).includes(wanted));
   return (
     <main
@@ -49,16 +50,7 @@ export function Shelf() {
               The files that this book shows or leads to. Drop files anywhere in this room, up to 200 MB each.
             </p>
             {book.files.length > 0 && (
-              <label className="mt-3 block">
-                <span className="sr-only">Search the Shelf</span>
-                <input
-                  className="field w-56"
-                  type="search"
-                  placeholder="Name or words"
-                  value={search}
-                  onChange={(event) => setSearch(event.target.value)}
-                />
-              </label>
+              <SearchField label="Search the Shelf" placeholder="Name or words" search={setWanted} />
             )}
           </div>
           <button type="button" className="button" data-look="main" onClick={() => chooser.current?.click()}>
@@ -84,18 +76,10 @@ export function Shelf() {
           </p>
         ) : (
           <div role="table" aria-label="Files" className="mt-3 border-t border-strong-line">
-            <div role="rowgroup">
-              <div
-                role="row"
-                className="grid grid-cols-[minmax(0,1fr)_10rem_11rem_10rem_4rem] gap-3 border-b border-line px-2 py-1.5 text-sm font-semibold text-soft max-md:hidden"
-              >
-                {['File', 'What it is', 'Who can open it', 'How it travels', 'Uses'].map((words) => (
-                  <span key={words} role="columnheader">
-                    {words}
-                  </span>
-                ))}
-              </div>
-            </div>
+            <ColumnHeads
+              heads={['File', 'What it is', 'Who can open it', 'How it travels', 'Uses']}
+              columns="grid-cols-[minmax(0,1fr)_10rem_11rem_10rem_4rem]"
+            />
             <div role="rowgroup">
               {shown.map((file) => (
                 <ShelfEntry
