@@ -78,6 +78,20 @@ test.describe('a note', () => {
     await expect(marks(page)).toHaveText(['1', '2', '3']);
   });
 
+  test('that is gone to stays when words are typed or pasted there', async ({ page, vennet }) => {
+    await openChapter(page, vennet, 'Gannel Point');
+    const before = await marks(page).count();
+    await press(marks(page).first());
+    await page.keyboard.type(' So it is.');
+    await expect(text(page)).toContainText('1 So it is.');
+    await press(marks(page).nth(1));
+    await page.context().grantPermissions(['clipboard-read', 'clipboard-write']);
+    await page.evaluate(() => navigator.clipboard.writeText(' Or nearly.'));
+    await page.keyboard.press('Control+v');
+    await expect(text(page)).toContainText('2 Or nearly.');
+    await expect(marks(page)).toHaveCount(before);
+  });
+
   test('may have several marks, with a return for each in the author’s words', async ({ page, vennet }) => {
     await openChapter(page, vennet, 'The harbour lamp');
     await caretAfter(page, 'any shoes');

@@ -337,6 +337,18 @@ test.describe('addresses in the text', () => {
   });
 });
 
+test('the menu of headings gives the caret back to the text', async ({ page, vennet }) => {
+  await openChapter(page, vennet, 'Gannel Point');
+  const heading = text(page).getByRole('heading', { name: 'Coming back' });
+  await press(heading);
+  await page.getByRole('button', { name: 'Heading', exact: true }).click();
+  await page.getByRole('menuitem', { name: 'Paragraph' }).click();
+  await expect(heading).toHaveCount(0);
+  await expect(text(page)).toBeFocused();
+  await page.keyboard.press('Control+z');
+  await expect(heading).toHaveCount(1);
+});
+
 /** Where the selection is, from the corner of the element that it stands in. */
 async function spotOf(page: Page): Promise<{ x: number; y: number }> {
   return page.evaluate(() => {

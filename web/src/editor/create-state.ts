@@ -6,6 +6,7 @@ import { inputRules, smartQuotes, textblockTypeInputRule, wrappingInputRule } fr
 import type { Node } from 'prosemirror-model';
 import { EditorState } from 'prosemirror-state';
 import { autolink } from './autolink.js';
+import { besideSelected } from './beside-selected.js';
 import { numbersShown } from './numbers-plugin.js';
 import { pastedText } from './paste.js';
 import { droppedFiles } from '../picture/insert-pictures.js';
@@ -20,6 +21,7 @@ export function createState(doc: Node, actions: LinkActions): EditorState {
   return EditorState.create({
     doc,
     plugins: [
+      besideSelected(),
       inputRules({
         rules: [
           ...smartQuotes,

@@ -7,6 +7,7 @@ import { EditorState, type Transaction } from 'prosemirror-state';
 import { StepMap } from 'prosemirror-transform';
 import { EditorView } from 'prosemirror-view';
 import { autolink } from '../editor/autolink.js';
+import { besideSelected } from '../editor/beside-selected.js';
 import { textCommands } from '../editor/keys.js';
 import { pastedText } from '../editor/paste.js';
 import { openSlip, slipPlugin } from '../editor/slip-plugin.js';
@@ -46,6 +47,7 @@ export class NoteEditor {
       state: EditorState.create({
         doc: note,
         plugins: [
+          besideSelected(),
           inputRules({ rules: smartQuotes }),
           autolink(),
           pastedText(),

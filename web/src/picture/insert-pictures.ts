@@ -5,7 +5,6 @@ import { dropPoint } from 'prosemirror-transform';
 import { Fragment, Slice, type Node } from 'prosemirror-model';
 import type { EditorView } from 'prosemirror-view';
 import { dropSpot, keepSpot, spotIn } from '../editor/kept-spots.js';
-import { figureAt } from '../editor/links.js';
 import { mint } from '../editor/mint.js';
 import { askForSlip } from '../editor/slip-plugin.js';
 import { useBook } from '../store/book.js';
@@ -68,14 +67,10 @@ function place(view: EditorView, change: EditorView['state']['tr'], at: number, 
 
 const isPicture = (file: File) => file.type.startsWith('image/');
 
-/**
- * Pictures that are dropped on the text or pasted into it; other files that are dropped become links to the Shelf. A letter
- * that is typed while a picture is selected does not take its place.
- */
+/** Pictures that are dropped on the text or pasted into it; other files that are dropped become links to the Shelf. */
 export function droppedFiles(): Plugin {
   return new Plugin({
     props: {
-      handleTextInput: ({ state }) => figureAt(state) !== null,
       handleDrop(view, event, _slice, moved) {
         const files = [...(event.dataTransfer?.files ?? [])];
         if (moved || files.length === 0) return false;

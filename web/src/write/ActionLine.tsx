@@ -16,7 +16,7 @@ import {
   Undo2,
   type LucideIcon,
 } from 'lucide-react';
-import { DropdownMenu, Toolbar } from 'radix-ui';
+import { Toolbar } from 'radix-ui';
 import type { Command } from 'prosemirror-state';
 import { textCommands } from '../editor/keys.js';
 import { draftBookmark, openSlip } from '../editor/slip-plugin.js';
@@ -29,6 +29,7 @@ import { Uploads } from '../shelf/Uploads.js';
 import { useBook } from '../store/book.js';
 import { LookDialog } from './LookDialog.js';
 import { PutIn } from './PutIn.js';
+import { ToolMenu, type ToolItem } from './ToolMenu.js';
 import { stepThroughLinks } from './ChapterEditor.js';
 
 function run(command: Command): void {
@@ -47,11 +48,11 @@ const countHeading: Command = (state, dispatch) => {
   return true;
 };
 
-const BLOCKS: [string, keyof typeof textCommands][] = [
-  ['Paragraph', 'paragraph'],
-  ['Chapter heading', 'chapterHeading'],
-  ['Heading', 'heading'],
-  ['Smaller heading', 'subheading'],
+const BLOCKS: ToolItem[] = [
+  { words: 'Paragraph', command: textCommands.paragraph },
+  { words: 'Chapter heading', command: textCommands.chapterHeading },
+  { words: 'Heading', command: textCommands.heading },
+  { words: 'Smaller heading', command: textCommands.subheading },
 ];
 
 /** The short line of the most used actions over the text. */
@@ -63,6 +64,10 @@ export function ActionLine() {
     parent?.type.name === 'heading'
       ? ['Chapter heading', 'Heading', 'Smaller heading'][Math.min(2, (parent.attrs.level as number) - 1)]
       : 'Paragraph';
+  const countings: ToolItem[] =
+    parent?.type.name === 'heading' && numbering !== 'none'
+      ? [{ words: 'This heading is numbered', checked: !parent.attrs.uncounted, command: countHeading }]
+      : [];
   const putPicture = () => {
     const { view } = useEditor.getState();
     if (view) choosePicture(view);
@@ -102,42 +107,15 @@ export function ActionLine() {
       <Act words="Link before" icon={ArrowUp} act={() => stepThroughLinks(-1)} />
       <Act words="Next link" icon={ArrowDown} act={() => stepThroughLinks(1)} />
       <Gap />
-      <DropdownMenu.Root>
-        <Toolbar.Button asChild>
-          <DropdownMenu.Trigger
-            className="button min-w-32 !justify-between"
-            data-look="quiet"
-            data-size="small"
-          >
+      <ToolMenu
+        className="min-w-32 !justify-between"
+        face={
+          <>
             {block} <span aria-hidden="true">▾</span>
-          </DropdownMenu.Trigger>
-        </Toolbar.Button>
-        <DropdownMenu.Portal>
-          <DropdownMenu.Content
-            className="menu"
-            align="start"
-            onCloseAutoFocus={(event) => event.preventDefault()}
-          >
-            {BLOCKS.map(([words, name]) => (
-              <DropdownMenu.Item key={name} className="menu-item" onSelect={() => run(textCommands[name])}>
-                {words}
-              </DropdownMenu.Item>
-            ))}
-            {parent?.type.name === 'heading' && numbering !== 'none' && (
-              <DropdownMenu.CheckboxItem
-                className="menu-item border-t border-line"
-                checked={!parent.attrs.uncounted}
-                onSelect={() => run(countHeading)}
-              >
-                <span aria-hidden="true" className="w-4">
-                  {parent.attrs.uncounted ? '' : '✓'}
-                </span>
-                This heading is numbered
-              </DropdownMenu.CheckboxItem>
-            )}
-          </DropdownMenu.Content>
-        </DropdownMenu.Portal>
-      </DropdownMenu.Root>
+          </>
+        }
+        items={[...BLOCKS, ...countings]}
+      />
       <Act words="Emphasis" icon={Italic} act={() => run(textCommands.emphasis)} />
       <Act words="Strong" icon={Bold} act={() => run(textCommands.strong)} />
       <Act words="Quotation" icon={Quote} act={() => run(textCommands.quotation)} />

@@ -1,0 +1,70 @@
+import type { Command } from 'prosemirror-state';
+import { DropdownMenu, Toolbar } from 'radix-ui';
+import { useRef, type ReactNode } from 'react';
+import { useEditor } from '../editor/store.js';
+
+export interface ToolItem {
+  words: string;
+  /** What it does, where the words alone don't say it. */
+  about?: string;
+  /** Of something that is so or is not. */
+  checked?: boolean;
+  command: Command;
+}
+
+/** A menu of the action line. What was chosen is done once the menu is gone and the text has the focus again. */
+export function ToolMenu({
+  face,
+  className = '',
+  items,
+}: {
+  face: ReactNode;
+  className?: string;
+  items: ToolItem[];
+}) {
+  const chosen = useRef<Command | null>(null);
+  const closed = (event: Event) => {
+    event.preventDefault();
+    const { view } = useEditor.getState();
+    view?.focus();
+    if (view) chosen.current?.(view.state, view.dispatch);
+    chosen.current = null;
+  };
+  return (
+    <DropdownMenu.Root>
+      <Toolbar.Button asChild>
+        <DropdownMenu.Trigger className={`button ${className}`} data-look="quiet" data-size="small">
+          {face}
+        </DropdownMenu.Trigger>
+      </Toolbar.Button>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content className="menu" align="start" onCloseAutoFocus={closed}>
+          {items.map(({ words, about, checked, command }) =>
+            checked === undefined ? (
+              <DropdownMenu.Item
+                key={words}
+                className={`menu-item ${about ? '!block' : ''}`}
+                onSelect={() => (chosen.current = command)}
+              >
+                {words}
+                {about && <span className="block text-xs text-soft">{about}</span>}
+              </DropdownMenu.Item>
+            ) : (
+              <DropdownMenu.CheckboxItem
+                key={words}
+                className="menu-item border-t border-line"
+                checked={checked}
+                onSelect={() => (chosen.current = command)}
+              >
+                <span aria-hidden="true" className="w-4">
+                  {checked ? '✓' : ''}
+                </span>
+                {words}
+              </DropdownMenu.CheckboxItem>
+            ),
+          )}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}
