@@ -317,6 +317,12 @@ test('headings, figures and tables are counted in one scheme; a heading can be l
   await openChapter(page, vennet, 'Tides and addresses');
   const number = (name: string) => text(page).getByRole('heading', { name }).getAttribute('data-number');
   await expect.poll(() => number('Who to ask')).toBe('B.3');
+  await press(text(page).getByRole('heading', { name: 'Who to ask' }));
+  await page.keyboard.press('Home');
+  await page.keyboard.press('Enter');
+  await expect.poll(() => number('Who to ask')).toBe('B.3');
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => number('Who to ask')).toBe('B.3');
   await press(text(page).getByRole('heading', { name: 'Where to find what' }));
   await page.getByRole('button', { name: 'Heading', exact: true }).click();
   await page.getByRole('menuitemcheckbox', { name: 'This heading is numbered' }).click();

@@ -18,9 +18,13 @@ export function numbersShown(chapter: string): Plugin {
     state: {
       init: (_config, { doc }) => show(doc, chapter),
       apply(transaction, before) {
-        if (transaction.getMeta(key)) return show(transaction.doc, chapter);
-        if (!transaction.docChanged) return before;
-        return { ...before, decorations: before.decorations.map(transaction.mapping, transaction.doc) };
+        const { doc, mapping } = transaction;
+        if (!transaction.docChanged && !transaction.getMeta(key)) return before;
+        // Where a block is split, joined or brought back, its number does not go along by itself.
+        let isNew =
+          transaction.getMeta(key) !== undefined || doc.childCount !== transaction.before.childCount;
+        const decorations = before.decorations.map(mapping, doc, { onRemove: () => (isNew = true) });
+        return isNew ? show(doc, chapter) : { ...before, decorations };
       },
     },
     props: { decorations: (state) => key.getState(state)?.decorations },
