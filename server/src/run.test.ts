@@ -4,8 +4,7 @@ import { once } from 'node:events';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
-import mysql from 'mysql2/promise';
-import { startLocalMariadb } from './database/local-mariadb.js';
+import { connectTo, startLocalMariadb } from './database/local-mariadb.js';
 import { start } from './run.js';
 import { settingsFrom, type Settings } from './settings.js';
 
@@ -73,12 +72,12 @@ describe('the database of its own', () => {
   test('that was left running by a killed application is ended, and its data are there', async () => {
     const home = join(directory, 'mariadb');
     const first = await startLocalMariadb(home);
-    const connection = await mysql.createConnection(first.url.replace('mariadb:', 'mysql:'));
+    const connection = await connectTo(first.url);
     await connection.query('CREATE TABLE kept (word VARCHAR(20))');
     await connection.query("INSERT INTO kept VALUES ('tides')");
     await connection.end();
     const second = await startLocalMariadb(home);
-    const again = await mysql.createConnection(second.url.replace('mariadb:', 'mysql:'));
+    const again = await connectTo(second.url);
     expect((await again.query('SELECT word FROM kept'))[0]).toEqual([{ word: 'tides' }]);
     await again.end();
     await second.stop();

@@ -105,6 +105,7 @@ async function start(directory: string, data: string, password: string, port: nu
   return { url, stop: () => end(child) };
 }
 
+/** The user has the database, and those beside it whose names begin alike: tests make one for each application. */
 function setUpStatements(password: string): string {
   return [
     `CREATE DATABASE IF NOT EXISTS ${DATABASE} CHARACTER SET utf8mb4;`,
@@ -115,6 +116,10 @@ function setUpStatements(password: string): string {
   ].join('\n');
 }
 
+/** A connection of its own to a database, by the address that `startLocalMariadb` gives. */
+export const connectTo = (url: string): Promise<mysql.Connection> =>
+  mysql.createConnection({ uri: url.replace('mariadb:', 'mysql:') });
+
 async function answering(child: ChildProcess, url: string, log: () => string): Promise<void> {
   let spawnError: Error | undefined;
   child.once('error', (error) => (spawnError = error));
@@ -123,7 +128,7 @@ async function answering(child: ChildProcess, url: string, log: () => string): P
     if (spawnError || child.exitCode !== null)
       throw new DatabaseStartError(explain(spawnError?.message ?? log(), ''));
     try {
-      const connection = await mysql.createConnection({ uri: url.replace('mariadb:', 'mysql:') });
+      const connection = await connectTo(url);
       await connection.end();
       return;
     } catch {

@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto';
-import mysql from 'mysql2/promise';
+import { connectTo } from '../database/local-mariadb.js';
 
 export interface OwnDatabase {
   url: string;
@@ -12,7 +12,7 @@ export async function ownDatabase(): Promise<OwnDatabase> {
   if (!server) throw new Error('the tests of the server are run by “npm test”, which starts their database');
   const name = `vennet_${randomBytes(6).toString('hex')}`;
   const say = async (statement: string) => {
-    const connection = await mysql.createConnection({ uri: server.replace('mariadb:', 'mysql:') });
+    const connection = await connectTo(server);
     await connection.query(statement);
     await connection.end();
   };

@@ -19,12 +19,13 @@ export function numbersShown(chapter: string): Plugin {
       init: (_config, { doc }) => show(doc, chapter),
       apply(transaction, before) {
         const { doc, mapping } = transaction;
-        if (!transaction.docChanged && !transaction.getMeta(key)) return before;
         // Where a block is split, joined or brought back, its number does not go along by itself.
-        let isNew =
-          transaction.getMeta(key) !== undefined || doc.childCount !== transaction.before.childCount;
-        const decorations = before.decorations.map(mapping, doc, { onRemove: () => (isNew = true) });
-        return isNew ? show(doc, chapter) : { ...before, decorations };
+        if (transaction.getMeta(key) || doc.childCount !== transaction.before.childCount)
+          return show(doc, chapter);
+        if (!transaction.docChanged) return before;
+        let isLost = false;
+        const decorations = before.decorations.map(mapping, doc, { onRemove: () => (isLost = true) });
+        return isLost ? show(doc, chapter) : { ...before, decorations };
       },
     },
     props: { decorations: (state) => key.getState(state)?.decorations },

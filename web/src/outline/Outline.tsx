@@ -1,4 +1,4 @@
-import { TOP, type Link, type PlaceKind } from '@vennet/core/manuscript';
+import { groupedBy, TOP, type Link, type PlaceKind } from '@vennet/core/manuscript';
 import type { Manuscript } from '@vennet/core/wire';
 import { Plus } from 'lucide-react';
 import { useLayoutEffect, useMemo, useRef } from 'react';
@@ -119,7 +119,7 @@ function Places({ chapter, title, all }: { chapter: string; title: string; all: 
   );
 }
 
-const NO_VERDICTS: Verdicts = {};
+const NO_LINKS: readonly Link[] = [];
 
 /** What the outline says of a chapter beside its title. While one chapter is written, the others are not counted again. */
 function useTallies(): (chapter: string) => { verdicts: Verdicts; findings: number } {
@@ -128,11 +128,10 @@ function useTallies(): (chapter: string) => { verdicts: Verdicts; findings: numb
     () => known((links: readonly Link[]) => tallyOf(links, { findings, placeIds, verdicts, surroundings })),
     [findings, placeIds, verdicts, surroundings],
   );
+  const insideIn = useMemo(() => groupedBy(inside, ({ subject }) => subject.chapter), [inside]);
   return (chapter) => {
-    const links = linksIn.get(chapter);
-    const tally = links ? counted(links) : { verdicts: NO_VERDICTS, findings: 0 };
-    const ofPlaces = inside.filter(({ subject }) => subject.chapter === chapter).length;
-    return { verdicts: tally.verdicts, findings: tally.findings + ofPlaces };
+    const tally = counted(linksIn.get(chapter) ?? NO_LINKS);
+    return { ...tally, findings: tally.findings + (insideIn.get(chapter)?.length ?? 0) };
   };
 }
 

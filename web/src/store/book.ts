@@ -113,12 +113,11 @@ function post(request: AuditRequest): void {
 
 function withNews(before: BookStore, news: AuditNews): Partial<BookStore> {
   const linksIn = withChanges(before.linksIn, news.links);
-  const inside = withChanges(insideOf(before.inside), news.inside);
   const places = withChanges(before.places, news.places);
   return {
     linksIn,
     links: linksIn === before.linksIn ? before.links : [...linksIn.values()].flat(),
-    inside: 'whole' in news.inside || news.inside.changed.length > 0 ? [...inside.values()] : before.inside,
+    inside: withChanges(new Map([['all', before.inside]]), news.inside).get('all') ?? [],
     places,
     placeIds: 'whole' in news.places ? new Set(places.keys()) : before.placeIds,
     findings: withChanges(before.findings, news.findings),
@@ -130,9 +129,6 @@ function withNews(before: BookStore, news: AuditNews): Partial<BookStore> {
     readsPages: news.readsPages,
   };
 }
-
-const insideOf = (findings: InsideFinding[]) =>
-  new Map(findings.map((finding, index) => [String(index), finding]));
 
 /** Time that a book waits to be shown for what is computed from it, in ms. */
 const LONGEST_WAIT = 2000;

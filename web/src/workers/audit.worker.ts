@@ -37,8 +37,8 @@ export interface AuditNews {
   /** By chapter, in their order. */
   links: Changes<Link[]>;
   findings: Changes<Finding[]>;
-  /** By their order. */
-  inside: Changes<InsideFinding>;
+  /** One list, under `all`. */
+  inside: Changes<InsideFinding[]>;
   places: Changes<Place>;
   /** By their ids, and by those of their marks. */
   notes: Changes<SeenNote>;
@@ -69,7 +69,7 @@ function tellers() {
   return {
     links: teller<Link[]>(),
     findings: teller<Finding[]>(),
-    inside: teller<InsideFinding>(),
+    inside: teller<InsideFinding[]>(),
     places: teller<Place>(),
     notes: teller<SeenNote>(),
     contents: teller<ContentsList>(),
@@ -122,7 +122,7 @@ function newsOf(): AuditNews | null {
     opening,
     links: tell.links(linksIn),
     findings: tell.findings(findings),
-    inside: tell.inside(new Map(inside.map((finding, index) => [String(index), finding]))),
+    inside: tell.inside(new Map([['all', inside]])),
     places: tell.places(map.places),
     notes: tell.notes(new Map(notes)),
     contents: tell.contents(map.contents),
