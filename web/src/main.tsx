@@ -1,15 +1,15 @@
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
-import './look/look.css';
-import './look/text.css';
+import './frame/look.css';
+import './editor/views/text.css';
 import { BookRooms } from './frame/BookRooms.js';
 import { Notices } from './frame/Notices.js';
 import { Library } from './library/Library.js';
 import { Publish } from './publish/Publish.js';
 import { Register } from './register/Register.js';
-import { useFacts } from './store/facts.js';
-import { setGo } from './inside/visited.js';
+import { useFacts } from './follow/facts.js';
+import { setGo } from './editor/going/visited.js';
 import { Shelf } from './shelf/Shelf.js';
 import { Write } from './write/Write.js';
 

@@ -5,15 +5,15 @@ import { history } from 'prosemirror-history';
 import { inputRules, smartQuotes, textblockTypeInputRule, wrappingInputRule } from 'prosemirror-inputrules';
 import type { Node } from 'prosemirror-model';
 import { EditorState } from 'prosemirror-state';
-import { autolink } from './autolink.js';
-import { besideSelected } from './beside-selected.js';
-import { numbersShown } from './numbers-plugin.js';
-import { pastedText } from './paste.js';
-import { droppedFiles } from '../picture/insert-pictures.js';
-import { keptSpots } from './kept-spots.js';
+import { autolink } from './plugins/autolink.js';
+import { besideSelected } from './plugins/beside-selected.js';
+import { numbersShown } from './plugins/numbers-plugin.js';
+import { pastedText } from './plugins/paste.js';
+import { droppedFiles } from './changes/insert-pictures.js';
+import { keptSpots } from './state/kept-spots.js';
 import { keys, type LinkActions } from './keys.js';
-import { slipPlugin } from './slip-plugin.js';
-import { uniqueIds } from './unique-ids.js';
+import { slipPlugin } from './plugins/slip-plugin.js';
+import { uniqueIds } from './plugins/unique-ids.js';
 
 /** The state of the editor for one chapter. */
 export function createState(doc: Node, actions: LinkActions): EditorState {

@@ -4,10 +4,10 @@ import { redo, undo } from 'prosemirror-history';
 import { keymap } from 'prosemirror-keymap';
 import { liftListItem, sinkListItem, splitListItem, wrapInList } from 'prosemirror-schema-list';
 import type { Command, Plugin } from 'prosemirror-state';
-import { insertNote } from '../inside/insert-inside.js';
-import { undoInBook } from '../store/bulk.js';
-import { removeLink, toLink } from './change-links.js';
-import { draftBookmark, openSelected, openSlip } from './slip-plugin.js';
+import { insertNote } from './changes/insert-inside.js';
+import { undoInBook } from '../book/bulk.js';
+import { removeLink, toLink } from './changes/change-links.js';
+import { draftBookmark, openSelected, openSlip } from './plugins/slip-plugin.js';
 
 const { nodes, marks } = schema;
 

@@ -1,8 +1,8 @@
 import { underlineOf, type LinkLook } from '@vennet/core/manuscript';
 import { useCallback, useEffect, useState } from 'react';
 import { Outlet, useParams } from 'react-router';
-import { useBook } from '../store/book.js';
-import { useTheme, type Theme } from '../store/theme.js';
+import { useBook } from '../book/store.js';
+import { useTheme, type Theme } from './theme.js';
 import { Frame } from './Frame.js';
 import { Waiting } from './Waiting.js';
 

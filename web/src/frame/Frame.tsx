@@ -1,9 +1,9 @@
 import { ArrowLeft, Moon, Sun } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link, NavLink } from 'react-router';
-import { useSaving, type SaveState } from '../store/saver.js';
-import { useTheme } from '../store/theme.js';
-import { goBack, useVisited } from '../inside/visited.js';
+import { useSaving, type SaveState } from '../book/saver.js';
+import { useTheme } from './theme.js';
+import { goBack, useVisited } from '../editor/going/visited.js';
 import { KeySheet } from './KeySheet.js';
 
 const SAVE_WORDS: Record<SaveState, string> = {

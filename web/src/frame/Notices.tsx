@@ -1,5 +1,5 @@
 import { X } from 'lucide-react';
-import { useNotices } from '../store/notices.js';
+import { useNotices } from '../parts/notices.js';
 
 /** Short messages at the foot of the window, and the live region that speaks them. */
 export function Notices() {

@@ -4,7 +4,7 @@ import { FileInput } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { bringIn } from '../api/client.js';
-import { useNotices } from '../store/notices.js';
+import { useNotices } from '../parts/notices.js';
 import { Report } from './Report.js';
 
 type Stage =

@@ -4,8 +4,8 @@ import { useCallback, useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../api/client.js';
 import { Frame } from '../frame/Frame.js';
-import { useVisited } from '../inside/visited.js';
-import { tellFault, useNotices } from '../store/notices.js';
+import { useVisited } from '../editor/going/visited.js';
+import { tellFault, useNotices } from '../parts/notices.js';
 import { BringIn } from './BringIn.js';
 import { StartBook } from './StartBook.js';
 

@@ -3,7 +3,7 @@ import { BookPlus } from 'lucide-react';
 import { useState, type FormEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../api/client.js';
-import { tellFault } from '../store/notices.js';
+import { tellFault } from '../parts/notices.js';
 
 /** A new, empty book. */
 export function StartBook() {

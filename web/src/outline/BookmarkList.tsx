@@ -1,12 +1,12 @@
 import type { Place } from '@vennet/core/manuscript';
 import { Bookmark, Pencil, Trash2 } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { goToPlace } from '../inside/visited.js';
-import { useBookmarks, type BookmarkSort } from '../inside/bookmarks.js';
-import { repairInside } from '../inside/repair-inside.js';
-import { useUses } from '../inside/UseList.js';
-import { SeverityMark } from '../marks/SeverityMark.js';
-import { useBook } from '../store/book.js';
+import { goToPlace } from '../editor/going/visited.js';
+import { useBookmarks, type BookmarkSort } from '../editor/changes/bookmarks.js';
+import { repairInside } from '../editor/changes/repair-inside.js';
+import { useUses } from '../leads-to/UseList.js';
+import { SeverityMark } from '../parts/SeverityMark.js';
+import { useBook } from '../book/store.js';
 import { beginDrag, endDrag } from './drag.js';
 
 /** Every bookmark of the book by name or by position, with its uses. */

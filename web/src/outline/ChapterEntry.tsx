@@ -1,7 +1,7 @@
 import type { VersionedChapter } from '@vennet/core/wire';
 import { memo, type KeyboardEvent } from 'react';
 import { Link } from 'react-router';
-import { useBook } from '../store/book.js';
+import { useBook } from '../book/store.js';
 import { beginDrag, dragOver, endDrag, useDrag } from './drag.js';
 import { EntryMenu } from './EntryMenu.js';
 import { moveAway, placeChapter, stepChapter } from './move.js';

@@ -1,7 +1,7 @@
 import { Ellipsis } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { useEditor } from '../editor/store.js';
-import { linkHere } from '../inside/drag-place.js';
+import { useEditor } from '../editor/state/store.js';
+import { linkHere } from '../editor/changes/drag-place.js';
 
 /** What can be done with an entry of the outline, for those who do not drag. */
 export function EntryMenu({

@@ -1,6 +1,6 @@
 import type { Manuscript } from '@vennet/core/wire';
 import { Tabs } from 'radix-ui';
-import { RemoveBookmark } from '../inside/RemoveBookmark.js';
+import { RemoveBookmark } from './RemoveBookmark.js';
 import { BookmarkList } from './BookmarkList.js';
 import { Outline } from './Outline.js';
 

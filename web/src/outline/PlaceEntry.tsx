@@ -1,10 +1,10 @@
 import { sectionsOf, type PlaceKind } from '@vennet/core/manuscript';
 import { Bookmark, Image, ListTree, StickyNote, Table2, type LucideIcon } from 'lucide-react';
 import { memo, type KeyboardEvent } from 'react';
-import { useEditor } from '../editor/store.js';
-import { goToPlace } from '../inside/visited.js';
-import { SeverityMark } from '../marks/SeverityMark.js';
-import { useBook } from '../store/book.js';
+import { useEditor } from '../editor/state/store.js';
+import { goToPlace } from '../editor/going/visited.js';
+import { SeverityMark } from '../parts/SeverityMark.js';
+import { useBook } from '../book/store.js';
 import { beginDrag, dragOver, endDrag, useDrag } from './drag.js';
 import { EntryMenu } from './EntryMenu.js';
 import { moveHere, stepSection } from './move.js';

@@ -1,6 +1,6 @@
 import type { VerdictName } from '@vennet/core/reach';
-import { SeverityMark } from '../marks/SeverityMark.js';
-import { VerdictMark } from '../marks/VerdictMark.js';
+import { SeverityMark } from '../parts/SeverityMark.js';
+import { VerdictMark } from '../parts/VerdictMark.js';
 
 /** The verdicts that a chapter's tally shows: those that want something of the author. */
 const TALLIED: VerdictName[] = ['broken', 'unreachable', 'moved'];

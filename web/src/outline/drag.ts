@@ -1,6 +1,6 @@
 import type { DragEvent } from 'react';
 import { create } from 'zustand';
-import { PLACE_TYPE } from '../inside/drag-place.js';
+import { PLACE_TYPE } from '../editor/changes/drag-place.js';
 
 /** What of the outline is being dragged: a chapter, or a section of the open one. */
 export interface Dragged {

@@ -3,11 +3,11 @@ import { sectionsOf, type Matter } from '@vennet/core/manuscript';
 import type { VersionedChapter } from '@vennet/core/wire';
 import { closeHistory } from 'prosemirror-history';
 import { api } from '../api/client.js';
-import { useEditor } from '../editor/store.js';
-import { showPlace } from '../inside/show-place.js';
-import { useBook } from '../store/book.js';
-import { moveSectionInBook } from '../store/bulk.js';
-import { tellFault, useNotices } from '../store/notices.js';
+import { useEditor } from '../editor/state/store.js';
+import { showPlace } from '../editor/going/show-place.js';
+import { useBook } from '../book/store.js';
+import { moveSectionInBook } from '../book/bulk.js';
+import { tellFault, useNotices } from '../parts/notices.js';
 
 const MATTERS: readonly Matter[] = ['front', 'main', 'back'];
 

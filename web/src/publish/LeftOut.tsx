@@ -3,8 +3,8 @@ import type { VersionedChapter } from '@vennet/core/wire';
 import { ChevronRight } from 'lucide-react';
 import { Collapsible } from 'radix-ui';
 import { api } from '../api/client.js';
-import { useBook } from '../store/book.js';
-import { tellFault } from '../store/notices.js';
+import { useBook } from '../book/store.js';
+import { tellFault } from '../parts/notices.js';
 
 /** Which chapters go into a form. One that is left out is found wherever a link leads into it. */
 export function LeftOut({ format, changed }: { format: Format; changed(): void }) {

@@ -1,6 +1,6 @@
 import type { ChangedLink, Proof, ProofPart } from '@vennet/core/readback';
 import { Link } from 'react-router';
-import { useBook } from '../store/book.js';
+import { useBook } from '../book/store.js';
 
 const CHANGES: Record<ChangedLink['change'], string> = {
   address: 'leads to another address',

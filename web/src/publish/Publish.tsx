@@ -2,9 +2,9 @@ import type { Format } from '@vennet/core/manuscript';
 import type { ExportJob, FormPreview } from '@vennet/core/wire';
 import { useCallback, useEffect, useState } from 'react';
 import { api } from '../api/client.js';
-import { useBook } from '../store/book.js';
-import { tellFault, useNotices } from '../store/notices.js';
-import { saveAll } from '../store/saver.js';
+import { useBook } from '../book/store.js';
+import { tellFault, useNotices } from '../parts/notices.js';
+import { saveAll } from '../book/saver.js';
 import { FormPanel } from './FormPanel.js';
 
 /** Time between looks at an export that is being made, in ms. */

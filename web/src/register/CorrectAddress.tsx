@@ -1,11 +1,11 @@
 import { hrefOf, type Destination } from '@vennet/core/destination';
 import { useRef, useState, type FormEvent } from 'react';
-import { useBook } from '../store/book.js';
-import { entryOf, readEntry } from '../write/destination-entry.js';
-import { startCompanion } from '../write/start-companion.js';
-import { LeadsTo } from '../write/LeadsTo.js';
+import { useBook } from '../book/store.js';
+import { entryOf, readEntry } from '../leads-to/destination-entry.js';
+import { startCompanion } from '../leads-to/start-companion.js';
+import { LeadsTo } from '../leads-to/LeadsTo.js';
 import type { DestinationRow } from './destinations.js';
-import { repairInBook } from '../store/bulk.js';
+import { repairInBook } from '../book/bulk.js';
 import type { Checks } from './use-checks.js';
 
 /** Corrects an address once for all its uses, and checks a single one again. */

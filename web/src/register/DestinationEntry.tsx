@@ -2,15 +2,15 @@ import type { Repair } from '@vennet/core/repair';
 import type { Manuscript, RepairTarget } from '@vennet/core/wire';
 import { ChevronRight } from 'lucide-react';
 import { Link as RouterLink } from 'react-router';
-import { destinationWords } from '../marks/destination-words.js';
-import { KindMark } from '../marks/KindMark.js';
-import { SeverityMark } from '../marks/SeverityMark.js';
-import { VerdictMark } from '../marks/VerdictMark.js';
-import { useBook } from '../store/book.js';
-import { FindingLine } from '../write/FindingLine.js';
+import { destinationWords } from '../book/destination-words.js';
+import { KindMark } from '../parts/KindMark.js';
+import { SeverityMark } from '../parts/SeverityMark.js';
+import { VerdictMark } from '../parts/VerdictMark.js';
+import { useBook } from '../book/store.js';
+import { FindingLine } from '../findings/FindingLine.js';
 import { CorrectAddress } from './CorrectAddress.js';
 import type { DestinationRow } from './destinations.js';
-import { repairInBook } from '../store/bulk.js';
+import { repairInBook } from '../book/bulk.js';
 import type { Checks } from './use-checks.js';
 
 interface EntryProps {

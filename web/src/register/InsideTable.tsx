@@ -1,8 +1,8 @@
 import type { InsideFinding, SubjectKind } from '@vennet/core/audit';
 import { Link } from 'react-router';
-import { repairInside } from '../inside/repair-inside.js';
-import { useBook } from '../store/book.js';
-import { FindingLine } from '../write/FindingLine.js';
+import { repairInside } from '../editor/changes/repair-inside.js';
+import { useBook } from '../book/store.js';
+import { FindingLine } from '../findings/FindingLine.js';
 
 const KIND_WORDS: Record<SubjectKind, string> = {
   bookmark: 'Bookmark',

@@ -1,11 +1,11 @@
 import type { VerdictName } from '@vennet/core/reach';
 import { lazy, Suspense, useMemo, useState } from 'react';
-import { VERDICTS, VERDICT_WORDS, VerdictMark } from '../marks/VerdictMark.js';
-import { SeverityMark } from '../marks/SeverityMark.js';
-import { destinationWords } from '../marks/destination-words.js';
-import { ColumnHeads } from '../frame/ColumnHeads.js';
-import { SearchField } from '../frame/SearchField.js';
-import { useBook } from '../store/book.js';
+import { VERDICTS, VERDICT_WORDS, VerdictMark } from '../parts/VerdictMark.js';
+import { SeverityMark } from '../parts/SeverityMark.js';
+import { destinationWords } from '../book/destination-words.js';
+import { ColumnHeads } from '../parts/ColumnHeads.js';
+import { SearchField } from '../parts/SearchField.js';
+import { useBook } from '../book/store.js';
 import { CheckPanel } from './CheckPanel.js';
 import { DestinationEntry } from './DestinationEntry.js';
 import { destinationsOf, type DestinationRow } from './destinations.js';

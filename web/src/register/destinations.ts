@@ -1,8 +1,8 @@
 import type { Finding } from '@vennet/core/audit';
 import type { Link } from '@vennet/core/manuscript';
 import { askedAddress, type VerdictName } from '@vennet/core/reach';
-import { VERDICTS } from '../marks/VerdictMark.js';
-import { verdictFor, type BookStore } from '../store/book.js';
+import { VERDICTS } from '../parts/VerdictMark.js';
+import { verdictFor, type BookStore } from '../book/store.js';
 
 /** One destination of the book with every link that leads there. */
 export interface DestinationRow {

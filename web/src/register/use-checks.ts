@@ -1,9 +1,9 @@
 import type { CheckRun } from '@vennet/core/wire';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { api, followCheck } from '../api/client.js';
-import { useBook } from '../store/book.js';
-import { tellFault, useNotices } from '../store/notices.js';
-import { saveAll } from '../store/saver.js';
+import { useBook } from '../book/store.js';
+import { tellFault, useNotices } from '../parts/notices.js';
+import { saveAll } from '../book/saver.js';
 
 export interface Checks {
   /** The newest first. */

@@ -3,10 +3,10 @@ import { AlertDialog } from 'radix-ui';
 import { Download, FileUp, Trash2 } from 'lucide-react';
 import { useRef } from 'react';
 import { api, enclosureFile } from '../api/client.js';
-import { useBook } from '../store/book.js';
-import { tellFault, useNotices } from '../store/notices.js';
-import { replaceFile } from '../store/uploads.js';
-import { removeShelfFile } from './change-file.js';
+import { useBook } from '../book/store.js';
+import { tellFault, useNotices } from '../parts/notices.js';
+import { replaceFile } from '../book/uploads.js';
+import { removeShelfFile } from '../book/change-file.js';
 import type { FileUse } from './uses.js';
 
 /** What can be done with a file: get it, put a new version in its place, take it off the Shelf. */

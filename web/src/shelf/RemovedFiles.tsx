@@ -2,9 +2,9 @@ import type { ShelfFile } from '@vennet/core/shelf';
 import { Undo2 } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { api } from '../api/client.js';
-import { useBook } from '../store/book.js';
-import { tellFault } from '../store/notices.js';
-import { putFileBack } from './change-file.js';
+import { useBook } from '../book/store.js';
+import { tellFault } from '../parts/notices.js';
+import { putFileBack } from '../book/change-file.js';
 
 /** The files that were taken off the Shelf: each can be put back. */
 export function RemovedFiles({ book }: { book: string }) {

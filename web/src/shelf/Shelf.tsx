@@ -1,13 +1,13 @@
 import { fileWords, type ShelfFile } from '@vennet/core/shelf';
 import { FileUp } from 'lucide-react';
 import { useMemo, useRef, useState, type DragEvent } from 'react';
-import { ColumnHeads } from '../frame/ColumnHeads.js';
-import { SearchField } from '../frame/SearchField.js';
-import { useBook } from '../store/book.js';
-import { uploadToShelf } from '../store/uploads.js';
+import { ColumnHeads } from '../parts/ColumnHeads.js';
+import { SearchField } from '../parts/SearchField.js';
+import { useBook } from '../book/store.js';
+import { uploadToShelf } from '../book/uploads.js';
 import { RemovedFiles } from './RemovedFiles.js';
 import { ShelfEntry } from './ShelfEntry.js';
-import { Uploads } from './Uploads.js';
+import { Uploads } from '../frame/Uploads.js';
 import { usesOf, type FileUse } from './uses.js';
 
 /** The room that keeps the book's files: taken in by choosing or dropping, and shown with what becomes of each. */

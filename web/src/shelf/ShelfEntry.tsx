@@ -3,10 +3,10 @@ import type { Manuscript } from '@vennet/core/wire';
 import { ChevronRight } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { SeverityMark } from '../marks/SeverityMark.js';
-import { changeShelfFile } from './change-file.js';
+import { SeverityMark } from '../parts/SeverityMark.js';
+import { changeShelfFile } from '../book/change-file.js';
 import { FileActions } from './FileActions.js';
-import { FileRights, OPENS_FOR_WORDS, TRAVELS_WORDS } from './FileRights.js';
+import { FileRights, OPENS_FOR_WORDS, TRAVELS_WORDS } from '../choices/FileRights.js';
 import type { FileUse } from './uses.js';
 
 interface EntryProps {

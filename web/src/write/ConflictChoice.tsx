@@ -2,10 +2,10 @@ import { readChapter } from '@vennet/core/manuscript';
 import { DOMSerializer } from 'prosemirror-model';
 import { useEffect, useRef } from 'react';
 import { api } from '../api/client.js';
-import { useBook, type Conflict } from '../store/book.js';
-import { dropCopy } from '../store/local-copies.js';
-import { tellFault, useNotices } from '../store/notices.js';
-import { forget } from '../store/saver.js';
+import { useBook, type Conflict } from '../book/store.js';
+import { dropCopy } from '../book/local-copies.js';
+import { tellFault, useNotices } from '../parts/notices.js';
+import { forget } from '../book/saver.js';
 
 /** Two texts of one chapter, side by side, and the choice which of them goes on. The other one is not thrown away. */
 export function ConflictChoice({ chapter, conflict }: { chapter: string; conflict: Conflict }) {

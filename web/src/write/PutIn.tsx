@@ -1,5 +1,5 @@
 import { Plus } from 'lucide-react';
-import { insertContents, insertReturn } from '../inside/insert-inside.js';
+import { insertContents, insertReturn } from '../editor/changes/insert-inside.js';
 import { ToolMenu, type ToolItem } from './ToolMenu.js';
 
 const THINGS: ToolItem[] = [

@@ -1,7 +1,7 @@
 import type { Command } from 'prosemirror-state';
 import { DropdownMenu, Toolbar } from 'radix-ui';
 import { useRef, type ReactNode } from 'react';
-import { useEditor } from '../editor/store.js';
+import { useEditor } from '../editor/state/store.js';
 
 export interface ToolItem {
   words: string;

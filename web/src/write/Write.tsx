@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 import { Navigate, useParams } from 'react-router';
-import { useBook } from '../store/book.js';
-import { saveAll } from '../store/saver.js';
+import { useBook } from '../book/store.js';
+import { saveAll } from '../book/saver.js';
 import { ChapterEditor } from './ChapterEditor.js';
 import { ConflictChoice } from './ConflictChoice.js';
 import { LeftPanel } from '../outline/LeftPanel.js';

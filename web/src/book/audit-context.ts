@@ -1,0 +1,17 @@
+import type { AuditContext } from '@vennet/core/audit';
+import { useMemo } from 'react';
+import { useBook } from './store.js';
+
+/** What rules of single links have to know of the open book. */
+export function useAuditContext(): AuditContext {
+  const language = useBook((store) => store.book?.language ?? 'en');
+  const chapters = useBook((store) => store.book?.chapters);
+  const surroundings = useBook((store) => store.surroundings);
+  const domains = useBook((store) => store.domains);
+  const places = useBook((store) => store.places);
+  const handMade = useBook((store) => store.handMade);
+  return useMemo(() => {
+    const leftOutOf = new Map(chapters?.map(({ id, leftOutOf }) => [id, leftOutOf]));
+    return { language, domains, ...surroundings, inside: { places, handMade, leftOutOf } };
+  }, [language, chapters, surroundings, domains, places, handMade]);
+}

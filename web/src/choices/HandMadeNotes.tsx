@@ -1,0 +1,70 @@
+import type { Link } from '@vennet/core/manuscript';
+import { useMemo, useState } from 'react';
+import { useBook } from '../book/store.js';
+import { repairInBook } from '../book/bulk.js';
+
+/** Notes that were made by hand, to be looked through and made real in one step. */
+export function HandMadeNotes({ close }: { close(): void }) {
+  const links = useBook((store) => store.links);
+  const handMade = useBook((store) => store.handMade);
+  const book = useBook((store) => store.book);
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const marks = useMemo(() => links.filter(({ id }) => handMade.has(id)), [links, handMade]);
+  if (!book || marks.length === 0) return null;
+  const picked = marks.filter(({ id }) => !left.has(id));
+  const turn = ({ id }: Link) => {
+    const next = new Set(left);
+    if (!next.delete(id)) next.add(id);
+    setLeft(next);
+  };
+  const make = async () => {
+    close();
+    await repairInBook(book.id, {
+      target: { links: picked.map(({ id }) => id) },
+      repair: { type: 'make-note' },
+    });
+  };
+  return (
+    <fieldset className="mt-5 border-t border-line pt-4">
+      <legend className="sr-only">Notes made by hand</legend>
+      <p className="font-semibold">
+        {marks.length === 1 ? 'One note was made by hand' : `${marks.length} notes were made by hand`}
+      </p>
+      <p className="mb-2 text-sm text-soft">
+        Numbers that lead to a list of remarks. As real notes they are counted by themselves and lead back to
+        the very mark; the list goes.
+      </p>
+      <ul aria-label="Notes made by hand" className="max-h-44 space-y-1 overflow-y-auto text-sm">
+        {marks.map((mark) => (
+          <li key={mark.id}>
+            <label className="flex items-start gap-2">
+              <input
+                type="checkbox"
+                className="mt-1 accent-amber"
+                checked={!left.has(mark.id)}
+                onChange={() => turn(mark)}
+              />
+              <span className="font-text">
+                {endOf(mark.before)}
+                <mark className="rounded-sm bg-wash px-0.5 text-ink">{mark.text}</mark>
+                {mark.after.slice(0, 30)}
+              </span>
+            </label>
+          </li>
+        ))}
+      </ul>
+      <button
+        type="button"
+        className="button mt-3"
+        disabled={picked.length === 0}
+        onClick={() => void make()}
+      >
+        {picked.length === 1 ? 'Make a real note of it' : `Make real notes of ${picked.length}`}
+      </button>
+    </fieldset>
+  );
+}
+
+/** The last words of a text. */
+const endOf = (words: string): string =>
+  words.length <= 60 ? words : `…${words.slice(-60).replace(/^\S*/, '')}`;

@@ -1,0 +1,53 @@
+import { schema, type Box, type LinkArea } from '@vennet/core/manuscript';
+import { closeHistory } from 'prosemirror-history';
+import type { Node } from 'prosemirror-model';
+import { NodeSelection, TextSelection, type Transaction } from 'prosemirror-state';
+import type { EditorView } from 'prosemirror-view';
+import { figureAt } from '../state/links.js';
+
+/** Changes attributes of the picture at a position; it stays selected. */
+export function changeFigure(view: EditorView, position: number, attrs: Record<string, unknown>): void {
+  const transaction = closeHistory(view.state.tr);
+  for (const [name, value] of Object.entries(attrs)) transaction.setNodeAttribute(position, name, value);
+  view.dispatch(stillSelected(transaction, position));
+}
+
+function stillSelected(transaction: Transaction, position: number): Transaction {
+  return transaction.setSelection(NodeSelection.create(transaction.doc, position));
+}
+
+export const areasOf = (node: Node): readonly LinkArea[] => node.attrs.areas as readonly LinkArea[];
+
+/** Changes one area of the picture that is selected. */
+export function changeArea(view: EditorView, id: string, more: Partial<LinkArea>): void {
+  const figure = figureAt(view.state);
+  if (!figure) return;
+  const areas = areasOf(figure.node).map((area) => (area.id === id ? { ...area, ...more } : area));
+  changeFigure(view, figure.position, { areas });
+}
+
+export function addArea(view: EditorView, area: LinkArea): void {
+  const figure = figureAt(view.state);
+  if (figure) changeFigure(view, figure.position, { areas: [...areasOf(figure.node), area] });
+}
+
+export function removeArea(view: EditorView, id: string): void {
+  const figure = figureAt(view.state);
+  if (figure)
+    changeFigure(view, figure.position, { areas: areasOf(figure.node).filter((area) => area.id !== id) });
+}
+
+/** Puts an empty caption under the selected picture and the caret into it, or goes to the one that is there. */
+export function toCaption(view: EditorView): void {
+  const figure = figureAt(view.state);
+  if (!figure) return;
+  const { node, position } = figure;
+  const transaction = view.state.tr;
+  if (node.childCount === 0) transaction.insert(position + 1, schema.node('caption'));
+  const end = position + 2 + (node.firstChild?.content.size ?? 0);
+  view.dispatch(transaction.setSelection(TextSelection.create(transaction.doc, end)));
+  view.focus();
+}
+
+/** A third of the picture, in its middle: where an area begins that is not drawn with the mouse. */
+export const MIDDLE: Box = { x: 0.35, y: 0.35, width: 0.3, height: 0.3 };

@@ -1,0 +1,40 @@
+import type { Destination } from '@vennet/core/destination';
+import { schema, type Link } from '@vennet/core/manuscript';
+import { closeHistory } from 'prosemirror-history';
+import { TextSelection } from 'prosemirror-state';
+import type { EditorView } from 'prosemirror-view';
+import { mint } from '../state/mint.js';
+import { dropDraft, type Draft } from '../plugins/slip-plugin.js';
+import type { Reading } from '../../leads-to/ReadsField.js';
+import { rememberPlace } from '../state/recent-places.js';
+
+type ToPlace = Extract<Destination, { kind: 'place' }>;
+
+/** Puts a reference in the place of words: of a draft, of a link, or of another reference. */
+export function putReference(
+  view: EditorView,
+  at: Draft | Link,
+  destination: ToPlace,
+  { form, own }: Reading,
+  hoverNote: string,
+): void {
+  if (!form) return;
+  const { doc } = view.state;
+  const before = 'id' in at ? at.id : mint();
+  const marks = (doc.nodeAt(at.from)?.marks ?? doc.resolve(at.from).marks()).filter(
+    ({ type }) => type !== schema.marks.link && type !== schema.marks.unlinked,
+  );
+  const attrs = { id: before, place: destination.place, form, own, hoverNote };
+  const node = schema.nodes.reference.create(attrs, null, marks);
+  const transaction = dropDraft(closeHistory(view.state.tr)).replaceWith(at.from, at.to, node);
+  transaction.setSelection(TextSelection.create(transaction.doc, at.from + 1)).scrollIntoView();
+  view.dispatch(transaction);
+  rememberPlace(destination.place);
+}
+
+/** What a reference reads, as its node has it; of any other link, the author’s own words. */
+export function readingOf(view: EditorView, link: Link | null): Reading {
+  const node = link?.carrier === 'reference' ? view.state.doc.nodeAt(link.from) : null;
+  if (node?.type !== schema.nodes.reference) return { form: null, own: '' };
+  return { form: node.attrs.form as Reading['form'], own: node.attrs.own as string };
+}

@@ -1,0 +1,56 @@
+import { PlacePreview } from './PlacePreview.js';
+import { KindMark } from '../parts/KindMark.js';
+import type { Suggestion } from './suggestions.js';
+
+/** What a field offers. The field keeps the focus and meets the keys: it names the list and its options by `id`. */
+export function SuggestionList<Offered extends Suggestion>({
+  id,
+  label,
+  open,
+  suggestions,
+  marked,
+  take,
+}: {
+  id: string;
+  label: string;
+  open: boolean;
+  suggestions: readonly Offered[];
+  /** The index of the one that Enter takes; it shows the text of its place. */
+  marked: number;
+  take(suggestion: Offered): void;
+}) {
+  return (
+    <ul
+      id={`${id}-list`}
+      role="listbox"
+      aria-label={label}
+      className={open ? 'menu mt-1 max-h-72 overflow-y-auto !shadow-none' : 'hidden'}
+    >
+      {suggestions.map((suggestion, index) => (
+        <li
+          key={suggestion.key}
+          id={`${id}-${index}`}
+          role="option"
+          aria-selected={index === marked}
+          data-highlighted={index === marked ? '' : undefined}
+          className="menu-item !items-start text-sm"
+          onMouseDown={(event) => {
+            event.preventDefault();
+            take(suggestion);
+          }}
+        >
+          <span className="mt-0.5">
+            <KindMark kind={'companion' in suggestion ? 'book' : suggestion.destination.kind} />
+          </span>
+          <span className="min-w-0">
+            <span className="block break-words">{suggestion.words}</span>
+            <span className="block text-xs text-soft">{suggestion.about}</span>
+            {index === marked && 'destination' in suggestion && suggestion.destination.kind === 'place' && (
+              <PlacePreview place={suggestion.destination.place} />
+            )}
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+}

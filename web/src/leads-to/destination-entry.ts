@@ -1,0 +1,82 @@
+import {
+  mailAddressesIn,
+  parseMailto,
+  recognise,
+  type Destination,
+  type Recognition,
+} from '@vennet/core/destination';
+import { destinationWords } from '../book/destination-words.js';
+import type { BookStore } from '../book/store.js';
+
+/** What the author has said of a destination so far. */
+export interface DestinationEntry {
+  typed: string;
+  /** What was picked from the suggestions: it stands until something else is typed. */
+  picked: Destination | null;
+  /** Leave the tracking parameters of the typed address out. */
+  untracked: boolean;
+  /** The fields of an email beside its addresses. */
+  mail: { cc: string; bcc: string[]; subject: string; body: string };
+}
+
+const NO_MAIL: DestinationEntry['mail'] = { cc: '', bcc: [], subject: '', body: '' };
+
+/** The entry of a destination that is there, or an empty one. */
+export function entryOf(
+  destination: Destination | null,
+  names: Pick<BookStore, 'places' | 'surroundings'>,
+): DestinationEntry {
+  const empty = { typed: '', picked: null, untracked: true, mail: NO_MAIL };
+  if (!destination) return empty;
+  if (destination.kind === 'web') return { ...empty, typed: destination.href, untracked: false };
+  if (destination.kind !== 'mail')
+    return { ...empty, typed: destinationWords(destination, names), picked: destination };
+  const { to, cc, bcc, subject, body } = destination;
+  return {
+    ...empty,
+    typed: to.length > 0 ? to.join(', ') : 'mailto:',
+    mail: { cc: cc.join(', '), bcc, subject, body },
+  };
+}
+
+/** What an entry says: what the typed words were taken for, and the destination that comes of it, if any. */
+export interface EntryReading {
+  recognition: Recognition | null;
+  destination: Destination | null;
+  /** Header fields of a typed `mailto:` that are not carried on. */
+  dropped: string[];
+  /** The addresses in the field for copies can't be read. */
+  badCopies: boolean;
+}
+
+export function readEntry(entry: DestinationEntry): EntryReading {
+  const { typed, picked, untracked, mail } = entry;
+  const nothing = { recognition: null, destination: null, dropped: [], badCopies: false };
+  if (picked) return { ...nothing, destination: picked };
+  const recognition = recognise(typed);
+  if (!recognition.ok) return { ...nothing, recognition };
+  const destination = untracked ? recognition.untracked : recognition.destination;
+  if (destination.kind !== 'mail') return { ...nothing, recognition, destination };
+  const cc = mail.cc.trim() === '' ? [] : mailAddressesIn(mail.cc);
+  const told = {
+    cc: [...destination.cc, ...(cc ?? [])],
+    bcc: [...destination.bcc, ...mail.bcc],
+    subject: destination.subject || mail.subject,
+    body: destination.body || mail.body,
+  };
+  return {
+    recognition,
+    destination: cc ? { ...destination, ...told } : null,
+    dropped: parseMailto(typed)?.dropped ?? [],
+    badCopies: cc === null,
+  };
+}
+
+/** A `mailto:` that was typed or pasted whole becomes addresses and fields, so that each can be seen and changed. */
+export function spreadMailto(entry: DestinationEntry): DestinationEntry {
+  if (entry.picked || !/^\s*mailto:/i.test(entry.typed)) return entry;
+  const { destination } = readEntry(entry);
+  if (destination?.kind !== 'mail' || destination.to.length === 0) return entry;
+  const { to, cc, bcc, subject, body } = destination;
+  return { ...entry, typed: to.join(', '), mail: { cc: cc.join(', '), bcc, subject, body } };
+}

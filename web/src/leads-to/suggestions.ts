@@ -1,0 +1,129 @@
+import { hrefOf, type Destination } from '@vennet/core/destination';
+import { fileWords } from '@vennet/core/shelf';
+import { useMemo } from 'react';
+import type { Place } from '@vennet/core/manuscript';
+import { useEditor } from '../editor/state/store.js';
+import { useRecentPlaces } from '../editor/state/recent-places.js';
+import { orderAt } from '../book/said.js';
+import { useBook, type BookStore } from '../book/store.js';
+import { fitting, fold } from './fits.js';
+import { aboutPlace, fittingPlaces, type PlaceSearch } from './place-suggestions.js';
+
+/** Something that the field “Leads to” offers: a destination, or a companion book that is to be started. */
+export type Suggestion =
+  | { key: string; words: string; about: string; destination: Destination }
+  | { key: string; words: string; about: string; companion: { title: string; goThere: boolean } };
+
+/** Most suggestions of one kind that are shown at one time. */
+const OF_A_KIND = 4;
+
+/**
+ * What fits the words: places of this book, files, other books, and addresses that the book leads to already; those used
+ * most first. Words that are no address can become a companion book. Without words: places used lately, and those near.
+ * With `null` nothing is asked: a field that nobody types in costs nothing while the book changes.
+ */
+export function useSuggestions(typed: string | null, isWords: boolean, onlyPlaces = false): Suggestion[] {
+  const links = useBook((store) => store.links);
+  const places = useBook((store) => store.places);
+  const surroundings = useBook((store) => store.surroundings);
+  const chapters = useBook((store) => store.book?.chapters);
+  const offered = useBook((store) => store.book?.structure.offered ?? 6);
+  const recent = useRecentPlaces((store) => store.recent);
+  return useMemo(() => {
+    if (typed === null) return [];
+    const wanted = typed.trim();
+    const { view, chapter } = useEditor.getState();
+    const search: PlaceSearch = {
+      ...{ places, offered, recent },
+      titles: new Map(chapters?.map(({ id, title }) => [id, title])),
+      order: orderAt(chapter, view?.state.selection.from ?? 0),
+    };
+    if (wanted === '' || onlyPlaces) return inPlaces(wanted, search);
+    const found = [
+      ...inPlaces(wanted, search),
+      ...(wanted.length < 2
+        ? []
+        : [
+            ...onShelf(wanted, surroundings),
+            ...inLibrary(wanted, surroundings),
+            ...usedBefore(wanted, links),
+          ]),
+    ];
+    const exact = found.some(({ words }) => fold(words) === fold(wanted));
+    return isWords && !exact && wanted.length > 1 ? [...found, ...companions(wanted)] : found;
+  }, [typed, isWords, onlyPlaces, links, places, surroundings, chapters, offered, recent]);
+}
+
+function best<Item>(items: Iterable<Item>, wanted: string, words: (item: Item) => string): Item[] {
+  const fits = fitting(wanted);
+  return [...items]
+    .map((item) => ({ item, fit: fits(words(item)) }))
+    .filter(({ fit }) => fit > 0)
+    .sort((one, other) => other.fit - one.fit)
+    .slice(0, OF_A_KIND)
+    .map(({ item }) => item);
+}
+
+function inPlaces(wanted: string, search: PlaceSearch): Suggestion[] {
+  return fittingPlaces(wanted, search).map((place) => ({
+    key: `place ${place.id}`,
+    words: place.kind === 'heading' || place.kind === 'chapter' ? numbered(place) : place.words,
+    about: aboutPlace(place, search.titles),
+    destination: { kind: 'place', place: place.id },
+  }));
+}
+
+const numbered = ({ label, words }: Place): string => (label ? `${label} ${words}` : words);
+
+function onShelf(wanted: string, { files }: BookStore['surroundings']): Suggestion[] {
+  return best(files.values(), wanted, ({ name, description }) => `${name} ${description}`).map((file) => ({
+    key: `file ${file.id}`,
+    words: file.name,
+    about: fileWords(file),
+    destination: { kind: 'file', enclosure: file.id },
+  }));
+}
+
+function inLibrary(wanted: string, { books }: BookStore['surroundings']): Suggestion[] {
+  return best(books.values(), wanted, ({ title }) => title).map(({ id, title, author }) => ({
+    key: `book ${id}`,
+    words: title,
+    about: author ? `Another book, by ${author}` : 'Another book',
+    destination: { kind: 'book', book: id },
+  }));
+}
+
+function usedBefore(wanted: string, links: BookStore['links']): Suggestion[] {
+  const uses = new Map<string, { destination: Destination; count: number }>();
+  for (const { kind, href, destination } of links) {
+    if (kind !== 'web' && kind !== 'mail') continue;
+    if (!href.toLowerCase().includes(wanted.toLowerCase()) || href === wanted) continue;
+    uses.set(href, { destination, count: (uses.get(href)?.count ?? 0) + 1 });
+  }
+  return [...uses]
+    .sort(([, one], [, other]) => other.count - one.count)
+    .slice(0, OF_A_KIND)
+    .map(([href, { destination, count }]) => ({
+      key: href,
+      words: destination.kind === 'mail' ? destination.to.join(', ') : hrefOf(destination),
+      about: count === 1 ? 'Used once' : `Used ${count} times`,
+      destination,
+    }));
+}
+
+function companions(title: string): Suggestion[] {
+  return [
+    {
+      key: 'companion',
+      words: `Start a companion book called “${title}”`,
+      about: 'and stay here',
+      companion: { title, goThere: false },
+    },
+    {
+      key: 'companion-go',
+      words: `Start “${title}” and go there`,
+      about: 'the way back is kept',
+      companion: { title, goThere: true },
+    },
+  ];
+}
