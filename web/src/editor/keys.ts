@@ -6,8 +6,9 @@ import { liftListItem, sinkListItem, splitListItem, wrapInList } from 'prosemirr
 import type { Command, Plugin } from 'prosemirror-state';
 import { insertNote } from './changes/insert-inside.js';
 import { undoInBook } from '../book/bulk.js';
-import { removeLink, toLink } from './changes/change-links.js';
-import { draftBookmark, openSelected, openSlip } from './plugins/slip-plugin.js';
+import { removeLink } from './changes/change-links.js';
+import { toLink } from './going/links.js';
+import { draftBookmark, openSelected, openSlip } from './state/slip.js';
 
 const { nodes, marks } = schema;
 

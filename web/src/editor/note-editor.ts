@@ -10,8 +10,10 @@ import { autolink } from './plugins/autolink.js';
 import { besideSelected } from './plugins/beside-selected.js';
 import { textCommands } from './keys.js';
 import { pastedText } from './plugins/paste.js';
-import { openSlip, slipPlugin } from './plugins/slip-plugin.js';
-import { removeLink, toLink } from './changes/change-links.js';
+import { slipPlugin } from './plugins/slip-plugin.js';
+import { openSlip } from './state/slip.js';
+import { removeLink } from './changes/change-links.js';
+import { toLink } from './going/links.js';
 import { computedViews } from './views/computed-views.js';
 import { goToPlace } from './going/visited.js';
 

@@ -7,6 +7,7 @@ import { useEditor } from '../editor/state/store.js';
 import { useBook } from '../book/store.js';
 import { useFacts, visitAddress } from './facts.js';
 import { useNotices } from '../parts/notices.js';
+import { backToText } from '../editor/going/back-to-text.js';
 import { goToBook, goToPlace } from '../editor/going/visited.js';
 import { mayVisit, rememberSite } from './known-sites.js';
 
@@ -42,12 +43,6 @@ export function FollowLink() {
 }
 
 const stay = () => useEditor.setState({ following: null });
-
-/** When a dialog that was opened from the text is gone, the text has the focus again. */
-export function backToText(event: Event): void {
-  event.preventDefault();
-  useEditor.getState().view?.focus();
-}
 
 const isDirect = (destination: Destination): boolean =>
   destination.kind === 'web' ? mayVisit(destination.href) : destination.kind !== 'mail';

@@ -1,15 +1,9 @@
 import { formsFor, OWN_PARTS, type Place, type ReferenceForm } from '@vennet/core/manuscript';
 import { useEffect, useId, useRef } from 'react';
 import { useBook } from '../book/store.js';
+import type { Reading } from '../editor/changes/change-references.js';
 import { askForPages } from '../book/pages.js';
 import { wordsAt } from '../book/said.js';
-
-/** What the words of a link to a place are: the author's own, or computed as a reference of some form. */
-export interface Reading {
-  form: ReferenceForm | null;
-  /** The author's words around what is computed. */
-  own: string;
-}
 
 const FORM_WORDS: Record<ReferenceForm, string> = {
   words: 'Its words',

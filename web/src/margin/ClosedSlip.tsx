@@ -1,5 +1,5 @@
 import type { Link } from '@vennet/core/manuscript';
-import { goToLink } from '../editor/changes/change-links.js';
+import { goToLink } from '../editor/going/links.js';
 import { linksIn } from '../editor/state/links.js';
 import { useEditor } from '../editor/state/store.js';
 import { destinationWords } from '../book/destination-words.js';

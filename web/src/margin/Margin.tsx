@@ -3,7 +3,7 @@ import type { Node } from 'prosemirror-model';
 import type { EditorView } from 'prosemirror-view';
 import { useCallback, useEffect, useLayoutEffect, useRef, useState, type RefObject } from 'react';
 import { bookmarkAt, figureAt, insideNodeAt, linkAtSelection, linksIn } from '../editor/state/links.js';
-import { askedIn, draftIn, offerIn, type Draft } from '../editor/plugins/slip-plugin.js';
+import { askedIn, draftIn, offerIn, type Draft } from '../editor/state/slip.js';
 import { useEditor } from '../editor/state/store.js';
 import { BookmarkSlip } from '../slips/BookmarkSlip.js';
 import { ClosedNote } from './ClosedNote.js';

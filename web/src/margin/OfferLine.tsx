@@ -2,7 +2,7 @@ import { hrefOf } from '@vennet/core/destination';
 import { schema } from '@vennet/core/manuscript';
 import type { EditorView } from 'prosemirror-view';
 import { mint } from '../editor/state/mint.js';
-import { makeOffer, type Offer } from '../editor/plugins/slip-plugin.js';
+import { makeOffer, type Offer } from '../editor/state/slip.js';
 
 /** A bare domain was typed: it can lead there, if the author says so. */
 export function OfferLine({ view, offer }: { view: EditorView; offer: Offer }) {

@@ -5,7 +5,7 @@ import { Dialog } from 'radix-ui';
 import { useEffect, useMemo, useState } from 'react';
 import { useEditor } from '../editor/state/store.js';
 import { MentionList, type MentionLine as Line } from './MentionList.js';
-import { backToText } from '../follow/FollowLink.js';
+import { backToText } from '../editor/going/back-to-text.js';
 import { destinationWords } from '../book/destination-words.js';
 import { linkMentionsInBook, repairInBook } from '../book/bulk.js';
 import { searchMentions, useBook } from '../book/store.js';

@@ -2,7 +2,7 @@ import type { Destination } from '@vennet/core/destination';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { useBook } from '../book/store.js';
-import { backToText } from '../follow/FollowLink.js';
+import { backToText } from '../editor/going/back-to-text.js';
 import { removeInUse, useBookmarks } from '../editor/changes/bookmarks.js';
 import { PlaceField } from '../leads-to/PlaceField.js';
 import { UseList } from '../leads-to/UseList.js';

@@ -13,10 +13,10 @@ import {
   type KeyboardEvent,
 } from 'react';
 import { changeLink, makeLink, repairLink } from '../editor/changes/change-links.js';
-import { dropDraft, type Draft } from '../editor/plugins/slip-plugin.js';
+import { dropDraft, type Draft } from '../editor/state/slip.js';
 import { useEditor } from '../editor/state/store.js';
-import { putReference, readingOf } from '../editor/changes/change-references.js';
-import { ReadsField, type Reading } from '../leads-to/ReadsField.js';
+import { putReference, readingOf, type Reading } from '../editor/changes/change-references.js';
+import { ReadsField } from '../leads-to/ReadsField.js';
 import { orderAt, wordsAt } from '../book/said.js';
 import { useBook } from '../book/store.js';
 import { repairInBook } from '../book/bulk.js';

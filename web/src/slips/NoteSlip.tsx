@@ -6,7 +6,7 @@ import { TextSelection, type EditorState } from 'prosemirror-state';
 import type { EditorView } from 'prosemirror-view';
 import { useEffect, useId, useLayoutEffect, useRef, useState } from 'react';
 import { linkAtSelection } from '../editor/state/links.js';
-import { askedIn, draftIn } from '../editor/plugins/slip-plugin.js';
+import { askedIn, draftIn } from '../editor/state/slip.js';
 import { useEditor } from '../editor/state/store.js';
 import { ownWords, useBook } from '../book/store.js';
 import { isAskedFor } from './asked-for.js';

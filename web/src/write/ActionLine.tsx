@@ -19,7 +19,7 @@ import {
 import { Toolbar } from 'radix-ui';
 import type { Command } from 'prosemirror-state';
 import { textCommands } from '../editor/keys.js';
-import { draftBookmark, openSlip } from '../editor/plugins/slip-plugin.js';
+import { draftBookmark, openSlip } from '../editor/state/slip.js';
 import { useEditor } from '../editor/state/store.js';
 import { insertNote } from '../editor/changes/insert-inside.js';
 import { StructureDialog } from '../choices/StructureDialog.js';
@@ -30,7 +30,7 @@ import { useBook } from '../book/store.js';
 import { LookDialog } from '../choices/LookDialog.js';
 import { PutIn } from './PutIn.js';
 import { ToolMenu, type ToolItem } from './ToolMenu.js';
-import { stepThroughLinks } from './ChapterEditor.js';
+import { stepThroughLinks } from '../editor/going/links.js';
 
 function run(command: Command): void {
   const { view } = useEditor.getState();

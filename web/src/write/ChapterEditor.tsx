@@ -4,9 +4,9 @@ import { EditorView } from 'prosemirror-view';
 import { useEffect, useLayoutEffect, useRef } from 'react';
 import { flushSync } from 'react-dom';
 import { useSearchParams } from 'react-router';
-import { goToLink, toLink } from '../editor/changes/change-links.js';
+import { goToLink } from '../editor/going/links.js';
 import { createState } from '../editor/create-state.js';
-import { asksForSlip } from '../editor/plugins/slip-plugin.js';
+import { asksForSlip } from '../editor/state/slip.js';
 import { linkAtSelection, linksIn } from '../editor/state/links.js';
 import { useEditor } from '../editor/state/store.js';
 import { useBook } from '../book/store.js';
@@ -157,12 +157,4 @@ function bringIntoView(view: EditorView, position: number): void {
   const { node } = view.domAtPos(position);
   const element = node instanceof HTMLElement ? node : node.parentElement;
   element?.scrollIntoView({ block: 'center' });
-}
-
-/** Steps through the links from outside the text; the text takes the focus. */
-export function stepThroughLinks(direction: 1 | -1): void {
-  const { view, chapter } = useEditor.getState();
-  if (!view) return;
-  toLink(chapter, direction)(view.state, view.dispatch);
-  view.focus();
 }

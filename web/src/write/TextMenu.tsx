@@ -6,7 +6,7 @@ import type { EditorView } from 'prosemirror-view';
 import { useRef, useState, type MouseEvent, type ReactNode } from 'react';
 import { removeLink } from '../editor/changes/change-links.js';
 import { figureAt, insideNodeAt, linkAtSelection } from '../editor/state/links.js';
-import { draftBookmark, openSlip } from '../editor/plugins/slip-plugin.js';
+import { draftBookmark, openSlip } from '../editor/state/slip.js';
 import { useEditor } from '../editor/state/store.js';
 import { MIDDLE, removeArea, toCaption } from '../editor/changes/change-figures.js';
 import { draftArea, openArea, useOpenArea } from '../editor/state/open-area.js';

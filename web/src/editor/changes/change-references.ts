@@ -1,12 +1,18 @@
 import type { Destination } from '@vennet/core/destination';
-import { schema, type Link } from '@vennet/core/manuscript';
+import { schema, type Link, type ReferenceForm } from '@vennet/core/manuscript';
 import { closeHistory } from 'prosemirror-history';
 import { TextSelection } from 'prosemirror-state';
 import type { EditorView } from 'prosemirror-view';
 import { mint } from '../state/mint.js';
-import { dropDraft, type Draft } from '../plugins/slip-plugin.js';
-import type { Reading } from '../../leads-to/ReadsField.js';
+import { dropDraft, type Draft } from '../state/slip.js';
 import { rememberPlace } from '../state/recent-places.js';
+
+/** What the words of a link to a place are: the author's own, or computed as a reference of some form. */
+export interface Reading {
+  form: ReferenceForm | null;
+  /** The author's words around what is computed. */
+  own: string;
+}
 
 type ToPlace = Extract<Destination, { kind: 'place' }>;
 
@@ -36,5 +42,5 @@ export function putReference(
 export function readingOf(view: EditorView, link: Link | null): Reading {
   const node = link?.carrier === 'reference' ? view.state.doc.nodeAt(link.from) : null;
   if (node?.type !== schema.nodes.reference) return { form: null, own: '' };
-  return { form: node.attrs.form as Reading['form'], own: node.attrs.own as string };
+  return { form: node.attrs.form as ReferenceForm, own: node.attrs.own as string };
 }

@@ -2,7 +2,7 @@ import { schema, type ReturnTo } from '@vennet/core/manuscript';
 import { closeHistory } from 'prosemirror-history';
 import { NodeSelection, type Command, type EditorState, type Transaction } from 'prosemirror-state';
 import { mint } from '../state/mint.js';
-import { askForSlip } from '../plugins/slip-plugin.js';
+import { askForSlip } from '../state/slip.js';
 
 const { nodes } = schema;
 

@@ -6,7 +6,7 @@ import { Fragment, Slice, type Node } from 'prosemirror-model';
 import type { EditorView } from 'prosemirror-view';
 import { dropSpot, keepSpot, spotIn } from '../state/kept-spots.js';
 import { mint } from '../state/mint.js';
-import { askForSlip } from '../plugins/slip-plugin.js';
+import { askForSlip } from '../state/slip.js';
 import { useBook } from '../../book/store.js';
 import { uploadPicture, uploadToShelf } from '../../book/uploads.js';
 import { openArea } from '../state/open-area.js';

@@ -6,7 +6,7 @@ import { Fragment, type Mark, type Node } from 'prosemirror-model';
 import { Plugin, type EditorState, type Transaction } from 'prosemirror-state';
 import type { EditorView } from 'prosemirror-view';
 import { mint } from '../state/mint.js';
-import { makeOffer, type Offer } from './slip-plugin.js';
+import { makeOffer, type Offer } from '../state/slip.js';
 
 /** An address in full: with its scheme, with www in front, or of email. A bare domain is offered, not forced. */
 const ADDRESS = String.raw`(?:https?:\/\/|www\.|mailto:)[^\s<>"“”]+|[^\s<>"“”@()\[\],;:]+@[^\s<>"“”@]+\.[^\s<>"“”@]+`;

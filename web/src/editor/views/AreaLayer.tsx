@@ -3,7 +3,7 @@ import type { Node } from 'prosemirror-model';
 import { NodeSelection } from 'prosemirror-state';
 import type { EditorView } from 'prosemirror-view';
 import { useRef, useState, type CSSProperties, type KeyboardEvent, type PointerEvent } from 'react';
-import { askForSlip } from '../plugins/slip-plugin.js';
+import { askForSlip } from '../state/slip.js';
 import { areasOf, changeArea, removeArea } from '../changes/change-figures.js';
 import { draftArea, openArea, useOpenArea } from '../state/open-area.js';
 

@@ -1,0 +1,92 @@
+// The order of the house: a folder may import from those below it, and from none above or beside it. `npm run lint` holds it.
+// Each line of a table is one floor, the top one first; a floor in brackets holds folders that do not know each other.
+const FLOORS = {
+  'web/src': [
+    ['main.tsx'],
+    ['write', 'library', 'register', 'shelf', 'publish'],
+    ['frame'],
+    ['margin', 'outline', 'mentions'],
+    ['slips'],
+    ['leads-to'],
+    ['findings', 'follow', 'choices'],
+    ['editor'],
+    ['book'],
+    ['api'],
+    ['parts'],
+  ],
+  'web/src/editor': [
+    ['create-state.ts', 'note-editor.ts'],
+    ['keys.ts'],
+    ['views', 'plugins'],
+    ['changes'],
+    ['going'],
+    ['state'],
+  ],
+};
+
+/** Whole packages: whom each may know. */
+const PACKAGES = {
+  core: [],
+  world: [],
+  web: ['core'],
+  server: ['core', 'world'],
+  e2e: ['core', 'server'],
+  bench: ['core', 'server', 'world'],
+};
+
+const escaped = (text) => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+const within = (root, names) =>
+  names.map((name) => `^${escaped(root)}/${escaped(name)}${name.includes('.') ? '$' : '/'}`);
+
+/** Folders of tests and what tests are made of may look into any floor. */
+const TESTS = String.raw`\.test\.tsx?$|/testing/`;
+
+const floorRules = Object.entries(FLOORS).flatMap(([root, floors]) =>
+  floors.flatMap((floor, index) => {
+    const above = floors.slice(0, index).flat();
+    return floor
+      .map((name) => ({ name, others: [...above, ...floor.filter((one) => one !== name)] }))
+      .filter(({ others }) => others.length > 0)
+      .map(({ name, others }) => ({
+        name: `floors of ${root}: ${name}`,
+        severity: 'error',
+        comment: `${name} may not import from ${others.join(', ')}`,
+        from: { path: within(root, [name]), pathNot: TESTS },
+        to: { path: within(root, others) },
+      }));
+  }),
+);
+
+const packageRules = Object.entries(PACKAGES).map(([name, known]) => ({
+  name: `packages: ${name}`,
+  severity: 'error',
+  comment: `${name} may know ${known.join(', ') || 'no other part'}`,
+  from: { path: `^${name}/` },
+  to: {
+    path: `^(?:${Object.keys(PACKAGES)
+      .filter((one) => one !== name && !known.includes(one))
+      .join('|')})/`,
+  },
+}));
+
+export default {
+  forbidden: [
+    {
+      name: 'no circles',
+      severity: 'error',
+      comment: 'what two files need of each other belongs in a third',
+      from: {},
+      to: { circular: true },
+    },
+    ...floorRules,
+    ...packageRules,
+  ],
+  options: {
+    doNotFollow: { path: '(?:^|/)(?:dist|node_modules)/' },
+    tsPreCompilationDeps: true,
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'default'],
+    },
+  },
+};
