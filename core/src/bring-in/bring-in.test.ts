@@ -4,9 +4,9 @@ import { faultInChapter, linksOf, placesOf, readBook, schema } from '../manuscri
 import { counter } from '../testing/books.js';
 import { epubFiles, PIXEL, zip } from '../testing/zip.js';
 import { bringIn, BringInError, readPicture, withoutScripts, type BroughtIn } from './index.js';
-import { Ids } from './ids.js';
-import { resolveHref } from './link-resolver.js';
-import { Tally } from './report.js';
+import { Ids } from './book/ids.js';
+import { resolveHref } from './book/link-resolver.js';
+import { Tally } from './book/report.js';
 
 const encode = (text: string) => new TextEncoder().encode(text);
 const html = (body: string, head = '') =>

@@ -1,11 +1,11 @@
 import type { Book } from '../manuscript/index.js';
-import { unpack } from './archive.js';
-import { decodeText, headOf, markedEncoding } from './decode-text.js';
-import { readEpub } from './epub.js';
-import { readHtml } from './html.js';
-import type { BroughtEnclosure } from './picture.js';
-import { BringInError } from './refusal.js';
-import type { BringInReport } from './report.js';
+import { unpack } from './epub/archive.js';
+import { decodeText, headOf, markedEncoding } from '../page/encoding.js';
+import { readEpub } from './epub/epub.js';
+import { readHtml } from './html/html.js';
+import type { BroughtEnclosure } from './book/picture.js';
+import { BringInError } from './book/refusal.js';
+import type { BringInReport } from './book/report.js';
 
 /** A book made from a file, the files that came with it, and what became of everything in it. */
 export interface BroughtIn {

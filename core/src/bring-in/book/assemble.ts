@@ -1,0 +1,74 @@
+import type { Node } from 'prosemirror-model';
+import { Transform } from 'prosemirror-transform';
+import { handMadeNotes, keepIdsUnique, makeNotes, withPlaceIds, type DeclaredNotes } from '../../edits/index.js';
+import {
+  countWords,
+  DEFAULT_LOOK,
+  DEFAULT_STRUCTURE,
+  titleOf,
+  type BookDetails,
+  type Matter,
+  type ReadBook,
+  type ReadChapter,
+} from '../../manuscript/index.js';
+import type { BroughtIn } from '../bring-in.js';
+import type { Enclosures } from './enclosures.js';
+import type { Tally } from './report.js';
+import { separateLinks } from '../flow/separate-links.js';
+
+export interface ChapterDraft {
+  id: string;
+  matter: Matter;
+  doc: Node;
+  /** What to call the chapter when it has no heading. */
+  title?: string;
+}
+
+/** What a file says of the book that it holds. */
+export type FileDetails = Omit<BookDetails, 'id' | 'look' | 'structure'>;
+
+/** What the chapters of a file were read with. */
+interface ReadWith {
+  enclosures: Enclosures;
+  tally: Tally;
+  mint: () => string;
+  notes: DeclaredNotes;
+}
+
+/** Puts the chapters that were read together into a book, with its report. What the file calls notes become real ones. */
+export function assemble(details: FileDetails, drafts: ChapterDraft[], read: ReadWith): BroughtIn {
+  const { enclosures, tally, mint, notes } = read;
+  const book: ReadBook = {
+    ...{ id: mint(), ...details, look: DEFAULT_LOOK, structure: DEFAULT_STRUCTURE },
+    chapters: drafts.map(({ id, matter, doc, title = '' }) => ({
+      ...{ id, matter, title, leftOutOf: [] },
+      doc: withPlaceIds(separateLinks(doc, mint), id),
+    })),
+  };
+  const chapters = withRealNotes(book, notes, tally).map((chapter, index) => {
+    const transform = new Transform(chapter.doc);
+    keepIdsUnique(transform, mint);
+    transform.doc.check();
+    const title = titleOf(transform.doc, chapter.title || `Chapter ${index + 1}`).slice(0, 300);
+    return { ...chapter, title, doc: transform.doc.toJSON() as unknown };
+  });
+  tally.add('kept', chapters.length === 1 ? 'chapter' : 'chapters', undefined, chapters.length);
+  tally.add(
+    'kept',
+    'words',
+    undefined,
+    drafts.reduce((sum, draft) => sum + countWords(draft.doc), 0),
+  );
+  return { book: { ...book, chapters }, enclosures: enclosures.kept, report: tally.report() };
+}
+
+function withRealNotes(book: ReadBook, declared: DeclaredNotes, tally: Tally): ReadChapter[] {
+  if (declared.marks.size === 0) return book.chapters;
+  const found = handMadeNotes(book, undefined, declared).filter(({ mark }) => declared.marks.has(mark.id));
+  const made = makeNotes(book, found);
+  tally.add('kept', 'marks of notes', undefined, found.length);
+  const docs = new Map(made.chapters.map(({ id, doc }) => [id, doc]));
+  return book.chapters
+    .filter(({ id }) => !made.emptied.includes(id))
+    .map((chapter) => ({ ...chapter, doc: docs.get(chapter.id) ?? chapter.doc }));
+}

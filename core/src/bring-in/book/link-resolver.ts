@@ -1,0 +1,70 @@
+import {
+  decodeLoosely,
+  parseMailto,
+  parseWebAddress,
+  urlFrom,
+  type Destination,
+} from '../../destination/index.js';
+import type { Ids } from './ids.js';
+
+/** A made-up origin for the files of a book, so that relative references resolve by the URL parser (RFC 3986, 5.2). */
+export const INSIDE = 'http://inside.invalid/';
+
+export interface ResolverParts {
+  ids: Ids;
+  /** The id of the chapter that a file of the book became, by path. */
+  chapters: ReadonlyMap<string, string>;
+  /** The places of pages that are made anew, by path. */
+  made?: ReadonlyMap<string, string>;
+  /** Where relative references lead that are not files of the book; `null` when that is nowhere. */
+  outside: string | null;
+  /** The enclosure that a file of the book became, by path. */
+  fileAt(path: string): string | null;
+}
+
+/** Where an `href` in a file of the book leads, or why it can't be kept. */
+export function resolveHref(
+  href: string,
+  file: string,
+  parts: ResolverParts,
+): Destination | { leftOut: string } {
+  const trimmed = href.trim();
+  const scheme = /^([a-z][a-z0-9+.-]*):/i.exec(trimmed)?.[1].toLowerCase();
+  if (scheme === 'mailto')
+    return parseMailto(trimmed)?.destination ?? { leftOut: 'the email address can’t be read' };
+  if (scheme && scheme !== 'http' && scheme !== 'https')
+    return { leftOut: `addresses that begin with “${scheme}:” can’t be published` };
+  if (scheme || trimmed.startsWith('//')) {
+    const full = scheme ? trimmed : `https:${trimmed}`;
+    const url = parseWebAddress(full);
+    return url ? { kind: 'web', href: url.href } : { leftOut: 'the address can’t be read' };
+  }
+  return inside(trimmed, file, parts);
+}
+
+function inside(
+  reference: string,
+  file: string,
+  { ids, chapters, made, outside, fileAt }: ResolverParts,
+): Destination | { leftOut: string } {
+  const base = INSIDE + file.split('/').map(encodeURIComponent).join('/');
+  const url = urlFrom(reference, base);
+  if (!url) return { leftOut: 'the address can’t be read' };
+  const path = decodeLoosely(url.pathname.slice(1));
+  const page = made?.get(path);
+  if (page !== undefined) return { kind: 'place', place: page };
+  const chapter = chapters.get(path);
+  if (chapter === undefined) {
+    const enclosure = fileAt(path);
+    const fragment = url.hash.slice(1);
+    if (enclosure) return { kind: 'file', enclosure, ...(fragment ? { fragment } : {}) };
+    if (outside) return { kind: 'web', href: new URL(reference, outside).href };
+    return { leftOut: 'they lead to a file that did not come along' };
+  }
+  const fragment = url.hash.slice(1);
+  if (fragment === '') return { kind: 'place', place: chapter };
+  // HTML, 7.4.6.4: an element of that id, else `top` is the top of the page.
+  const place = ids.find(path, fragment) ?? ids.find(path, decodeLoosely(fragment));
+  if (!place && fragment.toLowerCase() === 'top') return { kind: 'place', place: chapter };
+  return { kind: 'place', place: place ?? `missing-${fragment.replace(/[^\p{L}\p{N}._-]+/gu, '-')}` };
+}

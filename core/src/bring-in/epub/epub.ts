@@ -1,0 +1,193 @@
+import { parseDocument } from 'htmlparser2';
+import { findOne, getElementsByTagName, textContent } from 'domutils';
+import { isTag, type Document, type Element } from 'domhandler';
+import { decodeLoosely, urlFrom } from '../../destination/index.js';
+import { CONTENTS, schema, TOP, type Matter } from '../../manuscript/index.js';
+import { assemble, type ChapterDraft } from '../book/assemble.js';
+import type { BroughtIn } from '../bring-in.js';
+import { decodeText } from '../../page/encoding.js';
+import { Enclosures } from '../book/enclosures.js';
+import { hasContent, readFlow } from '../flow/flow.js';
+import { Ids } from '../book/ids.js';
+import { isComputed } from '../flow/inside.js';
+import { INSIDE, resolveHref } from '../book/link-resolver.js';
+import { BringInError } from '../book/refusal.js';
+import { Tally } from '../book/report.js';
+
+interface ContentFile {
+  path: string;
+  document: Document;
+  body: Element;
+  chapter: string;
+}
+
+interface Spine {
+  contents: ContentFile[];
+  /** Pages that are made anew from the book: their places, by path. */
+  made: Map<string, string>;
+}
+
+interface Package {
+  path: string;
+  document: Document;
+}
+
+/** Algorithms that only scramble fonts (EPUB 3.3, 4.3; the second is common practice): the text can be read. */
+const FONT_SCRAMBLING = /^http:\/\/(?:www\.idpf\.org\/2008\/embedding|ns\.adobe\.com\/pdf\/enc#RC)$/;
+
+/**
+ * Reads the files of an EPUB 2 or 3 container as a book, a chapter for each item of its spine.
+ *
+ * @throws BringInError when it is encrypted or has no package document, no spine or no text
+ */
+export function readEpub(files: Map<string, Uint8Array>, name: string, mint: () => string): BroughtIn {
+  refuseEncrypted(files);
+  const opf = packageOf(files);
+  const tally = new Tally();
+  const ids = new Ids(tally);
+  const enclosures = new Enclosures(files, mint, tally);
+  const { contents, made } = spineOf(opf, files, tally, mint);
+  for (const { path, document } of contents) ids.takeFrom(path, document);
+  const chapters = new Map(contents.map(({ path, chapter }) => [path, chapter]));
+  const drafts: ChapterDraft[] = [];
+  const notes = { marks: new Set<string>(), backs: new Set<string>() };
+  const fileAt = (path: string) => enclosures.fromFile(path);
+  for (const { path, body, document, chapter } of contents) {
+    const blocks = readFlow([body], {
+      tally,
+      mint,
+      placeId: ids.placer(path),
+      resolve: (href) => resolveHref(href, path, { ids, chapters, made, outside: null, fileAt }),
+      picture: (src) => enclosures.fromSource(src, pathFrom(path, src)),
+      sizeOf: (enclosure) => enclosures.sizeOf(enclosure),
+      drawing: (svg) => enclosures.fromDrawing(svg),
+      notes,
+    });
+    const doc = schema.node('doc', null, blocks.length > 0 ? blocks : [schema.node('paragraph')]);
+    drafts.push({ id: chapter, matter: matterOf(body), doc, title: textOf(document, 'title') });
+  }
+  if (!drafts.some((draft) => hasContent(draft.doc.children)))
+    throw new BringInError('empty', 'There is no text in this e-book that could be brought in.');
+  return assemble(detailsOf(opf.document, name), drafts, { enclosures, tally, mint, notes });
+}
+
+function refuseEncrypted(files: Map<string, Uint8Array>): void {
+  const encryption = files.get('META-INF/encryption.xml');
+  if (!encryption) return;
+  const methods = elements(parseXml(encryption), 'EncryptionMethod');
+  if (methods.some((method) => !FONT_SCRAMBLING.test(method.attribs.Algorithm ?? '')))
+    throw new BringInError(
+      'encrypted',
+      'This e-book is encrypted, so its text can’t be read. Bring in the copy that it was made from.',
+    );
+}
+
+function packageOf(files: Map<string, Uint8Array>): Package {
+  const container = files.get('META-INF/container.xml');
+  const path = container ? elements(parseXml(container), 'rootfile')[0]?.attribs['full-path'] : undefined;
+  const bytes = path ? files.get(path) : undefined;
+  if (!path || !bytes)
+    throw new BringInError(
+      'no-package',
+      'This is an archive, but not an e-book: it has no package document. Choose an EPUB file.',
+    );
+  return { path, document: parseXml(bytes) };
+}
+
+function spineOf(opf: Package, files: Map<string, Uint8Array>, tally: Tally, mint: () => string): Spine {
+  const made = new Map<string, string>();
+  const manifest = new Map(elements(opf.document, 'item').map((item) => [item.attribs.id, item]));
+  const contents: ContentFile[] = [];
+  for (const reference of elements(opf.document, 'itemref')) {
+    const item = manifest.get(reference.attribs.idref ?? '');
+    const path = item ? pathFrom(opf.path, item.attribs.href ?? '') : '';
+    const bytes = files.get(path);
+    if (!item || !bytes) {
+      tally.add('leftOut', 'chapters', 'their files are not in the e-book');
+    } else if (!/html/i.test(item.attribs['media-type'] ?? '') && reference.attribs.linear === 'no') {
+      continue; // a file outside the reading order comes along with the links that lead to it
+    } else if (!/html/i.test(item.attribs['media-type'] ?? '')) {
+      tally.add('leftOut', 'pages', `they are not text but ${item.attribs['media-type']}`);
+    } else if (!contents.some((one) => one.path === path)) {
+      const document = parseXhtml(bytes);
+      const body = getElementsByTagName('body', document.children, true)[0];
+      const place = body && madeAnew(item, body, tally);
+      if (place) made.set(path, place);
+      else if (body) contents.push({ path, document, body, chapter: mint() });
+    }
+  }
+  if (contents.length === 0) throw new BringInError('no-package', 'This e-book has no readable chapters.');
+  return { contents, made };
+}
+
+/** The place that stands for a page which is made of the rest of the book: its navigation, or a computed title page. */
+function madeAnew(item: Element, body: Element, tally: Tally): string | null {
+  if (item.attribs.properties?.split(' ').includes('nav') && isOnlyNavigation(body)) {
+    tally.add('changed', 'pages of contents', 'contents are made of the headings, and are always right');
+    return CONTENTS;
+  }
+  const parts = body.children.filter(isTag);
+  return parts.length > 0 && parts.every(isComputed) ? TOP : null;
+}
+
+/** Nothing but lists of links with their titles. */
+const isOnlyNavigation = (body: Element): boolean =>
+  body.children.every(
+    (child) =>
+      (isTag(child) && /^(?:nav|h[1-6])$/.test(child.name)) ||
+      (isTag(child) && /^(?:div|section|main|header)$/.test(child.name) && isOnlyNavigation(child)) ||
+      (!isTag(child) && textContent(child).trim() === ''),
+  );
+
+/** XML without entities of its own: what a DOCTYPE declares is never expanded, and nothing outside is read. */
+function parseXml(bytes: Uint8Array): Document {
+  return parseDocument(decodeXml(bytes), { xmlMode: true });
+}
+
+/** XHTML as it is met: `<a id="p1"/>` closes itself, HTML's named entities are known, faults are forgiven. */
+function parseXhtml(bytes: Uint8Array): Document {
+  return parseDocument(decodeXml(bytes), { recognizeSelfClosing: true, recognizeCDATA: true });
+}
+
+const XML_ENCODING = /^[^<]*<\?xml[^>]*encoding\s*=\s*["']([\w-]+)/;
+const decodeXml = (bytes: Uint8Array): string => decodeText(bytes, XML_ENCODING);
+
+/** Elements by local name, whatever prefix they bear. */
+function elements(document: Document, name: string): Element[] {
+  return getElementsByTagName((tag) => tag === name || tag.endsWith(`:${name}`), document.children, true);
+}
+
+function textOf(document: Document, name: string): string {
+  const element = elements(document, name)[0];
+  return element ? textContent(element).replace(/\s+/g, ' ').trim() : '';
+}
+
+function pathFrom(file: string, reference: string): string {
+  const base = INSIDE + file.split('/').map(encodeURIComponent).join('/');
+  const url = urlFrom(reference, base);
+  if (!url?.href.startsWith(INSIDE)) return '';
+  return decodeLoosely(url.pathname.slice(1));
+}
+
+function detailsOf(opf: Document, name: string) {
+  const authors = elements(opf, 'creator').map((element) => textContent(element).trim());
+  const description = textOf(opf, 'description').replace(/<[^>]+>/g, ' ');
+  return {
+    title: (textOf(opf, 'title') || name.replace(/\.\w+$/, '')).slice(0, 300),
+    subtitle: '',
+    author: authors.filter(Boolean).join(', ').slice(0, 300),
+    language: textOf(opf, 'language') || 'en',
+    description: description.replace(/\s+/g, ' ').trim(),
+  };
+}
+
+const FRONT =
+  /\b(?:frontmatter|cover|titlepage|halftitlepage|copyright-page|dedication|epigraph|foreword|preface|toc|landmarks|acknowledgments)\b/;
+const BACK = /\b(?:backmatter|appendix|afterword|glossary|bibliography|index|colophon|endnotes)\b/;
+
+/** Where a chapter stands, by the `epub:type` of its body or of the section that it consists of. */
+function matterOf(body: Element): Matter {
+  const section = findOne((element) => element.name === 'section' && isTag(element), body.children, false);
+  const types = `${body.attribs['epub:type'] ?? ''} ${section?.attribs['epub:type'] ?? ''}`;
+  return FRONT.test(types) ? 'front' : BACK.test(types) ? 'back' : 'main';
+}

@@ -1,0 +1,90 @@
+import { isTag, type Element } from 'domhandler';
+import { findOne } from 'domutils';
+import { boxBetween, THICKEST_FRAME, type AreaFrame, type Box } from '../../manuscript/index.js';
+
+/** A part of a picture that leads somewhere, as a file has it: its element, and its box in shares of the picture. */
+export interface AreaDraft {
+  element: Element;
+  box: Box;
+  frame: AreaFrame | null;
+  /** It was no rectangle. */
+  reshaped: boolean;
+}
+
+/**
+ * The areas of an image map (HTML, 4.8.13): `coords` in CSS px of the picture as it is shown. Circles and polygons
+ * become the rectangles around them. `natural` is the size of the picture's own pixels.
+ */
+export function mapAreas(image: Element, natural: { width: number; height: number } | null): AreaDraft[] {
+  const name = image.attribs.usemap?.replace(/^#/, '');
+  const map = name ? findOne((one) => isMap(one, name), rootOf(image).children, true) : null;
+  if (!map) return [];
+  const width = Number.parseFloat(image.attribs.width ?? '') || natural?.width || 0;
+  const height = Number.parseFloat(image.attribs.height ?? '') || natural?.height || 0;
+  if (width <= 0 || height <= 0) return [];
+  return map.children.flatMap((element): AreaDraft[] => {
+    if (!isTag(element) || element.name !== 'area' || element.attribs.href === undefined) return [];
+    const shape = element.attribs.shape?.toLowerCase() ?? 'rect';
+    const corners = cornersOf(shape, (element.attribs.coords ?? '').split(/[\s,]+/).map(Number.parseFloat));
+    if (!corners) return [];
+    const [left, top, right, bottom] = corners;
+    const box = boxBetween({ x: left / width, y: top / height }, { x: right / width, y: bottom / height });
+    return [{ element, box, frame: null, reshaped: shape !== 'rect' && shape !== 'default' }];
+  });
+}
+
+const isMap = (element: Element, name: string) =>
+  element.name === 'map' && (element.attribs.name === name || element.attribs.id === name);
+
+function rootOf(element: Element) {
+  let root: Element = element;
+  for (let parent = root.parent; parent; parent = parent.parent) root = parent as Element;
+  return root;
+}
+
+function cornersOf(shape: string, numbers: number[]): [number, number, number, number] | null {
+  if (shape === 'default') return [0, 0, Infinity, Infinity];
+  if (numbers.some(Number.isNaN)) return null;
+  if (shape.startsWith('rect') && numbers.length >= 4)
+    return numbers.slice(0, 4) as [number, number, number, number];
+  if (shape.startsWith('circ') && numbers.length >= 3) {
+    const [x, y, radius] = numbers;
+    return [x - radius, y - radius, x + radius, y + radius];
+  }
+  const [across, down] = [0, 1].map((odd) => numbers.filter((_number, index) => index % 2 === odd));
+  if (across.length < 3 || down.length < 3) return null;
+  return [Math.min(...across), Math.min(...down), Math.max(...across), Math.max(...down)];
+}
+
+const FRAME = /border\s*:\s*([\d.]+)pt\s+(solid|dashed|dotted)\s+(#[0-9a-f]{6})/i;
+
+function frameIn(style: string): AreaFrame | null {
+  const [, width, line, colour] = FRAME.exec(style) ?? [];
+  if (!width) return null;
+  return {
+    line: line.toLowerCase() as AreaFrame['line'],
+    width: Math.min(THICKEST_FRAME, Number(width) || 1),
+    colour: colour.toLowerCase(),
+  };
+}
+
+const SHARE = (name: string) => new RegExp(`(?:^|[;\\s])${name}\\s*:\\s*([\\d.]+)%`, 'i');
+
+/** Links that lie over a picture by percentages of it, next to the picture in one element. */
+export function layeredAreas(image: Element): AreaDraft[] {
+  const inner = image.parent && isTag(image.parent) && image.parent.name === 'a' ? image.parent : image;
+  const around = inner.parent;
+  if (!around || !isTag(around)) return [];
+  return around.children.flatMap((element): AreaDraft[] => {
+    if (!isTag(element) || element.name !== 'a' || element === inner) return [];
+    const [left, top, width, height] = ['left', 'top', 'width', 'height'].map((name) =>
+      Number.parseFloat(SHARE(name).exec(element.attribs.style ?? '')?.[1] ?? 'NaN'),
+    );
+    if ([left, top, width, height].some(Number.isNaN)) return [];
+    const box = boxBetween(
+      { x: left / 100, y: top / 100 },
+      { x: (left + width) / 100, y: (top + height) / 100 },
+    );
+    return [{ element, box, frame: frameIn(element.attribs.style ?? ''), reshaped: false }];
+  });
+}

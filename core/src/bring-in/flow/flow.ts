@@ -1,0 +1,294 @@
+import { isTag, isText, type ChildNode, type Element } from 'domhandler';
+import type { Mark, Node } from 'prosemirror-model';
+import { linkMark, schema, wordsOf } from '../../manuscript/index.js';
+import { isBlock, MARKS, PLAIN_STYLE } from './elements.js';
+import { figureOf, withCaption } from './figure.js';
+import { InlineReader, type Surroundings } from './inline-reader.js';
+import { contentsFrom, isRemark } from './inside.js';
+import { InlineRun } from './inline-run.js';
+
+/** Reads the content of a file into block nodes. Nothing in it is run, and nothing is fetched. */
+export function readFlow(nodes: ChildNode[], around: Surroundings): Node[] {
+  const reader = new FlowReader(around);
+  const blocks = reader.blocks(nodes, []);
+  return reader.finish(blocks);
+}
+
+class FlowReader extends InlineReader {
+  /** Ids after the last text stay at its end. */
+  finish(blocks: Node[]): Node[] {
+    if (this.waiting.length === 0) return blocks;
+    const anchors = this.waiting.splice(0).map((id) => schema.node('anchor', { id }));
+    return [...blocks, schema.node('paragraph', null, anchors)];
+  }
+
+  blocks(nodes: ChildNode[], marks: readonly Mark[]): Node[] {
+    const blocks: Node[] = [];
+    let run = new InlineRun();
+    const flush = () => {
+      const node = this.#paragraph(run);
+      if (node) blocks.push(node);
+      run = new InlineRun();
+    };
+    for (const node of nodes) {
+      if (isTag(node) && isBlock(node)) {
+        flush();
+        blocks.push(...this.#block(node, marks));
+      } else this.inline(node, marks, run);
+    }
+    flush();
+    return blocks;
+  }
+
+  #block(element: Element, marks: readonly Mark[]): Node[] {
+    const name = element.name;
+    if (this.dropped(element)) return [];
+    if (name === 'a') return this.blocks(element.children, this.linkMarks(element, marks));
+    if (MARKS[name] || PLAIN_STYLE.has(name)) {
+      this.await(element);
+      return this.blocks(element.children, this.styled(name, marks));
+    }
+    switch (name) {
+      case 'p':
+      case 'dt':
+        return this.#textblocks(element, name === 'dt' ? this.styled('strong', marks) : marks);
+      case 'h1':
+      case 'h2':
+      case 'h3':
+      case 'h4':
+      case 'h5':
+      case 'h6':
+        return this.#heading(element, marks);
+      case 'blockquote':
+        return this.#container('quotation', element, marks);
+      case 'ul':
+      case 'ol':
+        return this.#list(element, marks);
+      case 'pre':
+        return this.#code(element, marks);
+      case 'hr':
+        return this.#rule(element);
+      case 'figure':
+        return this.#figure(element, marks);
+      case 'table':
+        return this.#table(element, marks);
+      default:
+        if (element.attribs['data-contents'] !== undefined) return this.#contents(element, marks);
+        if (isRemark(element)) return this.#remark(element, marks);
+        if (name === 'dl') this.around.tally.add('changed', 'lists of terms', 'they became paragraphs');
+        this.await(element);
+        return this.blocks(element.children, marks);
+    }
+  }
+
+  #contents(element: Element, marks: readonly Mark[]): Node[] {
+    const placeOf = (id: string) => {
+      const destination = this.around.resolve(`#${id}`);
+      return 'kind' in destination && destination.kind === 'place' ? destination.place : null;
+    };
+    const id = element.attribs.id ? this.around.placeId(element.attribs.id) : undefined;
+    const node = contentsFrom(element, id ?? this.around.mint(), placeOf);
+    if (!node) return this.blocks(element.children, marks);
+    this.around.tally.add('kept', 'lists of contents');
+    return [node];
+  }
+
+  /** The remark of a note is kept together, as the item of a list, until it comes to its mark. */
+  #remark(element: Element, marks: readonly Mark[]): Node[] {
+    const item = this.#container('list_item', element, marks);
+    return item.length > 0 ? [schema.node('bullet_list', null, item)] : [];
+  }
+
+  #takeId(): { id: string | null } {
+    return { id: this.waiting.shift() ?? null };
+  }
+
+  /** A block that has turned out empty is not made; its id waits for the next spot. */
+  #nothing({ id }: { id: string | null }): Node[] {
+    if (id) this.waiting.unshift(id);
+    return [];
+  }
+
+  #textblocks(element: Element, marks: readonly Mark[]): Node[] {
+    this.await(element);
+    return this.blocks(element.children, marks);
+  }
+
+  #heading(element: Element, marks: readonly Mark[]): Node[] {
+    this.await(element);
+    const uncounted = element.attribs['data-uncounted'] !== undefined;
+    const attrs = { ...this.#takeId(), level: Number(element.name[1]), uncounted };
+    const content = this.#inlines(element, marks);
+    if (content.length === 0) return this.#nothing(attrs);
+    this.around.tally.add('kept', 'headings');
+    return [schema.node('heading', attrs, content)];
+  }
+
+  /** All the words of an element as inline nodes, whatever blocks stand in it. */
+  #inlines(element: Element, marks: readonly Mark[]): Node[] {
+    const run = new InlineRun();
+    for (const id of this.waiting.splice(0)) run.add(schema.node('anchor', { id }));
+    for (const child of element.children) this.inline(child, marks, run);
+    return run.finish();
+  }
+
+  #container(type: string, element: Element, marks: readonly Mark[]): Node[] {
+    this.await(element);
+    const attrs = this.#takeId();
+    const content = this.blocks(element.children, marks);
+    if (content.length === 0) return this.#nothing(attrs);
+    this.around.tally.add('kept', type === 'quotation' ? 'quotations' : 'list items');
+    return [schema.node(type, attrs, content)];
+  }
+
+  #list(element: Element, marks: readonly Mark[]): Node[] {
+    this.await(element);
+    const attrs = this.#takeId();
+    const items: Node[] = [];
+    for (const child of element.children) {
+      if (!isTag(child)) {
+        if (isText(child) && child.data.trim() !== '') items.push(listItem(this.blocks([child], marks)));
+      } else if (child.name === 'li') {
+        const item = this.#container('list_item', child, marks);
+        items.push(...(item.length > 0 ? item : [listItem([schema.node('paragraph')])]));
+      } else {
+        const blocks = isBlock(child) ? this.#block(child, marks) : this.blocks([child], marks);
+        if (blocks.length > 0) items.push(listItem(blocks));
+      }
+    }
+    if (items.length === 0) return this.#nothing(attrs);
+    this.around.tally.add('kept', 'lists');
+    const ordered = element.name === 'ol';
+    const start = Number.parseInt(element.attribs.start ?? '1', 10) || 1;
+    return [
+      schema.node(ordered ? 'ordered_list' : 'bullet_list', ordered ? { ...attrs, start } : attrs, items),
+    ];
+  }
+
+  #code(element: Element, marks: readonly Mark[]): Node[] {
+    this.await(element);
+    const attrs = this.#takeId();
+    const links = marks.filter((mark) => mark.type.name === 'link');
+    const nodes: Node[] = [];
+    const walk = (children: ChildNode[], over: readonly Mark[]) => {
+      for (const child of children) {
+        if (isText(child) && child.data !== '') nodes.push(schema.text(child.data, over));
+        if (!isTag(child)) continue;
+        if (child.name === 'br') nodes.push(schema.text('\n', over));
+        this.await(child);
+        nodes.push(...this.waiting.splice(0).map((id) => schema.node('anchor', { id }, undefined, over)));
+        walk(child.children, child.name === 'a' ? this.linkMarks(child, over, false) : over);
+      }
+    };
+    walk(element.children, links);
+    if (nodes.length === 0) return this.#nothing(attrs);
+    this.around.tally.add('kept', 'passages of code');
+    return [schema.node('code_block', attrs, withoutFirstBreak(nodes))];
+  }
+
+  #rule(element: Element): Node[] {
+    this.await(element);
+    return [schema.node('rule', this.#takeId())];
+  }
+
+  #figure(element: Element, marks: readonly Mark[]): Node[] {
+    this.await(element);
+    const captions = element.children.filter(
+      (child): child is Element => isTag(child) && child.name === 'figcaption',
+    );
+    const rest = element.children.filter((child) => !captions.includes(child as Element));
+    const blocks = this.blocks(rest, marks);
+    const caption = captions.length > 0 ? this.#inlines(captions[0], marks) : [];
+    if (caption.length === 0) return blocks;
+    const only = blocks.length === 1 && blocks[0].type.name === 'figure' ? blocks[0] : null;
+    if (only) return [withCaption(only, caption)];
+    return [...blocks, schema.node('paragraph', null, caption)];
+  }
+
+  #table(element: Element, marks: readonly Mark[]): Node[] {
+    this.await(element);
+    const attrs = this.#takeId();
+    const content: Node[] = [];
+    const caption = element.children.find(
+      (child): child is Element => isTag(child) && child.name === 'caption',
+    );
+    if (caption) content.push(schema.node('table_caption', null, this.#inlines(caption, marks)));
+    for (const row of rowsOf(element)) {
+      this.await(row);
+      const cells = row.children
+        .filter((child): child is Element => isTag(child) && (child.name === 'td' || child.name === 'th'))
+        .map((cell) => this.#cell(cell, marks));
+      if (cells.length > 0) content.push(schema.node('table_row', null, cells));
+    }
+    if (!content.some((node) => node.type.name === 'table_row')) return this.#nothing(attrs);
+    this.around.tally.add('kept', 'tables');
+    return [schema.node('table', attrs, content)];
+  }
+
+  #cell(element: Element, marks: readonly Mark[]): Node {
+    this.await(element);
+    const attrs = this.#takeId();
+    const span = (name: string) =>
+      Math.min(100, Math.max(1, Number.parseInt(element.attribs[name] ?? '1', 10) || 1));
+    const content = this.blocks(element.children, marks);
+    const type = element.name === 'th' ? 'table_header' : 'table_cell';
+    return schema.node(
+      type,
+      { ...attrs, colspan: span('colspan'), rowspan: span('rowspan') },
+      content.length > 0 ? content : [schema.node('paragraph')],
+    );
+  }
+
+  /** A paragraph, or a figure where the run is one picture and nothing else. */
+  #paragraph(run: InlineRun): Node | null {
+    const content = run.finish();
+    if (content.length === 0) return null;
+    const pictures = content.filter((node) => node.type.name === 'picture');
+    const rest = content.filter((node) => node.type.name !== 'picture');
+    if (pictures.length === 1 && rest.every((node) => node.type.name === 'anchor' && !linkMark(node)))
+      return figureOf(
+        pictures[0],
+        rest.map((node) => node.attrs.id as string),
+        this.areas.get(pictures[0]) ?? [],
+      );
+    for (const picture of pictures)
+      for (const _area of this.areas.get(picture) ?? [])
+        this.around.tally.add('leftOut', 'links', 'they lay on a picture within a line');
+    return schema.node('paragraph', leadingId(content), withoutLeadingId(content));
+  }
+}
+
+const listItem = (content: Node[]): Node => schema.node('list_item', null, content);
+
+/** An anchor at the very start of a paragraph is the paragraph's own id. */
+function leadingId(content: Node[]): { id: string | null } {
+  const first = content[0];
+  return { id: first.type.name === 'anchor' && !linkMark(first) ? (first.attrs.id as string) : null };
+}
+
+function withoutLeadingId(content: Node[]): Node[] {
+  return leadingId(content).id ? content.slice(1) : content;
+}
+
+/** HTML drops a line break just after `<pre>`. */
+function withoutFirstBreak(nodes: Node[]): Node[] {
+  const [first, ...rest] = nodes;
+  if (!first.isText || !first.text?.startsWith('\n')) return nodes;
+  const text = first.text.slice(1);
+  return text === '' ? rest : [schema.text(text, first.marks), ...rest];
+}
+
+function rowsOf(table: Element): Element[] {
+  return table.children
+    .filter((child): child is Element => isTag(child))
+    .flatMap((child) =>
+      child.name === 'tr' ? [child] : /^t(?:head|body|foot)$/.test(child.name) ? rowsOf(child) : [],
+    );
+}
+
+/** True when a doc has anything to read. */
+export function hasContent(blocks: readonly Node[]): boolean {
+  return blocks.some(
+    (block) => wordsOf(block) !== '' || block.type.name === 'figure' || block.type.name === 'rule',
+  );
+}

@@ -1,0 +1,209 @@
+import { isText, isTag, type ChildNode, type Element } from 'domhandler';
+import { textContent } from 'domutils';
+import render from 'dom-serializer';
+import type { Mark, Node } from 'prosemirror-model';
+import type { Destination } from '../../destination/index.js';
+import { schema, type LinkArea } from '../../manuscript/index.js';
+import { layeredAreas, mapAreas } from './areas.js';
+import { isBlock, MARKS, NOT_KEPT, PLAIN_STYLE, SKIPPED } from './elements.js';
+import { idsOf } from '../book/ids.js';
+import type { InlineRun } from './inline-run.js';
+import { isBacklink, isComputed, isNoteMark, referenceFrom, returnFrom } from './inside.js';
+import type { Tally } from '../book/report.js';
+
+/** What a file's text needs to know of the book around it. */
+export interface Surroundings {
+  tally: Tally;
+  mint(): string;
+  /** The final id of an id in this file; each is placed once, the first time it is met. */
+  placeId(id: string): string | undefined;
+  /** Where an `href` of this file leads, or why the link can't be kept. */
+  resolve(href: string): Destination | { leftOut: string };
+  /** The enclosure of a picture's `src`, or `null` when it can't be kept. */
+  picture(src: string): string | null;
+  /** The size of a picture that was kept, in its own pixels. */
+  sizeOf(enclosure: string): { width: number; height: number } | null;
+  /** The enclosure of a drawing that stands in the text. */
+  drawing(svg: string): string | null;
+  /** Links that the file calls marks of notes, and those that it calls ways back. */
+  notes: { marks: Set<string>; backs: Set<string> };
+}
+
+const LINK_NAMES: Record<Destination['kind'], string> = {
+  web: 'web links',
+  mail: 'email links',
+  file: 'file links',
+  place: 'links inside the book',
+  book: 'links to other books',
+};
+
+/** Reads what stands within a line: words, marks, links, pictures, spots. */
+export class InlineReader {
+  /** Ids that wait for the next spot in the text. */
+  protected readonly waiting: string[] = [];
+
+  /** Areas of pictures that are not placed yet, and the elements that became areas. */
+  protected readonly areas = new Map<Node, LinkArea[]>();
+  private readonly taken = new Set<Element>();
+
+  constructor(protected readonly around: Surroundings) {}
+
+  protected dropped(element: Element): boolean {
+    if (SKIPPED.has(element.name) || this.taken.has(element) || isComputed(element)) return true;
+    const what = NOT_KEPT[element.name];
+    if (!what) return false;
+    this.await(element);
+    this.around.tally.add('leftOut', what, 'a book can’t carry them');
+    return element.name !== 'form';
+  }
+
+  /** Remembers the ids of an element for the next spot in the text. */
+  protected await(element: Element): void {
+    for (const id of idsOf(element)) {
+      const final = this.around.placeId(id);
+      if (final) this.waiting.push(final);
+    }
+  }
+
+  protected inline(node: ChildNode, marks: readonly Mark[], run: InlineRun): void {
+    if (isText(node)) return this.text(node.data, marks, run);
+    if (node.type === 'cdata') return node.children.forEach((child) => this.inline(child, marks, run));
+    if (!isTag(node) || this.dropped(node)) return;
+    // The id of a bookmark stays with its words.
+    if (node.attribs['data-bookmark'] === undefined) this.await(node);
+    if (this.waiting.length > 0 && !isBlock(node))
+      for (const id of this.waiting.splice(0)) run.add(schema.node('anchor', { id }, undefined, marks));
+    const name = node.name;
+    if (name === 'br') return run.add(schema.node('hard_break', null, undefined, marks));
+    if (name === 'img' || name === 'image') return this.picture(node, marks, run);
+    if (name === 'svg') return this.drawing(node, marks, run);
+    if (name === 'math') {
+      this.around.tally.add('changed', 'formulas', 'they became plain words');
+      return this.text(textContent(node), marks, run);
+    }
+    if (node.attribs['data-return'] !== undefined && this.returnLink(node, marks, run)) return;
+    if (name === 'a') return this.link(node, marks, run);
+    if (name === 'q') return this.quoted(node, marks, run);
+    if (isBlock(node)) run.space(marks);
+    const within = this.bookmarked(node, this.styled(name, marks));
+    for (const child of node.children) this.inline(child, within, run);
+    if (isBlock(node)) run.space(marks);
+  }
+
+  private text(text: string, marks: readonly Mark[], run: InlineRun): void {
+    if (text.trim() !== '' && this.waiting.length > 0)
+      for (const id of this.waiting.splice(0)) run.add(schema.node('anchor', { id }, undefined, marks));
+    run.text(text, marks);
+  }
+
+  private quoted(element: Element, marks: readonly Mark[], run: InlineRun): void {
+    run.text('“', marks);
+    for (const child of element.children) this.inline(child, marks, run);
+    run.text('”', marks);
+  }
+
+  protected styled(name: string, marks: readonly Mark[]): readonly Mark[] {
+    if (PLAIN_STYLE.has(name))
+      this.around.tally.add('changed', 'decorated words', 'underlining, striking out and sizes are not kept');
+    return MARKS[name] ? schema.marks[MARKS[name]].create().addToSet(marks) : marks;
+  }
+
+  protected linkMarks(element: Element, marks: readonly Mark[], awaiting = true): readonly Mark[] {
+    if (awaiting) this.await(element);
+    const { href, title } = element.attribs;
+    if (href === undefined) return marks;
+    const destination = this.around.resolve(href);
+    if ('leftOut' in destination) {
+      this.around.tally.add('leftOut', 'links', destination.leftOut);
+      return marks;
+    }
+    this.around.tally.add('kept', LINK_NAMES[destination.kind]);
+    return schema.marks.link
+      .create({ id: this.around.mint(), destination, hoverNote: title?.trim() ?? '' })
+      .addToSet(marks);
+  }
+
+  /** A link without words stays: an anchor carries it, and the audit will find it. */
+  private link(element: Element, marks: readonly Mark[], run: InlineRun): void {
+    const within = this.linkMarks(element, marks, false);
+    const mark = within === marks ? undefined : within.find(({ type }) => type === schema.marks.link);
+    if (mark && this.reference(element, mark, marks, run)) return;
+    if (mark && isNoteMark(element)) this.around.notes.marks.add(mark.attrs.id as string);
+    if (mark && isBacklink(element)) this.around.notes.backs.add(mark.attrs.id as string);
+    const before = run.length;
+    for (const child of element.children) this.inline(child, within, run);
+    if (run.length === before && within !== marks) run.add(schema.node('anchor', null, undefined, within));
+  }
+
+  /** A reference that was live in the book which the file was made from is live here too. */
+  private reference(element: Element, mark: Mark, marks: readonly Mark[], run: InlineRun): boolean {
+    const { id, destination } = mark.attrs as { id: string; destination: Destination };
+    const node = referenceFrom(element, destination, id);
+    if (!node) return false;
+    this.around.tally.add('kept', 'references');
+    run.add(node.mark([...marks]));
+    return true;
+  }
+
+  private returnLink(element: Element, marks: readonly Mark[], run: InlineRun): boolean {
+    const node = returnFrom(element, this.around.mint());
+    if (node) run.add(node.mark([...marks]));
+    return node !== null;
+  }
+
+  private bookmarked(element: Element, marks: readonly Mark[]): readonly Mark[] {
+    const { id, 'data-bookmark': name } = element.attribs;
+    if (name === undefined || id === undefined) return marks;
+    const final = this.around.placeId(id);
+    if (!final) return marks;
+    this.around.tally.add('kept', 'bookmarks');
+    return schema.marks.bookmark.create({ id: final, name }).addToSet(marks);
+  }
+
+  private picture(element: Element, marks: readonly Mark[], run: InlineRun): void {
+    const { src, alt } = element.attribs;
+    const enclosure = this.around.picture(src ?? element.attribs['xlink:href'] ?? element.attribs.href ?? '');
+    if (!enclosure) return run.text(alt ?? '', marks);
+    this.around.tally.add('kept', 'pictures');
+    const decorative = alt !== undefined && alt.trim() === '';
+    const picture = schema.node(
+      'picture',
+      { enclosure, alt: alt?.trim() ?? '', decorative },
+      undefined,
+      marks,
+    );
+    const areas = this.readAreas(element, enclosure);
+    if (areas.length > 0) this.areas.set(picture, areas);
+    run.add(picture);
+  }
+
+  private readAreas(element: Element, enclosure: string): LinkArea[] {
+    const drafts = [...mapAreas(element, this.around.sizeOf(enclosure)), ...layeredAreas(element)];
+    return drafts.flatMap(({ element: area, box, frame, reshaped }): LinkArea[] => {
+      this.taken.add(area);
+      const { href, alt, title } = area.attribs;
+      const destination = this.around.resolve(href ?? '');
+      if ('leftOut' in destination) {
+        this.around.tally.add('leftOut', 'links', destination.leftOut);
+        return [];
+      }
+      this.around.tally.add('kept', 'parts of pictures that are links');
+      if (reshaped) this.around.tally.add('changed', 'parts of pictures', 'they became rectangles');
+      const name = (alt ?? textContent(area)).replace(/\s+/g, ' ').trim();
+      const hoverNote = title?.trim() ?? '';
+      return [{ id: this.around.mint(), name, destination, hoverNote, frame, ...box }];
+    });
+  }
+
+  /** A drawing that only wraps one picture, as covers often do, is that picture. */
+  private drawing(element: Element, marks: readonly Mark[], run: InlineRun): void {
+    const inside = element.children.filter((child): child is Element => isTag(child));
+    if (inside.length === 1 && inside[0].name === 'image') return this.picture(inside[0], marks, run);
+    const title = inside.find((child) => child.name === 'title');
+    const enclosure = this.around.drawing(render(element, { xmlMode: true }));
+    if (!enclosure) return;
+    this.around.tally.add('kept', 'pictures');
+    const alt = (element.attribs['aria-label'] ?? (title ? textContent(title) : '')).trim();
+    run.add(schema.node('picture', { enclosure, alt }, undefined, marks));
+  }
+}

@@ -1,0 +1,50 @@
+import type { Mark, Node } from 'prosemirror-model';
+import { linkMark, schema } from '../../manuscript/index.js';
+
+/** Nodes that say something, so that a space after them counts. */
+const SAYING = new Set(['picture', 'reference', 'return_link']);
+
+/** Inline nodes on their way into one textblock, with white space collapsed as HTML does. */
+export class InlineRun {
+  #nodes: Node[] = [];
+  #spaced = true;
+
+  get length(): number {
+    return this.#nodes.length;
+  }
+
+  text(text: string, marks: readonly Mark[]): void {
+    let collapsed = text.replace(/[ \t\r\n\f]+/g, ' ');
+    if (this.#spaced && collapsed.startsWith(' ')) collapsed = collapsed.slice(1);
+    if (collapsed === '') return;
+    this.#spaced = collapsed.endsWith(' ');
+    this.#nodes.push(schema.text(collapsed, marks));
+  }
+
+  /** A space where a block began or ended within words. */
+  space(marks: readonly Mark[]): void {
+    if (!this.#spaced) this.text(' ', marks);
+  }
+
+  add(node: Node): void {
+    if (node.type.name === 'hard_break') this.#spaced = true;
+    else if (SAYING.has(node.type.name)) this.#spaced = false;
+    this.#nodes.push(node);
+  }
+
+  /** The nodes, without white space at the end. A link that was only white space goes on as an anchor. */
+  finish(): Node[] {
+    const nodes = [...this.#nodes];
+    for (let last = nodes.length - 1; last >= 0; last--) {
+      const node = nodes[last];
+      if (node.type.name === 'anchor') continue;
+      if (!node.isText || !node.text?.endsWith(' ')) break;
+      const text = node.text.slice(0, -1);
+      if (text !== '') nodes[last] = schema.text(text, node.marks);
+      else if (linkMark(node)) nodes[last] = schema.node('anchor', null, undefined, node.marks);
+      else nodes.splice(last, 1);
+      if (text !== '') break;
+    }
+    return nodes.every((node) => node.type.name === 'hard_break') ? [] : nodes;
+  }
+}

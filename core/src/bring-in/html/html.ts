@@ -1,0 +1,93 @@
+import { parse } from 'parse5';
+import { adapter } from 'parse5-htmlparser2-tree-adapter';
+import { findOne, getElementsByTagName, textContent } from 'domutils';
+import type { Document, Element } from 'domhandler';
+import { urlFrom } from '../../destination/index.js';
+import { schema, wordsOf } from '../../manuscript/index.js';
+import { assemble, type ChapterDraft, type FileDetails } from '../book/assemble.js';
+import type { BroughtIn } from '../bring-in.js';
+import { Enclosures } from '../book/enclosures.js';
+import { hasContent, readFlow } from '../flow/flow.js';
+import { Ids } from '../book/ids.js';
+import { resolveHref } from '../book/link-resolver.js';
+import { BringInError } from '../book/refusal.js';
+import { Tally } from '../book/report.js';
+import { splitAtHeadings } from './split.js';
+
+/** Reads one HTML page as a book (HTML Living Standard, by parse5). Long pages become chapters at their headings. */
+export function readHtml(text: string, name: string, mint: () => string): BroughtIn {
+  const document: Document = parse(text, { treeAdapter: adapter });
+  const tally = new Tally();
+  const ids = new Ids(tally);
+  const enclosures = new Enclosures(new Map(), mint, tally);
+  const first = mint();
+  ids.takeFrom(name, document);
+  const body = getElementsByTagName('body', document.children, true)[0];
+  const parts = { ids, chapters: new Map([[name, first]]), outside: addressOf(document), fileAt: () => null };
+  const notes = { marks: new Set<string>(), backs: new Set<string>() };
+  const blocks = readFlow([body], {
+    tally,
+    mint,
+    placeId: ids.placer(name),
+    resolve: (href) => resolveHref(href, name, parts),
+    picture: (src) => enclosures.fromSource(src, ''),
+    sizeOf: (enclosure) => enclosures.sizeOf(enclosure),
+    drawing: (svg) => enclosures.fromDrawing(svg),
+    notes,
+  });
+  if (!hasContent(blocks))
+    throw new BringInError(
+      'empty',
+      'There is nothing to read in this page. Choose the file that holds your book.',
+    );
+  const html = findOne((element) => element.name === 'html', document.children, true);
+  const title =
+    titleOfPage(document) || blocks.map((block) => wordsOf(block)).find((words) => words !== '') || name;
+  const details: FileDetails = {
+    title: title.slice(0, 300),
+    subtitle: '',
+    author: metaContent(document, 'author'),
+    language: html?.attribs.lang?.trim() || 'en',
+    description: metaContent(document, 'description'),
+  };
+  const drafts = splitAtHeadings(blocks).map((content, index): ChapterDraft => ({
+    id: index === 0 ? first : mint(),
+    matter: 'main',
+    doc: schema.node('doc', null, content),
+  }));
+  return assemble(details, drafts, { enclosures, tally, mint, notes });
+}
+
+/** The title of a page of HTML, and what its site calls itself (`og:site_name`). */
+export function titleIn(html: string): { title: string; site: string } {
+  const document: Document = parse(html, { treeAdapter: adapter });
+  const named = findOne(
+    ({ name, attribs }) => name === 'meta' && attribs.property === 'og:site_name',
+    document.children,
+    true,
+  );
+  return { title: titleOfPage(document), site: named?.attribs.content?.trim() ?? '' };
+}
+
+function titleOfPage(document: Document): string {
+  const title = getElementsByTagName('title', document.children, true)[0];
+  return title ? textContent(title).replace(/\s+/g, ' ').trim() : '';
+}
+
+function metaContent(document: Document, name: string): string {
+  const meta = findOne(
+    (element) => element.name === 'meta' && element.attribs.name?.toLowerCase() === name,
+    document.children,
+    true,
+  );
+  return meta?.attribs.content?.trim() ?? '';
+}
+
+/** Where a page says that it stands: its `base`, or its canonical address. */
+function addressOf(document: Document): string | null {
+  const told = (element: Element) =>
+    element.name === 'base' ||
+    (element.name === 'link' && element.attribs.rel?.toLowerCase() === 'canonical');
+  const href = findOne(told, document.children, true)?.attribs.href ?? '';
+  return urlFrom(href) && /^https?:/i.test(href) ? href : null;
+}

@@ -1,0 +1,170 @@
+import { withPlaceIds } from '../../edits/index.js';
+import { hrefOf, type Destination } from '../../destination/index.js';
+import {
+  linksOf,
+  placesOf,
+  sayingOf,
+  type BookMap,
+  type Format,
+  type Link,
+  type Place,
+  type ReadBook,
+  type Return,
+  type Saying,
+} from '../../manuscript/index.js';
+import type { Node } from 'prosemirror-model';
+import { NO_SURROUNDINGS, travellingPaths, type ShelfFile, type Surroundings } from '../../shelf/index.js';
+import { returnsIn } from './returns-in.js';
+
+/** A file of the book as an export needs it. */
+export interface EnclosureFile {
+  id: string;
+  name: string;
+  type: string;
+  bytes: Uint8Array;
+}
+
+/** The types of pictures that every made file can carry, and how their files end. */
+export const PICTURE_EXTENSIONS: Record<string, string> = {
+  'image/png': 'png',
+  'image/jpeg': 'jpg',
+  'image/gif': 'gif',
+  'image/svg+xml': 'svg',
+};
+
+/** What every form of publishing works from: the book, its links and places, and what goes along with it. */
+export interface Edition {
+  format: Format;
+  /** The book as it is written: without the chapters that are left out, with ids at all places and with return links. */
+  book: ReadBook;
+  map: BookMap;
+  links: Link[];
+  places: Map<string, Place>;
+  /** The words of references in this form. */
+  say: Saying;
+  /** Where a return link leads. */
+  returnsOf(node: Node): Return[];
+  /** Ids of links to which return links lead: they are places in the made file. */
+  origins: ReadonlySet<string>;
+  /** Places that the book has, but this edition does not. */
+  leftOut: ReadonlySet<string>;
+  enclosures: Map<string, EnclosureFile>;
+  surroundings: Surroundings;
+  /** Where each file stands that readers get with the book, by its id: `files/tide-table.pdf`. */
+  paths: Map<string, string>;
+}
+
+export function editionOf(
+  whole: ReadBook,
+  enclosures: Iterable<EnclosureFile>,
+  format: Format,
+  surroundings: Surroundings = NO_SURROUNDINGS,
+): Edition {
+  const kept = {
+    ...whole,
+    chapters: whole.chapters
+      .filter(({ leftOutOf }) => !leftOutOf.includes(format))
+      .map((chapter) => ({ ...chapter, doc: withPlaceIds(chapter.doc, chapter.id) })),
+  };
+  const { book, map, returnsOf, origins } = returnsIn(kept);
+  // Where a form has pages, they are known only once they are set.
+  const say = format === 'pdf' ? saying(book, map, () => '…') : map.say;
+  const links = linksOf(book, say);
+  const { places } = map;
+  return {
+    ...{ format, book, map, links, places, say, returnsOf, origins, surroundings },
+    leftOut: new Set([...placesOf(whole).keys()].filter((id) => !places.has(id))),
+    enclosures: new Map([...enclosures].map((file) => [file.id, file])),
+    paths: travellingPaths(travellers(links, surroundings)),
+  };
+}
+
+/** The edition once its pages are set: what references to pages read is known. `labels` are those of the pages, by place. */
+export function withPages(edition: Edition, labels: ReadonlyMap<string, string>): Edition {
+  const say = saying(edition.book, edition.map, (place) => labels.get(place) ?? '');
+  return { ...edition, say, links: linksOf(edition.book, say) };
+}
+
+const saying = (
+  { language }: ReadBook,
+  { places, orders }: BookMap,
+  pageOf: (place: string) => string,
+): Saying => sayingOf(places, orders, { language, pageOf });
+
+/** The files that readers get with the book: those that links lead to and that everyone may open, by their names. */
+function travellers(links: readonly Link[], { files }: Surroundings): ShelfFile[] {
+  const linked = new Set(links.flatMap(({ destination: to }) => (to.kind === 'file' ? [to.enclosure] : [])));
+  return [...files.values()]
+    .filter((file) => linked.has(file.id) && file.opensFor === 'everyone' && file.travels !== 'public')
+    .sort((one, other) => (one.name < other.name ? -1 : one.name > other.name ? 1 : 0));
+}
+
+/** Files that are put into the made file itself, with their paths. */
+export function filesInside({ format, paths, surroundings }: Edition): [string, ShelfFile][] {
+  if (format === 'web') return [];
+  return [...paths].flatMap(([id, path]): [string, ShelfFile][] => {
+    const file = surroundings.files.get(id);
+    return file?.travels === 'inside' ? [[path, file]] : [];
+  });
+}
+
+/** Files that lie in a folder next to the made file, with their paths. A web page has no inside. */
+export function filesBeside({ format, paths, surroundings }: Edition): [string, ShelfFile][] {
+  return [...paths].flatMap(([id, path]): [string, ShelfFile][] => {
+    const file = surroundings.files.get(id);
+    return file && (format === 'web' || file.travels === 'beside') ? [[path, file]] : [];
+  });
+}
+
+/** Where a destination leads in a made file: an address, a place in it, or `null` where the file has no such thing. */
+export function targetIn(
+  edition: Edition,
+  destination: Destination,
+): { href: string } | { place: string } | null {
+  switch (destination.kind) {
+    case 'web':
+    case 'mail':
+      return { href: hrefOf(destination) };
+    case 'place':
+      return edition.places.has(destination.place) ? { place: destination.place } : null;
+    case 'file':
+      return targetOfFile(edition, destination.enclosure, destination.fragment);
+    case 'book': {
+      const book = edition.surroundings.books.get(destination.book);
+      if (!book) return null;
+      if (!book.address) return { place: entryId(book.id) };
+      const url = new URL(book.address);
+      if (destination.place) url.hash = destination.place;
+      return { href: url.href };
+    }
+  }
+}
+
+function targetOfFile(
+  edition: Edition,
+  id: string,
+  fragment = '',
+): { href: string } | { place: string } | null {
+  const file = edition.surroundings.files.get(id);
+  if (!file) return null;
+  const hash = fragment === '' ? '' : `#${encodeURIComponent(fragment)}`;
+  if (file.opensFor === 'everyone' && file.travels === 'public')
+    return file.address ? { href: file.address + hash } : null;
+  const path = edition.paths.get(id);
+  // An e-book can't lead out of its container to a file next to it, nor a PDF to a file within itself.
+  const direct = edition.format === 'web' || (edition.format === 'epub') === (file.travels === 'inside');
+  return path && direct ? { href: path + hash } : { place: entryId(id) };
+}
+
+/** The id of an entry in the list of what goes with the book. */
+export const entryId = (id: string): string => `with-${id}`;
+
+/** Hands out each id of a book once, so that no file has an id twice. */
+export function onceEach(): (id: unknown) => string | null {
+  const given = new Set<string>();
+  return (id) => {
+    if (typeof id !== 'string' || id === '' || given.has(id)) return null;
+    given.add(id);
+    return id;
+  };
+}

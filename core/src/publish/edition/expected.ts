@@ -1,0 +1,76 @@
+import { accessibleName, nameInFile } from '../../audit/index.js';
+import { hrefOf } from '../../destination/index.js';
+import { markIdOf, type Link } from '../../manuscript/index.js';
+import { targetIn, type Edition } from './edition.js';
+import { landingOf } from './landing.js';
+import { atFoot, noteBacks } from './note-backs.js';
+
+/** One link as a made file must have it. */
+export interface ExpectedLink {
+  id: string;
+  href: string;
+  text: string;
+  chapter: string;
+  /** How the text begins where a link inside the file lands; empty where no words stand there. */
+  landing: string;
+}
+
+/**
+ * Every link of the book as the made file must have it. Links that lead nowhere are expected too: the proof says that
+ * they are lost.
+ */
+export function expectedLinks(edition: Edition): ExpectedLink[] {
+  return edition.links.map((link) => {
+    const href = hrefIn(edition, link) ?? hrefOf(link.destination);
+    const { id, chapter } = link;
+    return { id, href, text: shownText(link, href, edition), chapter, landing: landingOf(href, edition) };
+  });
+}
+
+/**
+ * The links that Vennet makes itself: the marks of notes and their ways back, the lines of lists of contents, and return
+ * links.
+ */
+export function computedLinks(edition: Edition): ExpectedLink[] {
+  const { book, map } = edition;
+  const made: ExpectedLink[] = [];
+  const add = (id: string, to: string, text: string, chapter: string) => {
+    if (edition.places.has(to) || edition.origins.has(to))
+      made.push({ id, href: `#${to}`, text, chapter, landing: landingOf(`#${to}`, edition) });
+  };
+  for (const { id: chapter, doc } of book.chapters)
+    doc.descendants((node) => {
+      const id = node.attrs.id as string;
+      const { name } = node.type;
+      if (name === 'note') add(markIdOf(id), id, map.byId.get(id)?.number ?? '', chapter);
+      if (name === 'note_mark') {
+        const to = node.attrs.to as string;
+        add(id, to, map.byId.get(to)?.number ?? '', chapter);
+      }
+      if (name === 'contents')
+        for (const { place, label, words } of map.contents.get(id)?.lines ?? [])
+          add(id, place, [label, words].filter(Boolean).join(' '), chapter);
+      if (name === 'return_link')
+        for (const { to, words } of edition.returnsOf(node)) add(id, to, words, chapter);
+    });
+  for (const note of map.notes) {
+    // At the foot of a page, the number leads back to the first mark.
+    if (atFoot(edition) && note.marks[0]) add(`${note.id}-back`, note.marks[0].id, note.number, note.chapter);
+    for (const { id, to, words } of noteBacks(note, edition)) add(id, to, words, note.chapter);
+  }
+  return made;
+}
+
+/** The address of a link in the made file, `#` before a place of it; `null` where it leads nowhere. */
+export function hrefIn(edition: Edition, { destination }: Pick<Link, 'destination'>): string | null {
+  const target = targetIn(edition, destination);
+  return target && ('place' in target ? `#${target.place}` : target.href);
+}
+
+/** In a PDF, a link without words shows its address, and pictures have no text of their own. */
+function shownText(link: Link, href: string, edition: Edition): string {
+  if (edition.format !== 'pdf') return nameInFile(link, edition.surroundings);
+  if (link.carrier === 'reference') return link.text;
+  if (link.carrier !== 'text') return '';
+  return accessibleName(link) === '' ? href : link.text;
+}

@@ -1,0 +1,238 @@
+import { strToU8, zipSync, type Zippable } from 'fflate';
+import { phrases } from '../../language/index.js';
+import { CONTENTS, TOP, type Place, type ReadChapter } from '../../manuscript/index.js';
+import { filesInside, onceEach, PICTURE_EXTENSIONS, type Edition, type EnclosureFile } from '../edition/edition.js';
+import { coverDrawing, packageDocument, stylesheet } from './package-document.js';
+import { withBook } from '../edition/with-book.js';
+import { afterBook, idsInNotes, notesOfChapter } from '../edition/note-backs.js';
+import { content, listWithBook, type PageContext } from '../markup/xhtml.js';
+import { listOfNotes, notesOfBook } from '../markup/xhtml-notes.js';
+import { element, escapeXml } from '../markup/xml.js';
+
+/** A chapter on its way into the container. */
+export interface EpubPage {
+  chapter: ReadChapter;
+  file: string;
+  headings: Place[];
+}
+
+export interface EpubOptions {
+  /** Written as `dcterms:modified`; also the time of every entry. */
+  modified: Date;
+}
+
+/** Headings down to this level stand in the contents. */
+const CONTENTS_DEPTH = 3;
+
+/** Makes an EPUB 3.3 container of a book. */
+export function makeEpub(edition: Edition, { modified }: EpubOptions): Uint8Array {
+  const pages = pagesOf(edition);
+  const enclosures = usedEnclosures(edition);
+  const list = withBook(edition);
+  const context = contextFor(edition, pages, enclosures);
+  const more: BackPage[] = [
+    ...(afterBook(edition) && edition.map.notes.length > 0 ? [notesPage(edition, context)] : []),
+    ...(list.entries.length > 0
+      ? [{ name: 'with-book', title: list.title, body: listWithBook(list), matter: 'backmatter' }]
+      : []),
+  ];
+  const files: Record<string, string> = {
+    'META-INF/container.xml': CONTAINER,
+    'EPUB/package.opf': packageDocument(edition, pages, enclosures, more, modified),
+    'EPUB/nav.xhtml': navigation(edition, pages, more),
+    'EPUB/title.xhtml': titlePage(edition),
+    'EPUB/cover.svg': coverDrawing(edition.book),
+    'EPUB/book.css': stylesheet(edition),
+  };
+  for (const { name, title, body, matter } of more)
+    files[`EPUB/${name}.xhtml`] = document(edition, title, body, matter);
+  for (const page of pages) files[`EPUB/${page.file}`] = chapterPage(edition, page, context);
+  const mtime = new Date(Math.max(modified.getTime(), Date.UTC(1980, 0, 2)));
+  const container: Zippable = { mimetype: [strToU8('application/epub+zip'), { level: 0, mtime }] };
+  for (const [name, text] of Object.entries(files)) container[name] = [strToU8(text), { level: 6, mtime }];
+  for (const [path, file] of enclosures) container[`EPUB/${path}`] = [file.bytes, { level: 0, mtime }];
+  for (const [path, { id }] of filesInside(edition)) {
+    const bytes = edition.enclosures.get(id)?.bytes ?? new Uint8Array();
+    container[`EPUB/${path}`] = [bytes, { level: 0, mtime }];
+  }
+  return zipSync(container);
+}
+
+const CONTAINER = `<?xml version="1.0" encoding="utf-8"?>
+<container version="1.0" xmlns="urn:oasis:names:tc:opendocument:xmlns:container">
+<rootfiles><rootfile full-path="EPUB/package.opf" media-type="application/oebps-package+xml"/></rootfiles>
+</container>
+`;
+
+function pagesOf({ book, places }: Edition): EpubPage[] {
+  const headings = [...places.values()].filter(({ kind }) => kind === 'heading');
+  return book.chapters.map((chapter, index) => ({
+    chapter,
+    file: `chapter-${String(index + 1).padStart(3, '0')}.xhtml`,
+    headings: headings.filter((heading) => heading.chapter === chapter.id),
+  }));
+}
+
+/** The enclosures that the text shows, by their path in the container. */
+function usedEnclosures(edition: Edition): Map<string, EnclosureFile> {
+  const used = new Map<string, EnclosureFile>();
+  for (const { doc } of edition.book.chapters)
+    doc.descendants((node) => {
+      const file = edition.enclosures.get(node.attrs.enclosure as string);
+      const extension = file && PICTURE_EXTENSIONS[file.type];
+      if (file && extension) used.set(`pictures/${file.id}.${extension}`, file);
+    });
+  return used;
+}
+
+function contextFor(
+  edition: Edition,
+  pages: EpubPage[],
+  enclosures: Map<string, EnclosureFile>,
+): PageContext {
+  const fileOf = new Map(pages.map(({ chapter, file }) => [chapter.id, file]));
+  const pathOf = new Map([...enclosures].map(([path, { id }]) => [id, path]));
+  const chapterOfLink = new Map(edition.links.map(({ id, chapter }) => [id, chapter]));
+  const once = onceEach();
+  const files = new Map([
+    [TOP, 'title.xhtml'],
+    [CONTENTS, 'nav.xhtml'],
+    ...(afterBook(edition) ? idsInNotes(edition) : []).map((id): [string, string] => [id, 'notes.xhtml']),
+  ]);
+  const fileWith = (id: string): string => {
+    const chapter = edition.places.get(id)?.chapter ?? chapterOfLink.get(id) ?? '';
+    return files.get(id) ?? fileOf.get(chapter) ?? 'with-book.xhtml';
+  };
+  return {
+    edition,
+    once,
+    origin: (id) => (edition.origins.has(id) ? once(id) : null),
+    addressOfPlace: (place) => `${fileWith(place)}#${place}`,
+    addressOfEnclosure: (id) => pathOf.get(id) ?? null,
+  };
+}
+
+/** A page that comes after the chapters. */
+export interface BackPage {
+  name: string;
+  title: string;
+  body: string;
+  matter: string;
+}
+
+function notesPage(edition: Edition, context: PageContext): BackPage {
+  const { notes: title } = phrases(edition.book.language);
+  return { name: 'notes', title, body: notesOfBook(edition, context, 1), matter: 'backmatter' };
+}
+
+const MATTER = { front: 'frontmatter', main: 'bodymatter', back: 'backmatter' } as const;
+
+function chapterPage(edition: Edition, page: EpubPage, context: PageContext): string {
+  const { chapter } = page;
+  const main = chapter.matter === 'main';
+  const notes = afterBook(edition) ? '' : listOfNotes(notesOfChapter(edition, chapter.id), context, 2);
+  const section = element(
+    'section',
+    {
+      id: context.once(chapter.id),
+      'epub:type': main ? 'chapter' : null,
+      role: main ? 'doc-chapter' : null,
+      'aria-label': page.headings.length === 0 ? chapter.title : null,
+    },
+    `\n${content(chapter.doc, context)}${notes}`,
+  );
+  return document(edition, chapter.title, section, MATTER[chapter.matter]);
+}
+
+function titlePage(edition: Edition): string {
+  const { title, subtitle, author } = edition.book;
+  const lines = [
+    element('h1', { class: 'title' }, escapeXml(title)),
+    subtitle && element('p', { class: 'subtitle', role: 'doc-subtitle' }, escapeXml(subtitle)),
+    author && element('p', { class: 'author' }, escapeXml(author)),
+  ];
+  const section = element(
+    'section',
+    { id: TOP, 'epub:type': 'titlepage', 'data-computed': '' },
+    lines.filter(Boolean).join('\n'),
+  );
+  return document(edition, title, section, 'frontmatter');
+}
+
+function document(edition: Edition, title: string, body: string, matter: string): string {
+  const { language } = edition.book;
+  return `<?xml version="1.0" encoding="utf-8"?>
+<!DOCTYPE html>
+<html xmlns="http://www.w3.org/1999/xhtml" xmlns:epub="http://www.idpf.org/2007/ops" lang="${escapeXml(language)}" xml:lang="${escapeXml(language)}">
+<head>
+<title>${escapeXml(title || edition.book.title)}</title>
+<link rel="stylesheet" type="text/css" href="book.css"/>
+</head>
+<body epub:type="${matter}">
+${body}
+</body>
+</html>
+`;
+}
+
+function navigation(edition: Edition, pages: EpubPage[], more: BackPage[]): string {
+  const said = phrases(edition.book.language);
+  const entries = pages.flatMap(({ chapter, file, headings }) => {
+    const [first, ...rest] = headings.filter(
+      ({ level, words }) => (level ?? 6) <= CONTENTS_DEPTH && words !== '',
+    );
+    const { label = '' } = edition.places.get(chapter.id) ?? {};
+    const top = {
+      ...{ level: 0, words: [label, chapter.title || edition.book.title].filter(Boolean).join(' ') },
+      href: `${file}#${chapter.id}`,
+    };
+    const under = first && first.words !== chapter.title ? [first, ...rest] : rest;
+    return [
+      top,
+      ...under.map((heading) => ({
+        ...{ level: heading.level ?? 6, href: `${file}#${heading.id}` },
+        words: [heading.label, heading.words].filter(Boolean).join(' '),
+      })),
+    ];
+  });
+  for (const { name, title } of more) entries.push({ level: 0, words: title, href: `${name}.xhtml` });
+  const start = pages.find(({ chapter }) => chapter.matter === 'main') ?? pages[0];
+  const landmark = (type: string, href: string, words: string) =>
+    element('li', {}, element('a', { 'epub:type': type, href }, escapeXml(words)));
+  const notes = more.find(({ name }) => name === 'notes');
+  const landmarks = [
+    landmark('titlepage', 'title.xhtml', said.titlePage),
+    landmark('toc', 'nav.xhtml', said.contents),
+    landmark('bodymatter', start.file, said.startOfText),
+    ...(notes ? [landmark('endnotes', 'notes.xhtml', notes.title)] : []),
+  ];
+  const body = `<nav epub:type="toc" role="doc-toc" id="${CONTENTS}">
+<h1>${escapeXml(said.contents)}</h1>
+${nestedList(entries)}
+</nav>
+<nav epub:type="landmarks" hidden="">
+<ol>
+${landmarks.join('\n')}
+</ol>
+</nav>`;
+  return document(edition, said.contents, body, 'frontmatter');
+}
+
+interface ContentsEntry {
+  level: number;
+  words: string;
+  href: string;
+}
+
+/** A list within a list for each deeper level; a level that is jumped over makes no empty list. */
+function nestedList(entries: ContentsEntry[]): string {
+  let written = '<ol>\n';
+  for (let at = 0; at < entries.length;) {
+    const { level, words, href } = entries[at++];
+    const start = at;
+    while (at < entries.length && entries[at].level > level) at++;
+    const under = at > start ? `\n${nestedList(entries.slice(start, at))}` : '';
+    written += `<li>${element('a', { href }, escapeXml(words))}${under}</li>\n`;
+  }
+  return `${written}</ol>`;
+}

@@ -1,0 +1,78 @@
+import type { Node } from 'prosemirror-model';
+import { phrases } from '../../language/index.js';
+import { markIdOf, type ContentsLine, type Note } from '../../manuscript/index.js';
+import { BETWEEN_RETURNS } from '../edition/return-lines.js';
+import type { PageContext } from './xhtml.js';
+import { element, escapeXml } from './xml.js';
+
+/** The number of a place as readers see it before its words; nothing where it has none. */
+export function numberOf(id: unknown, { edition }: PageContext, after: string): string {
+  const label = typeof id === 'string' ? edition.places.get(id)?.label : '';
+  return label
+    ? `${element('span', { class: 'number', 'data-computed': '' }, escapeXml(label + after))}`
+    : '';
+}
+
+/** The mark of a note: its number, which leads to the note (DPUB-ARIA 1.1, `doc-noteref`). */
+export function noteMark(node: Node, page: PageContext): string {
+  const { id, to } = node.attrs as { id: string; to?: string };
+  const note = page.edition.map.byId.get(to ?? id);
+  if (!note) return '';
+  const own = to === undefined ? markIdOf(id) : id;
+  const attributes = {
+    ...{ id: page.once(own), href: page.addressOfPlace(note.id), 'aria-label': nameOfNote(note, page) },
+    ...{ role: 'doc-noteref', 'epub:type': page.edition.format === 'epub' ? 'noteref' : null },
+  };
+  return element('sup', {}, element('a', attributes, escapeXml(note.number)));
+}
+
+/** Marks of two chapters may bear the same number; on one page their names tell them apart. */
+export function nameOfNote({ number, chapter }: Note, { edition }: PageContext): string {
+  const name = `${phrases(edition.book.language).note} ${number}`;
+  const title = edition.book.chapters.find(({ id }) => id === chapter)?.title;
+  const onePage = edition.format === 'web' && edition.book.structure.notes.count === 'chapter';
+  return onePage && title ? `${name}, ${title}` : name;
+}
+
+/** A reference: words that are computed from a place and lead there. */
+export function reference(node: Node, page: PageContext): string {
+  const { id, place, form, own, hoverNote } = node.attrs as Record<string, string>;
+  const words = escapeXml(page.edition.say(node));
+  if (!page.edition.places.has(place)) return words;
+  const attributes = { id: page.origin(id), href: page.addressOfPlace(place), title: hoverNote || null };
+  return element('a', { ...attributes, 'data-reference': form, 'data-own': own || null }, words);
+}
+
+/** Return links, one for each spot to lead back to. */
+export function returnLink(node: Node, page: PageContext): string {
+  const { places, origins } = page.edition;
+  const { to: kind, own } = node.attrs as Record<string, string>;
+  const links = page.edition
+    .returnsOf(node)
+    .filter(({ to }) => places.has(to) || origins.has(to))
+    .map(({ to, words }) => element('a', { href: page.addressOfPlace(to) }, escapeXml(words)))
+    .join(BETWEEN_RETURNS);
+  return links && element('span', { class: 'return', 'data-return': kind, 'data-own': own || null }, links);
+}
+
+/** A computed list of contents. */
+export function contentsList(node: Node, page: PageContext): string {
+  const { id, ...chosen } = node.attrs as { id: string } & Record<string, unknown>;
+  const lines = page.edition.map.contents.get(id)?.lines ?? [];
+  const attributes = { id: page.once(id), class: 'contents', 'data-contents': JSON.stringify(chosen) };
+  if (lines.length === 0) return element('div', attributes);
+  return element('div', attributes, nestedLines(lines, page));
+}
+
+function nestedLines(lines: readonly ContentsLine[], page: PageContext): string {
+  let written = '<ul>\n';
+  for (let at = 0; at < lines.length;) {
+    const { place, words, label, depth } = lines[at++];
+    const start = at;
+    while (at < lines.length && lines[at].depth > depth) at++;
+    const under = at > start ? `\n${nestedLines(lines.slice(start, at), page)}` : '';
+    const said = label ? `${label} ${words}` : words;
+    written += `<li>${element('a', { href: page.addressOfPlace(place) }, escapeXml(said))}${under}</li>\n`;
+  }
+  return `${written}</ul>`;
+}

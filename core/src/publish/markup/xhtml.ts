@@ -1,0 +1,229 @@
+import type { Mark, Node } from 'prosemirror-model';
+import type { Destination } from '../../destination/index.js';
+import { fileTold, nameInFile } from '../../audit/index.js';
+import { spans, type AreaFrame, type FigureLink, type LinkArea, type LinkLook } from '../../manuscript/index.js';
+import { targetIn, type Edition } from '../edition/edition.js';
+import { inlineTree, wordsOfTree, type InlineTree } from '../edition/inline-tree.js';
+import { lookClass } from './looks.js';
+import { isReturnLine } from '../edition/return-lines.js';
+import { contentsList, noteMark, numberOf, reference, returnLink } from './xhtml-inside.js';
+import type { WithBook } from '../edition/with-book.js';
+import { element, escapeXml } from './xml.js';
+
+/** What writing a chapter needs to know of the file around it. */
+export interface PageContext {
+  edition: Edition;
+  /** The address of a place of the book, as seen from this file. */
+  addressOfPlace(place: string): string;
+  addressOfEnclosure(id: string): string | null;
+  /** Gives back an id the first time, `null` from then on. */
+  once(id: unknown): string | null;
+  /** The id of a link, where a return link leads to it. */
+  origin(id: string): string | null;
+  /** The id of the figure or table whose caption is written. */
+  captionOf?: unknown;
+}
+
+type Write = (node: Node, page: PageContext) => string;
+
+const plain =
+  (name: string): Write =>
+  (node, page) =>
+    element(name, { id: page.once(node.attrs.id) }, content(node, page));
+
+const cell =
+  (name: 'td' | 'th'): Write =>
+  (node, page) =>
+    element(name, { id: page.once(node.attrs.id), ...spans(node.attrs) }, content(node, page));
+
+/** One writer a node. */
+const writers: Record<string, Write> = {
+  paragraph: (node, page) =>
+    element(
+      'p',
+      { id: page.once(node.attrs.id), 'data-computed': isReturnLine(node) ? '' : null },
+      content(node, page),
+    ),
+  quotation: plain('blockquote'),
+  bullet_list: plain('ul'),
+  list_item: (node, page) => {
+    const only =
+      node.childCount === 1 && node.firstChild?.type.name === 'paragraph' && !node.firstChild.attrs.id;
+    return element(
+      'li',
+      { id: page.once(node.attrs.id) },
+      only ? inline(node.child(0), page) : content(node, page),
+    );
+  },
+  table_row: plain('tr'),
+  table_cell: cell('td'),
+  table_header: cell('th'),
+  table: (node, page) =>
+    element('table', { id: page.once(node.attrs.id) }, content(node, { ...page, captionOf: node.attrs.id })),
+  table_caption: (node, page) =>
+    element('caption', {}, numberOf(page.captionOf, page, ' ') + content(node, page)),
+  caption: (node, page) =>
+    element('figcaption', {}, numberOf(page.captionOf, page, ' ') + content(node, page)),
+  contents: contentsList,
+  heading: (node, page) =>
+    element(
+      `h${node.attrs.level}`,
+      { id: page.once(node.attrs.id), 'data-uncounted': node.attrs.uncounted ? '' : null },
+      numberOf(node.attrs.id, page, ' ') + content(node, page),
+    ),
+  ordered_list: (node, page) =>
+    element(
+      'ol',
+      { id: page.once(node.attrs.id), start: node.attrs.start === 1 ? null : String(node.attrs.start) },
+      content(node, page),
+    ),
+  code_block: (node, page) =>
+    element('pre', { id: page.once(node.attrs.id) }, element('code', {}, content(node, page))),
+  rule: (node, page) => element('hr', { id: page.once(node.attrs.id) }),
+  figure: (node, page) => {
+    const link = node.attrs.link as FigureLink | null;
+    const areas = node.attrs.areas as readonly LinkArea[];
+    const shown = picture(node, page, null);
+    const linked = link ? anchorElement({ ...link, text: node.attrs.alt as string }, shown, page) : shown;
+    const width = node.attrs.width as number | null;
+    const framed =
+      areas.length > 0 || width !== null
+        ? element(
+            'div',
+            { class: 'picture', style: width === null ? null : `width: ${width}%` },
+            linked + areas.map((area) => areaElement(area, page)).join(''),
+          )
+        : linked;
+    const caption = content(node, { ...page, captionOf: node.attrs.id });
+    return element('figure', { id: page.once(node.attrs.id) }, framed + caption);
+  },
+};
+
+/**
+ * A link over part of a picture, in shares of it, so that it stays in its spot at any size; the coordinates of an HTML
+ * image map don't follow when a reading program scales the picture.
+ */
+function areaElement(area: LinkArea, page: PageContext): string {
+  const target = targetIn(page.edition, area.destination);
+  if (!target) return '';
+  const percent = (share: number) => `${Number((share * 100).toFixed(3))}%`;
+  const { x, y, width, height, frame } = area;
+  const place = `left: ${percent(x)}; top: ${percent(y)}; width: ${percent(width)}; height: ${percent(height)}`;
+  return element(
+    'a',
+    {
+      class: 'area',
+      id: page.origin(area.id),
+      href: 'href' in target ? target.href : page.addressOfPlace(target.place),
+      title: area.hoverNote || null,
+      style: frame ? `${place}; ${frameStyle(frame)}` : place,
+    },
+    element('span', {}, escapeXml(nameInFile({ ...area, text: area.name }, page.edition.surroundings))),
+  );
+}
+
+const frameStyle = ({ line, width, colour }: AreaFrame) => `border: ${width}pt ${line} ${colour}`;
+
+/** The list of what goes with the book. */
+export function listWithBook({ title, entries }: WithBook): string {
+  const items = entries.map(
+    ({ id, name, about }) => element('dt', { id }, escapeXml(name)) + element('dd', {}, escapeXml(about)),
+  );
+  const list = element('dl', {}, `\n${items.join('\n')}\n`);
+  return element('section', { class: 'with-book' }, `${element('h1', {}, escapeXml(title))}\n${list}`);
+}
+
+/** The blocks of a node as XHTML. */
+export function content(node: Node, page: PageContext): string {
+  if (node.inlineContent) return inline(node, page);
+  let written = '';
+  node.forEach((child) => (written += `${writers[child.type.name](child, page)}\n`));
+  return written;
+}
+
+function inline(block: Node, page: PageContext): string {
+  return inlineTree(block)
+    .map((tree) => inlineElement(tree, page))
+    .join('');
+}
+
+function inlineElement(tree: InlineTree, page: PageContext): string {
+  if ('leaf' in tree) return leaf(tree.leaf, page);
+  const inner = tree.children.map((child) => inlineElement(child, page)).join('');
+  return marked(tree.mark, wordsOfTree(tree), inner, page);
+}
+
+function leaf(node: Node, page: PageContext): string {
+  switch (node.type.name) {
+    case 'text':
+      return escapeXml(node.text ?? '');
+    case 'hard_break':
+      return '<br/>';
+    case 'picture':
+      return picture(node, page, page.once(node.attrs.id));
+    case 'note':
+    case 'note_mark':
+      return noteMark(node, page);
+    case 'reference':
+      return reference(node, page);
+    case 'return_link':
+      return returnLink(node, page);
+    case 'anchor': {
+      const id = page.once(node.attrs.id);
+      return id ? element('span', { id }) : '';
+    }
+    default:
+      throw new RangeError(`no way to write a ${node.type.name}`);
+  }
+}
+
+const TAGS: Record<string, string> = {
+  emphasis: 'em',
+  strong: 'strong',
+  code: 'code',
+  subscript: 'sub',
+  superscript: 'sup',
+};
+
+function marked(mark: Mark, text: string, inner: string, page: PageContext): string {
+  const name = mark.type.name;
+  if (name === 'link') {
+    const { id, destination, hoverNote, look } = mark.attrs as WordsLink;
+    return anchorElement({ id, destination, hoverNote, look, text }, inner, page);
+  }
+  if (name === 'bookmark') {
+    const id = page.once(mark.attrs.id);
+    return id ? element('span', { id, 'data-bookmark': mark.attrs.name as string }, inner) : inner;
+  }
+  return TAGS[name] ? element(TAGS[name], {}, inner) : inner;
+}
+
+interface WordsLink {
+  id: string;
+  destination: Destination;
+  hoverNote: string;
+  look?: LinkLook | null;
+}
+
+/** A link that leads nowhere in this edition leaves its words. A file's type and size are told to screen readers. */
+function anchorElement(
+  { id, destination, hoverNote, look, text }: WordsLink & { text: string },
+  inner: string,
+  page: PageContext,
+): string {
+  const target = targetIn(page.edition, destination);
+  if (!target) return inner;
+  const href = 'href' in target ? target.href : page.addressOfPlace(target.place);
+  const told = text.trim() === '' ? null : fileTold({ destination, text }, page.edition.surroundings);
+  return element(
+    'a',
+    { id: page.origin(id), href, class: look ? lookClass(look) : null, title: hoverNote || null },
+    told ? inner + element('span', { class: 'told' }, escapeXml(`, ${told}`)) : inner,
+  );
+}
+
+function picture(node: Node, page: PageContext, id: string | null): string {
+  const src = page.addressOfEnclosure(node.attrs.enclosure as string);
+  const alt = node.attrs.decorative ? '' : (node.attrs.alt as string);
+  return src ? element('img', { id, src, alt }) : escapeXml(alt);
+}

@@ -1,0 +1,158 @@
+import type { Node } from 'prosemirror-model';
+import { phrases } from '../../language/index.js';
+import { wordsOf, type FigureLink, type LinkArea, type Note } from '../../manuscript/index.js';
+import { afterBook, atFoot, notesOfChapter } from '../edition/note-backs.js';
+import { placeCells } from './table-grid.js';
+import { settled } from './settled.js';
+import { inline, leadsTo, picture, remark, type Content } from './typeset-inline.js';
+import { anchors, type TypesetContext, type TypesetNode } from './typeset-node.js';
+
+/** Places of a block stand where its first words do, or at its picture: `before` are those of the blocks around it. */
+export function block(node: Node, context: TypesetContext, before: readonly string[] = []): TypesetNode {
+  const own = context.once(node.attrs.id);
+  const ids = own ? [...before, own] : [...before];
+  const blocks = () => node.children.map((child, index) => block(child, context, index === 0 ? ids : []));
+  switch (node.type.name) {
+    case 'paragraph':
+      return { t: 'p', c: settled([...anchors(ids), ...inline(node, context)]) };
+    case 'heading':
+      return heading(node, ids, context);
+    case 'quotation':
+      return { t: 'quote', c: blocks() };
+    case 'bullet_list':
+      return { t: 'ul', c: blocks() };
+    case 'ordered_list':
+      return { t: 'ol', start: node.attrs.start as number, c: blocks() };
+    case 'list_item':
+      return { t: 'li', c: blocks() };
+    case 'code_block':
+      return { t: 'code', c: settled([...anchors(ids), ...inline(node, context)]) };
+    case 'rule':
+      return { t: 'rule', ids };
+    case 'figure':
+      return { t: 'figure', ...figure(node, ids, context) };
+    case 'table':
+      return { t: 'table', ...table(node, ids, context) };
+    case 'contents':
+      return contentsList(node, ids, context);
+    default:
+      throw new RangeError(`no way to typeset a ${node.type.name}`);
+  }
+}
+
+/** The number of a place before its words. */
+const numberOf = (id: unknown, { edition }: TypesetContext): string =>
+  (typeof id === 'string' && edition.places.get(id)?.label) || '';
+
+function heading(node: Node, ids: readonly string[], context: TypesetContext): TypesetNode {
+  const number = numberOf(node.attrs.id, context);
+  const words = wordsOf(node, context.edition.say);
+  return {
+    t: 'h',
+    level: context.level(node.attrs.level as number),
+    c: settled([...anchors(ids), ...(number ? [`${number} `] : []), ...inline(node, context)]),
+    words: number ? `${number} ${words}` : words,
+  };
+}
+
+function caption(
+  node: Node | null | undefined,
+  id: unknown,
+  context: TypesetContext,
+  ids: readonly string[] = [],
+): Content {
+  if (!node) return [];
+  const number = numberOf(id, context);
+  return settled([
+    ...anchors(ids),
+    ...(number ? [{ t: 'strong', c: [number] }, ' '] : []),
+    ...inline(node, context),
+  ]);
+}
+
+function figure(node: Node, ids: readonly string[], context: TypesetContext): Record<string, unknown> {
+  const link = node.attrs.link as FigureLink | null;
+  const areas = node.attrs.areas as readonly LinkArea[];
+  const led = [...(link ? [link] : []), ...areas].filter(({ id }) => context.edition.origins.has(id));
+  return {
+    ids: [...ids, ...led.map(({ id }) => id)],
+    ...picture(node, context, node.firstChild ? wordsOf(node.firstChild) : ''),
+    ...(link ? leadsTo(link.destination, context) : {}),
+    width: node.attrs.width as number | null,
+    areas: areas.map(({ x, y, width, height, frame, destination }) => ({
+      ...{ x, y, width, height, frame },
+      ...leadsTo(destination, context),
+    })),
+    caption: caption(node.firstChild, node.attrs.id, context),
+  };
+}
+
+function table(node: Node, ids: readonly string[], context: TypesetContext): Record<string, unknown> {
+  const title = node.children.find((child) => child.type.name === 'table_caption');
+  const rows = node.children.filter((child) => child.type.name === 'table_row');
+  const { columns, cells } = placeCells(
+    rows.map((row) =>
+      row.children.map((cell) => ({
+        colspan: cell.attrs.colspan as number,
+        rowspan: cell.attrs.rowspan as number,
+        cell,
+      })),
+    ),
+  );
+  const first = rows[0].children;
+  return {
+    columns,
+    header: first.every((cell) => cell.type.name === 'table_header' && cell.attrs.rowspan === 1),
+    caption: title ? caption(title, node.attrs.id, context, ids) : [],
+    cells: cells.map(({ x, y, colspan, rowspan, cell }, index) => ({
+      ...{ x, y, colspan, rowspan, strong: cell.type.name === 'table_header' },
+      c: cellBlocks(cell, !title && index === 0 ? ids : [], context),
+    })),
+  };
+}
+
+function cellBlocks(cell: Node, before: readonly string[], context: TypesetContext): TypesetNode[] {
+  const own = context.once(cell.attrs.id);
+  const ids = own ? [...before, own] : before;
+  return cell.children.map((child, index) => block(child, context, index === 0 ? ids : []));
+}
+
+/** A computed list of contents, with pages. */
+function contentsList(node: Node, ids: readonly string[], { edition }: TypesetContext): TypesetNode {
+  const lines = edition.map.contents.get(node.attrs.id as string)?.lines ?? [];
+  return {
+    t: 'contents',
+    ids: [...ids],
+    lines: lines.map(({ place, label, words, depth }) => ({
+      ...{ place, depth, words: [label, words].filter(Boolean).join(' ') },
+    })),
+  };
+}
+
+/** The notes of a chapter, where they stand after it. */
+export function notesAfterChapter(chapter: string, context: TypesetContext): TypesetNode[] {
+  const { edition } = context;
+  const notes = notesOfChapter(edition, chapter);
+  if (notes.length === 0 || atFoot(edition) || afterBook(edition)) return [];
+  return [title(phrases(edition.book.language).notes, context.level(2)), listOf(notes, context)];
+}
+
+/** The notes of the book, where they stand after its text. */
+export function notesAfterBook(context: TypesetContext): TypesetNode[] {
+  const { book, map } = context.edition;
+  if (!afterBook(context.edition) || map.notes.length === 0) return [];
+  const head = title(phrases(book.language).notes, 1);
+  if (book.structure.notes.count === 'book') return [head, listOf(map.notes, context)];
+  const lists = book.chapters.flatMap((chapter) => {
+    const notes = notesOfChapter(context.edition, chapter.id);
+    return notes.length === 0 ? [] : [title(chapter.title, 2), listOf(notes, context)];
+  });
+  return [head, ...lists];
+}
+
+const title = (words: string, level: number): TypesetNode => ({ t: 'h', level, c: [words], words });
+
+const listOf = (notes: readonly Note[], context: TypesetContext): TypesetNode => ({
+  t: 'notes',
+  items: notes.map((note) => ({ number: note.number, remark: remark(note, context) })),
+});

@@ -1,0 +1,69 @@
+import { phrases } from '../../language/index.js';
+import { CONTENTS, TOP, type BookDetails, type Matter } from '../../manuscript/index.js';
+import { filesInside, onceEach, type Edition } from '../edition/edition.js';
+import { block, notesAfterBook, notesAfterChapter } from './typeset-blocks.js';
+import type { TypesetNode } from './typeset-node.js';
+import { withBook, type WithBook } from '../edition/with-book.js';
+
+export interface TypesetChapter {
+  title: string;
+  matter: Matter;
+  /** The chapter has no heading at its top, so its title stands in the outline only. */
+  untitled: boolean;
+  blocks: TypesetNode[];
+}
+
+/** The book as the typesetter's template reads it: data only, so that no text can become code. */
+export interface TypesetBook extends Pick<
+  BookDetails,
+  'title' | 'subtitle' | 'author' | 'language' | 'look'
+> {
+  chapters: TypesetChapter[];
+  /** Notes that stand after the text of the whole book. */
+  notes: TypesetNode[];
+  /** The title of the contents, the place at its top, and the place at the top of the book. */
+  contents: { title: string; id: string; top: string };
+  /** What goes with the book; each entry is a place. */
+  list: WithBook;
+  /** Files that are put into the PDF, by the paths at which the typesetter finds them. */
+  attached: { path: string; name: string; type: string; description: string }[];
+}
+
+/** The data of one book; `pictures` says by which path the typesetter finds each picture. Attached files are at `/` and their path. */
+export function typesetBook(edition: Edition, pictures: Map<string, string>): TypesetBook {
+  const { title, subtitle, author, language, look } = edition.book;
+  const once = onceEach();
+  const chapters = edition.book.chapters.map((chapter): TypesetChapter => {
+    const context = { edition, once, pictures, level: steadyLevels() };
+    const top = once(chapter.id);
+    return {
+      title: chapter.title,
+      matter: chapter.matter,
+      untitled: chapter.doc.firstChild?.type.name !== 'heading',
+      blocks: [
+        ...chapter.doc.children.map((node, index) => block(node, context, index === 0 && top ? [top] : [])),
+        ...notesAfterChapter(chapter.id, context),
+      ],
+    };
+  });
+  const attached = filesInside(edition).map(([path, { type, description, name }]) => ({
+    ...{ path, name, type },
+    description: description || name,
+  }));
+  return {
+    ...{ title, subtitle, author, language, look, chapters, attached },
+    notes: notesAfterBook({ edition, once, pictures, level: steadyLevels() }),
+    contents: { title: phrases(language).contents, id: CONTENTS, top: TOP },
+    list: withBook(edition),
+  };
+}
+
+/** Levels without a gap, beginning at 1: PDF/UA-1 (ISO 14289-1, 7.4.2) wants no level skipped. */
+function steadyLevels(): (level: number) => number {
+  const open: number[] = [];
+  return (level) => {
+    while (open.length > 0 && open[open.length - 1] >= level) open.pop();
+    open.push(level);
+    return open.length;
+  };
+}

@@ -1,0 +1,159 @@
+import type { Mark, Node } from 'prosemirror-model';
+import { accessibleName } from '../../audit/index.js';
+import { hrefOf, type Destination } from '../../destination/index.js';
+import { linkMark, markIdOf, sayingOf, type LinkLook, type Note } from '../../manuscript/index.js';
+import { targetIn } from '../edition/edition.js';
+import { inlineTree, type InlineTree } from '../edition/inline-tree.js';
+import { atFoot, noteBacks } from '../edition/note-backs.js';
+import { BETWEEN_RETURNS } from '../edition/return-lines.js';
+import { settled } from './settled.js';
+import { anchors, type TypesetContext, type TypesetNode } from './typeset-node.js';
+
+export type Content = (TypesetNode | string)[];
+
+const spot = (id: string | null): TypesetNode[] => anchors(id === null ? [] : [id]);
+
+/** What stands within a line. */
+export function inline(block: Node, context: TypesetContext): Content {
+  return inlineTree(block).flatMap((tree) => inlineNode(tree, context));
+}
+
+function inlineNode(tree: InlineTree, context: TypesetContext): Content {
+  if ('leaf' in tree) return leaf(tree.leaf, context);
+  const children = tree.children.flatMap((child) => inlineNode(child, context));
+  return marked(tree.mark, children, context);
+}
+
+function leaf(node: Node, context: TypesetContext): Content {
+  switch (node.type.name) {
+    case 'text':
+      return [node.text ?? ''];
+    case 'hard_break':
+      return [{ t: 'br' }];
+    case 'picture':
+      return [...spot(context.once(node.attrs.id)), { t: 'picture', ...picture(node, context, '') }];
+    case 'note':
+    case 'note_mark':
+      return noteMark(node, context);
+    case 'reference':
+      return reference(node, context);
+    case 'return_link':
+      return returnLink(node, context);
+    default: {
+      const mark = linkMark(node);
+      const address = mark ? [hrefOf(mark.attrs.destination as Destination)] : [];
+      return [...spot(context.once(node.attrs.id)), ...address];
+    }
+  }
+}
+
+const MARKS: Record<string, string> = {
+  emphasis: 'em',
+  strong: 'strong',
+  code: 'mono',
+  subscript: 'sub',
+  superscript: 'sup',
+};
+
+function marked(mark: Mark, children: Content, context: TypesetContext): Content {
+  const name = mark.type.name;
+  if (name === 'link') {
+    const target = leadsTo(mark.attrs.destination as Destination, context);
+    const shown =
+      wordsIn(children) === '' && !hasPicture(children)
+        ? [hrefOf(mark.attrs.destination as Destination)]
+        : children;
+    if (!('url' in target || 'place' in target)) return children;
+    const { id, look } = mark.attrs as { id: string; look: LinkLook | null };
+    const at = context.edition.origins.has(id) ? context.once(id) : null;
+    return [...spot(at), { t: 'link', ...target, look, c: shown }];
+  }
+  if (name === 'bookmark') {
+    return [...spot(context.once(mark.attrs.id)), ...children];
+  }
+  return MARKS[name] ? [{ t: MARKS[name], c: children }] : children;
+}
+
+const wordsIn = (children: Content): string =>
+  accessibleName({
+    text: children.map((child) => (typeof child === 'string' ? child : wordsIn(child.c ?? []))).join(''),
+  });
+const hasPicture = (children: Content): boolean =>
+  children.some((child) => typeof child !== 'string' && (child.t === 'picture' || hasPicture(child.c ?? [])));
+
+/** PDF/UA-1 wants words for every picture that is not decoration; without any, its caption has to do. */
+export function picture(node: Node, context: TypesetContext, otherwise: string): Record<string, unknown> {
+  const src = context.pictures.get(node.attrs.enclosure as string) ?? null;
+  return {
+    src,
+    alt: (node.attrs.alt as string) || otherwise || 'Picture',
+    decorative: node.attrs.decorative as boolean,
+  };
+}
+
+/** The mark of a note. Where notes stand at the foot of pages, the first mark brings the note itself. */
+export function noteMark(node: Node, context: TypesetContext): Content {
+  const { edition } = context;
+  const { id, to } = node.attrs as { id: string; to?: string };
+  const note = edition.map.byId.get(to ?? id);
+  if (!note) return [];
+  const at = spot(context.once(to === undefined ? markIdOf(id) : id));
+  const mark = { place: note.id, number: note.number };
+  if (to !== undefined || !atFoot(edition)) return [...at, { t: 'mark', ...mark }];
+  return [
+    ...at,
+    { t: 'note', ...mark, back: note.marks[0]?.id ?? markIdOf(id), remark: remark(note, context) },
+  ];
+}
+
+/** The paragraphs of a note, with its place before the first and its ways back after the last. */
+export function remark(note: Note, context: TypesetContext): TypesetNode {
+  const start = spot(context.once(note.id));
+  const paragraphs = note.node.children.map((one, index) =>
+    settled([...(index === 0 ? start : []), ...inline(one, context)], index === 0),
+  );
+  return {
+    t: 'remark',
+    paragraphs,
+    backs: noteBacks(note, context.edition).map(({ to, words }) => ({ t: 'back', place: to, c: [words] })),
+  };
+}
+
+/** What a page number stands as while the words of a reference are put together. */
+const PAGE = '\ue000';
+
+/** A reference; its page numbers are left to the typesetter. */
+export function reference(node: Node, context: TypesetContext): Content {
+  const { edition } = context;
+  const { id, place } = node.attrs as { id: string; place: string };
+  const say = sayingOf(edition.places, edition.map.orders, {
+    language: edition.book.language,
+    pageOf: () => PAGE,
+  });
+  const words = say(node)
+    .split(PAGE)
+    .flatMap((text, index): Content => (index === 0 ? [text] : [{ t: 'page', place }, text]))
+    .filter((part) => part !== '');
+  if (!edition.places.has(place)) return words;
+  const at = edition.origins.has(id) ? context.once(id) : null;
+  return [...spot(at), { t: 'link', place, look: null, c: words }];
+}
+
+export function returnLink(node: Node, { edition }: TypesetContext): Content {
+  return edition
+    .returnsOf(node)
+    .filter(({ to }) => edition.places.has(to) || edition.origins.has(to))
+    .flatMap(({ to, words }, index): Content => [
+      ...(index === 0 ? [] : [BETWEEN_RETURNS]),
+      { t: 'link', place: to, look: null, c: [words] },
+    ]);
+}
+
+export function leadsTo(
+  destination: Destination,
+  { edition }: TypesetContext,
+): { url: string } | { place: string } | Record<string, never> {
+  const target = targetIn(edition, destination);
+  if (!target) return {};
+  return 'href' in target ? { url: target.href } : { place: target.place };
+}

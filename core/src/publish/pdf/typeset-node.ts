@@ -1,0 +1,20 @@
+import type { Edition } from '../edition/edition.js';
+
+/** A node as the typesetter's template reads it: `t` is its type, `c` its content, `id` or `ids` places. */
+export interface TypesetNode {
+  t: string;
+  id?: string;
+  ids?: string[];
+  c?: (TypesetNode | string)[];
+  [attribute: string]: unknown;
+}
+
+export interface TypesetContext {
+  edition: Edition;
+  once(id: unknown): string | null;
+  /** The path of a picture in the typesetter's files. */
+  pictures: Map<string, string>;
+  level(level: number): number;
+}
+
+export const anchors = (ids: readonly string[]): TypesetNode[] => ids.map((id) => ({ t: 'anchor', id }));
