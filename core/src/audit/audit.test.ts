@@ -1,11 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { computeAccessibleName } from 'dom-accessibility-api';
-import { JSDOM } from 'jsdom';
-import { DOMSerializer } from 'prosemirror-model';
-import { schema } from '../manuscript/index.js';
-import { NO_SURROUNDINGS } from '../shelf/index.js';
-import { linked, linkWith, paragraph, web } from '../testing/books.js';
-import { accessibleName, auditContext, auditLink, heardAs, rules } from './index.js';
+import { linkWith, web } from '../testing/books.js';
+import { auditContext, auditLink, rules } from './index.js';
 
 const ENGLISH = auditContext('en-GB', []);
 const PAGE = 'https://lamp-trust.example/tides';
@@ -152,30 +147,4 @@ describe('every rule', () => {
   });
 
   test('finds nothing at a good link', () => expect(found('Tide tables for May')).toEqual([]));
-});
-
-describe('what a screen reader says', () => {
-  test.each([
-    ['Tide table', 'text', 'link, Tide table'],
-    ['  Tide\n table ', 'text', 'link, Tide table'],
-    ['A chart', 'picture', 'link, picture, A chart'],
-    ['', 'text', 'link, without a name'],
-  ] as const)('at %j it is heard', (text, carrier, words) =>
-    expect(heardAs({ text, carrier, kind: 'web', destination: web(PAGE) }, NO_SURROUNDINGS)).toBe(words),
-  );
-
-  // dom-accessibility-api is the reference for the accessible name (accname 1.2).
-  test('names a link as the reference library does', () => {
-    const { document } = new JSDOM('').window;
-    const link = schema.marks.link.create({ id: 'n', destination: web(PAGE) });
-    const picture = schema.node('picture', { enclosure: 'e', alt: 'A chart' }, undefined, [link]);
-    const blocks = [linked('Tide table', PAGE), linked(' the  tides ', PAGE), picture].map((node) =>
-      paragraph(node),
-    );
-    for (const block of blocks) {
-      const element = DOMSerializer.fromSchema(schema).serializeNode(block, { document }) as HTMLElement;
-      const text = block.firstChild?.isText ? block.textContent : 'A chart';
-      expect(accessibleName({ text })).toBe(computeAccessibleName(element.querySelector('a')!));
-    }
-  });
 });

@@ -1,11 +1,8 @@
 export { audit, auditLink } from './audit.js';
 export { auditBook } from './audit-book.js';
 export type { BookAudit } from './audit-book.js';
-export { contrast, contrastsOf, PAGES } from '../reader/contrast.js';
-export type { LookContrast } from '../reader/contrast.js';
 export { auditContext } from './finding.js';
 export type { AuditContext, Finding, InsideContext, RepairOffer, Rule, Severity } from './finding.js';
 export type { InsideFinding, InsideSubject, SubjectKind } from './inside/inside-finding.js';
-export { accessibleName, fileTold, heardAs, nameInFile } from '../reader/heard-as.js';
 export { rules } from './rules/index.js';
 export { isOnlyAddress } from './shown-address.js';

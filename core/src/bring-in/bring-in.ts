@@ -1,18 +1,9 @@
-import type { Book } from '../manuscript/index.js';
 import { unpack } from './epub/archive.js';
-import { decodeText, headOf, markedEncoding } from '../page/encoding.js';
+import { decodeText, headOf, markedEncoding } from '../page/index.js';
 import { readEpub } from './epub/epub.js';
 import { readHtml } from './html/html.js';
-import type { BroughtEnclosure } from './book/picture.js';
+import type { BroughtIn } from './book/brought-in.js';
 import { BringInError } from './book/refusal.js';
-import type { BringInReport } from './book/report.js';
-
-/** A book made from a file, the files that came with it, and what became of everything in it. */
-export interface BroughtIn {
-  book: Book;
-  enclosures: BroughtEnclosure[];
-  report: BringInReport;
-}
 
 export interface BringInSource {
   /** As the author's computer calls it; used for a title where the file has none. */

@@ -1,9 +1,8 @@
 export { ARCHIVE_BOUNDS, unpack } from './epub/archive.js';
 export type { ArchiveBounds } from './epub/archive.js';
 export { bringIn } from './bring-in.js';
-export type { BringInSource, BroughtIn } from './bring-in.js';
-export { decodeText } from '../page/encoding.js';
-export { titleIn } from './html/html.js';
+export type { BringInSource } from './bring-in.js';
+export type { BroughtIn } from './book/brought-in.js';
 export { readPicture, withoutScripts } from './book/picture.js';
 export type { BroughtEnclosure } from './book/picture.js';
 export { BringInError } from './book/refusal.js';

@@ -1,4 +1,4 @@
-import { formatMailto, isMailAddress } from './mailto.js';
+import { formatMailto, isMailAddress, type MailDestination } from './mailto.js';
 import { urlFrom } from './url-from.js';
 import { parseWebAddress } from './web-address.js';
 
@@ -17,15 +17,6 @@ export type Destination =
   | { kind: 'file'; enclosure: string; fragment?: string }
   | { kind: 'place'; place: string }
   | { kind: 'book'; book: string; place?: string };
-
-export interface MailDestination {
-  kind: 'mail';
-  to: string[];
-  cc: string[];
-  bcc: string[];
-  subject: string;
-  body: string;
-}
 
 export type DestinationKind = Destination['kind'];
 

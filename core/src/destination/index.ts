@@ -1,9 +1,9 @@
 export { decodeLoosely } from './decode.js';
 export { domainsOf, faultInDestination, hrefOf } from './destination.js';
-export type { Destination, DestinationKind, MailDestination } from './destination.js';
+export type { Destination, DestinationKind } from './destination.js';
 export { nearDomain } from './near-domain.js';
 export { formatMailto, isMailAddress, mailAddressesIn, parseMailto } from './mailto.js';
-export type { MailtoReading } from './mailto.js';
+export type { MailDestination, MailtoReading } from './mailto.js';
 export { recognise } from './recognise.js';
 export type { Recognition, Refusal } from './recognise.js';
 export { trackingParameters, withoutTracking } from './tracking.js';

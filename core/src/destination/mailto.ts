@@ -1,4 +1,12 @@
-import type { MailDestination } from './destination.js';
+/** What a `mailto:` address can carry (RFC 6068). `body` has line feeds (`\n`) between its lines. */
+export interface MailDestination {
+  kind: 'mail';
+  to: string[];
+  cc: string[];
+  bcc: string[];
+  subject: string;
+  body: string;
+}
 
 /** What a `mailto:` address said, and the header fields of it that are not carried on. */
 export interface MailtoReading {

@@ -1,2 +1,6 @@
+export { fileWords, sizeWords, tellFile, typeWords } from './file-words.js';
+export type { FileTold } from './file-words.js';
 export { phrases } from './phrases.js';
-export type { Phrases } from './phrases.js';
+export { endsInAbbreviation, sentenceEnds } from './sentences.js';
+export type { Phrases } from './tongues/tongue.js';
+export { isVague, vagueWords } from './vague-words.js';

@@ -1,5 +1,6 @@
 import type { Attrs, Mark, Node } from 'prosemirror-model';
 import { hrefOf, type Destination, type DestinationKind } from '../destination/index.js';
+import { sentenceEnds } from '../language/index.js';
 import { mapOf } from './book-map.js';
 import { wordsOf, wordsOfLeaf, type ReadBook, type Saying } from './book.js';
 import type { LinkArea } from './area.js';
@@ -144,17 +145,15 @@ function linkOfRun({ attrs, carrier, from, to, start, end }: Run, words: string,
   };
 }
 
-const FULL_STOP = /[.!?…]["'”’)\]]*\s+(?=["'“‘([]*[\p{Lu}\p{N}])/gu;
-
 /** What follows the last full stop of these words. */
 function sentenceEnd(words: string): string {
-  const last = [...words.matchAll(FULL_STOP)].at(-1);
+  const last = sentenceEnds(words).at(-1);
   return last ? words.slice(last.index + last[0].length) : words;
 }
 
 /** These words up to and with their first full stop. */
 function sentenceStart(words: string): string {
-  const first = words.matchAll(FULL_STOP).next().value;
+  const [first] = sentenceEnds(words);
   return first ? words.slice(0, first.index + first[0].trimEnd().length) : words;
 }
 

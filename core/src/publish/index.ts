@@ -1,4 +1,12 @@
-export { editionOf, entryId, filesBeside, filesInside, PICTURE_EXTENSIONS, withPages } from './edition/edition.js';
+export {
+  editionOf,
+  entryId,
+  filesBeside,
+  filesInside,
+  PICTURE_EXTENSIONS,
+  toldIn,
+  withPages,
+} from './edition/edition.js';
 export type { Edition, EnclosureFile } from './edition/edition.js';
 export { makeEpub } from './epub/epub.js';
 export type { EpubOptions } from './epub/epub.js';

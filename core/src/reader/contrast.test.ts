@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import Color from 'colorjs.io';
 import fc from 'fast-check';
 import { DEFAULT_LOOK } from '../manuscript/index.js';
-import { contrast, contrastsOf } from '../audit/index.js';
+import { contrast, contrastsOf } from './index.js';
 
 describe('contrast (WCAG 2.2, relative luminance)', () => {
   // Known pairs, written from memory and confirmed by the reference library below.

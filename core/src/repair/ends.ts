@@ -1,10 +1,9 @@
+import { endsInAbbreviation } from '../language/index.js';
+
 const SPACE = /[\s\u00a0\u200b]/u;
 const STOP = /[.,;:]/;
 const PAIRS: Record<string, string> = { ')': '(', ']': '[', '}': '{', '”': '“', '’': '‘', '»': '«' };
 const OPENERS = new Set(Object.values(PAIRS));
-/** Words that end in a full stop of their own: one letter ("U.S."), or one of these (common practice). */
-const ABBREVIATION =
-  /(?:^|[\s.(])(?:\p{L}|etc|al|ed|eds|vol|no|nos|pp|ch|fig|approx|ltd|inc|co|corp|st|dr|mr|mrs|ms|jr|sr|prof|rev|e\.g|i\.e)\.$/iu;
 
 /**
  * Where the words of a link begin and end without space and punctuation at their ends.
@@ -21,7 +20,7 @@ export function trimmedEnds(text: string): { start: number; end: number } {
 
 function dropsEnd(text: string, start: number, end: number): boolean {
   const last = text[end - 1];
-  if (last === '.') return !ABBREVIATION.test(text.slice(start, end)) && text[end - 2] !== '.';
+  if (last === '.') return !endsInAbbreviation(text.slice(start, end)) && text[end - 2] !== '.';
   const partner = PAIRS[last];
   return (
     SPACE.test(last) ||

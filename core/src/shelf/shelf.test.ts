@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
-import { auditContext, auditLink, heardAs } from '../audit/index.js';
+import { auditContext, auditLink } from '../audit/index.js';
 import { verdictInside } from '../reach/index.js';
 import { linkWith } from '../testing/books.js';
 import { shelfFile } from '../testing/shelf.js';
-import { fileWords, safeFileName, travellingPaths, typeWords } from './index.js';
+import { safeFileName, travellingPaths } from './index.js';
 
 const toFile = { kind: 'file' as const, enclosure: 'f1' };
 const withFile = (more: Parameters<typeof shelfFile>[0]) => {
@@ -13,24 +13,7 @@ const withFile = (more: Parameters<typeof shelfFile>[0]) => {
 const found = (text: string, more: Parameters<typeof shelfFile>[0]) =>
   auditLink(linkWith(text, toFile), withFile(more)).map(({ rule }) => rule);
 
-describe('a file in words', () => {
-  test('tells type and size', () => {
-    expect(fileWords({ type: 'application/pdf', name: 'x.pdf', size: 240_100 })).toBe('PDF, 240 kB');
-    expect(fileWords({ type: 'image/jpeg', name: 'x.jpg', size: 1_250_000 })).toBe('JPEG picture, 1.3 MB');
-    expect(typeWords('audio/wav')).toBe('WAV sound');
-    expect(typeWords('application/octet-stream', 'x.dat')).toBe('DAT file');
-  });
-
-  test('is heard after the link text, unless the text tells it', () => {
-    const surroundings = withFile({ size: 240_000 });
-    expect(heardAs(linkWith('tide table for May', toFile), surroundings)).toBe(
-      'link, tide table for May, PDF, 240 kB',
-    );
-    expect(heardAs(linkWith('tide table (PDF, 240 kB)', toFile), surroundings)).toBe(
-      'link, tide table (PDF, 240 kB)',
-    );
-  });
-
+describe('the name of a file', () => {
   test.each([
     ['../../etc/passwd', 'passwd'],
     ['C:\\tides\\may.pdf', 'may.pdf'],

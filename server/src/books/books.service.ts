@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import type { BringInReport, BroughtEnclosure } from '@vennet/core/bring-in';
+import { phrases } from '@vennet/core/language';
 import {
   DEFAULT_LOOK,
   DEFAULT_STRUCTURE,
@@ -68,7 +69,9 @@ export class BooksService {
 
   async start({ title, author = '', language = 'en' }: NewBookDto): Promise<string> {
     const doc = emptyChapter('');
-    const chapters = [{ id: mint(), title: 'Chapter 1', matter: 'main' as const, leftOutOf: [], doc }];
+    const chapters = [
+      { id: mint(), title: `${phrases(language).chapter} 1`, matter: 'main' as const, leftOutOf: [], doc },
+    ];
     return this.add(
       {
         ...{ id: '', title, subtitle: '', author, language, description: '', chapters },
@@ -202,7 +205,7 @@ export class BooksService {
   }
 
   async addChapter(bookId: string, { title, after }: NewChapterDto): Promise<VersionedChapter> {
-    await this.book(bookId);
+    const { language } = await this.book(bookId);
     return this.database.transaction(async (manager) => {
       const all = await manager.find(ChapterEntity, {
         where: { bookId },
@@ -213,7 +216,7 @@ export class BooksService {
       for (const chapter of all.slice(at).reverse())
         await manager.update(ChapterEntity, { id: chapter.id }, { position: chapter.position + 1 });
       const position = at > 0 ? all[at - 1].position + 1 : 0;
-      const words = title.trim() || `Chapter ${all.length + 1}`;
+      const words = title.trim() || `${phrases(language).chapter} ${all.length + 1}`;
       const matter = all[at - 1]?.matter ?? 'main';
       const chapter = {
         ...{ id: mint(), bookId, position, matter, version: 1, leftOutOf: [] },

@@ -1,6 +1,6 @@
 import { Controller, Get, Query } from '@nestjs/common';
 import { ApiQuery, ApiTags } from '@nestjs/swagger';
-import { titleIn } from '@vennet/core/bring-in';
+import { titleIn } from '@vennet/core/page';
 import { cleanTitle, recognise } from '@vennet/core/destination';
 import type { PageTitle } from '@vennet/core/wire';
 import { ProblemError } from '../edge/problem.js';

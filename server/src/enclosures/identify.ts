@@ -1,5 +1,5 @@
 import { open } from 'node:fs/promises';
-import { typeWords } from '@vennet/core/shelf';
+import { typeWords } from '@vennet/core/language';
 import { fileTypeFromFile } from 'file-type';
 import mime from 'mime';
 

@@ -1,7 +1,7 @@
 import { PDFHexString, PDFName, type PDFDocument } from '@cantoo/pdf-lib';
-import { fileTold } from '@vennet/core/audit';
+import { fileTold } from '@vennet/core/reader';
 import type { Link } from '@vennet/core/manuscript';
-import { computedLinks, hrefIn, type Edition } from '@vennet/core/publish';
+import { computedLinks, hrefIn, toldIn, type Edition } from '@vennet/core/publish';
 import { PLACE_SCHEME } from './named-places.js';
 import { addressOf, linkElements } from './pdf-tree.js';
 
@@ -37,6 +37,6 @@ export function annotate(document: PDFDocument, edition: Edition): void {
 /** What is said of a link; nothing where its address says all. */
 function contentsOf(link: Link, edition: Edition): string {
   const name = link.carrier === 'text' && link.kind !== 'place' ? '' : link.text;
-  const told = fileTold(link, edition.surroundings) ?? '';
+  const told = fileTold(link, toldIn(edition)) ?? '';
   return [name, told, link.hoverNote].filter((words) => words.trim() !== '').join('. ');
 }

@@ -1,4 +1,4 @@
-import { contrastsOf, PAGES, type LookContrast } from '@vennet/core/audit';
+import { contrastsOf, PAGES, type LookContrast } from '@vennet/core/reader';
 import { isColour, underlineOf, type LinkLook } from '@vennet/core/manuscript';
 import { Check, X } from 'lucide-react';
 import { useId } from 'react';

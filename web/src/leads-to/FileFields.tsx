@@ -1,4 +1,4 @@
-import { fileWords } from '@vennet/core/shelf';
+import { fileWords } from '@vennet/core/language';
 import { useBook } from '../book/store.js';
 import { FileRights } from '../choices/FileRights.js';
 

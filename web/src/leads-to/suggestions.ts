@@ -1,5 +1,5 @@
 import { hrefOf, type Destination } from '@vennet/core/destination';
-import { fileWords } from '@vennet/core/shelf';
+import { fileWords } from '@vennet/core/language';
 import { useMemo } from 'react';
 import type { Place } from '@vennet/core/manuscript';
 import { useEditor } from '../editor/state/store.js';

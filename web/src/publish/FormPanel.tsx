@@ -1,6 +1,6 @@
 import type { ExportJob, FormPreview } from '@vennet/core/wire';
 import { BookOpen, Download, FileText, FolderArchive, Globe } from 'lucide-react';
-import { sizeWords } from '@vennet/core/shelf';
+import { sizeWords } from '@vennet/core/language';
 import { exportBundle, exportFile } from '../api/client.js';
 import { LeftOut } from './LeftOut.js';
 import { ProofView } from './ProofView.js';

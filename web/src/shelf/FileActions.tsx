@@ -1,4 +1,5 @@
-import { fileWords, type ShelfFile } from '@vennet/core/shelf';
+import { type ShelfFile } from '@vennet/core/shelf';
+import { fileWords } from '@vennet/core/language';
 import { AlertDialog } from 'radix-ui';
 import { Download, FileUp, Trash2 } from 'lucide-react';
 import { useRef } from 'react';

@@ -1,4 +1,5 @@
-import { fileWords, type ShelfFile } from '@vennet/core/shelf';
+import { type ShelfFile } from '@vennet/core/shelf';
+import { fileWords } from '@vennet/core/language';
 import { FileUp } from 'lucide-react';
 import { useMemo, useRef, useState, type DragEvent } from 'react';
 import { ColumnHeads } from '../parts/ColumnHeads.js';

@@ -1,4 +1,5 @@
-import { sizeWords, typeWords, type ShelfFile } from '@vennet/core/shelf';
+import { type ShelfFile } from '@vennet/core/shelf';
+import { sizeWords, typeWords } from '@vennet/core/language';
 import type { Manuscript } from '@vennet/core/wire';
 import { ChevronRight } from 'lucide-react';
 import { useState } from 'react';

@@ -1,4 +1,5 @@
-import { auditLink, heardAs } from '@vennet/core/audit';
+import { auditLink } from '@vennet/core/audit';
+import { heardAs } from '@vennet/core/reader';
 import { hrefOf } from '@vennet/core/destination';
 import { withinPicture, type AreaFrame, type Box, type Link, type LinkArea } from '@vennet/core/manuscript';
 import type { Repair } from '@vennet/core/repair';

@@ -1,4 +1,5 @@
-import { auditLink, heardAs, isOnlyAddress } from '@vennet/core/audit';
+import { auditLink, isOnlyAddress } from '@vennet/core/audit';
+import { heardAs } from '@vennet/core/reader';
 import { hrefOf, wordsFromAddress, type Destination } from '@vennet/core/destination';
 import type { Link, LinkLook } from '@vennet/core/manuscript';
 import type { Repair } from '@vennet/core/repair';

@@ -1,4 +1,5 @@
-import { typeWords, type ShelfFile } from '../../shelf/index.js';
+import { typeWords } from '../../language/index.js';
+import type { ShelfFile } from '../../shelf/index.js';
 import type { AuditContext, RepairOffer, Rule } from '../finding.js';
 import type { Link } from '../../manuscript/index.js';
 

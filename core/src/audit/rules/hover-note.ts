@@ -1,6 +1,6 @@
-import { accessibleName } from '../../reader/heard-as.js';
+import { accessibleName } from '../../reader/index.js';
 import type { RepairOffer, Rule } from '../finding.js';
-import { isVague } from '../../language/vague-words.js';
+import { isVague } from '../../language/index.js';
 
 /** A hover note that says the link text again, or what the text should say. WCAG 2.4.4, H33. */
 export const hoverNote: Rule = {

@@ -1,4 +1,4 @@
-import { contrastsOf } from '../../reader/contrast.js';
+import { contrastsOf } from '../../reader/index.js';
 import type { Rule } from '../finding.js';
 
 /** A link with a look of its own that can't be read or told from the words around. WCAG 1.4.3; 1.4.1 (G183, F73). */

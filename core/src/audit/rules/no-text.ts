@@ -1,6 +1,6 @@
 import { wordsFromAddress } from '../../destination/index.js';
 import type { Carrier } from '../../manuscript/index.js';
-import { accessibleName } from '../../reader/heard-as.js';
+import { accessibleName } from '../../reader/index.js';
 import type { Rule } from '../finding.js';
 
 /** A link that says nothing at all. WCAG 2.4.4 and 4.1.2, F89, H30, H24; ACT c487ae. */

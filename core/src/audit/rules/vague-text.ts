@@ -1,7 +1,7 @@
 import { wordsFromAddress } from '../../destination/index.js';
-import { accessibleName } from '../../reader/heard-as.js';
+import { accessibleName } from '../../reader/index.js';
 import type { Rule } from '../finding.js';
-import { isVague } from '../../language/vague-words.js';
+import { isVague } from '../../language/index.js';
 
 /** Words that say nothing about where the link leads. WCAG 2.4.4 and 2.4.9, F63, F84; ACT aizyf1. */
 export const vagueText: Rule = {

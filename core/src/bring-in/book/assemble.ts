@@ -1,6 +1,13 @@
 import type { Node } from 'prosemirror-model';
 import { Transform } from 'prosemirror-transform';
-import { handMadeNotes, keepIdsUnique, makeNotes, withPlaceIds, type DeclaredNotes } from '../../edits/index.js';
+import {
+  handMadeNotes,
+  keepIdsUnique,
+  makeNotes,
+  withPlaceIds,
+  type DeclaredNotes,
+} from '../../edits/index.js';
+import { phrases } from '../../language/index.js';
 import {
   countWords,
   DEFAULT_LOOK,
@@ -11,10 +18,10 @@ import {
   type ReadBook,
   type ReadChapter,
 } from '../../manuscript/index.js';
-import type { BroughtIn } from '../bring-in.js';
+import type { BroughtIn } from './brought-in.js';
 import type { Enclosures } from './enclosures.js';
 import type { Tally } from './report.js';
-import { separateLinks } from '../flow/separate-links.js';
+import { separateLinks } from './separate-links.js';
 
 export interface ChapterDraft {
   id: string;
@@ -49,7 +56,10 @@ export function assemble(details: FileDetails, drafts: ChapterDraft[], read: Rea
     const transform = new Transform(chapter.doc);
     keepIdsUnique(transform, mint);
     transform.doc.check();
-    const title = titleOf(transform.doc, chapter.title || `Chapter ${index + 1}`).slice(0, 300);
+    const title = titleOf(
+      transform.doc,
+      chapter.title || `${phrases(details.language).chapter} ${index + 1}`,
+    ).slice(0, 300);
     return { ...chapter, title, doc: transform.doc.toJSON() as unknown };
   });
   tally.add('kept', chapters.length === 1 ? 'chapter' : 'chapters', undefined, chapters.length);

@@ -1,11 +1,12 @@
 import { parse } from 'parse5';
 import { adapter } from 'parse5-htmlparser2-tree-adapter';
-import { findOne, getElementsByTagName, textContent } from 'domutils';
+import { findOne, getElementsByTagName } from 'domutils';
 import type { Document, Element } from 'domhandler';
 import { urlFrom } from '../../destination/index.js';
 import { schema, wordsOf } from '../../manuscript/index.js';
+import { titleOfPage } from '../../page/index.js';
 import { assemble, type ChapterDraft, type FileDetails } from '../book/assemble.js';
-import type { BroughtIn } from '../bring-in.js';
+import type { BroughtIn } from '../book/brought-in.js';
 import { Enclosures } from '../book/enclosures.js';
 import { hasContent, readFlow } from '../flow/flow.js';
 import { Ids } from '../book/ids.js';
@@ -56,22 +57,6 @@ export function readHtml(text: string, name: string, mint: () => string): Brough
     doc: schema.node('doc', null, content),
   }));
   return assemble(details, drafts, { enclosures, tally, mint, notes });
-}
-
-/** The title of a page of HTML, and what its site calls itself (`og:site_name`). */
-export function titleIn(html: string): { title: string; site: string } {
-  const document: Document = parse(html, { treeAdapter: adapter });
-  const named = findOne(
-    ({ name, attribs }) => name === 'meta' && attribs.property === 'og:site_name',
-    document.children,
-    true,
-  );
-  return { title: titleOfPage(document), site: named?.attribs.content?.trim() ?? '' };
-}
-
-function titleOfPage(document: Document): string {
-  const title = getElementsByTagName('title', document.children, true)[0];
-  return title ? textContent(title).replace(/\s+/g, ' ').trim() : '';
 }
 
 function metaContent(document: Document, name: string): string {

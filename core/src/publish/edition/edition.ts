@@ -13,6 +13,7 @@ import {
   type Saying,
 } from '../../manuscript/index.js';
 import type { Node } from 'prosemirror-model';
+import type { Told } from '../../reader/index.js';
 import { NO_SURROUNDINGS, travellingPaths, type ShelfFile, type Surroundings } from '../../shelf/index.js';
 import { returnsIn } from './returns-in.js';
 
@@ -78,6 +79,12 @@ export function editionOf(
     paths: travellingPaths(travellers(links, surroundings)),
   };
 }
+
+/** What is told of files in an edition: in the language of its book. */
+export const toldIn = ({ book, surroundings }: Edition): Told => ({
+  ...surroundings,
+  language: book.language,
+});
 
 /** The edition once its pages are set: what references to pages read is known. `labels` are those of the pages, by place. */
 export function withPages(edition: Edition, labels: ReadonlyMap<string, string>): Edition {

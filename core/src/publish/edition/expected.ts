@@ -1,7 +1,7 @@
-import { accessibleName, nameInFile } from '../../audit/index.js';
+import { accessibleName, nameInFile } from '../../reader/index.js';
 import { hrefOf } from '../../destination/index.js';
 import { markIdOf, type Link } from '../../manuscript/index.js';
-import { targetIn, type Edition } from './edition.js';
+import { targetIn, toldIn, type Edition } from './edition.js';
 import { landingOf } from './landing.js';
 import { atFoot, noteBacks } from './note-backs.js';
 
@@ -69,7 +69,7 @@ export function hrefIn(edition: Edition, { destination }: Pick<Link, 'destinatio
 
 /** In a PDF, a link without words shows its address, and pictures have no text of their own. */
 function shownText(link: Link, href: string, edition: Edition): string {
-  if (edition.format !== 'pdf') return nameInFile(link, edition.surroundings);
+  if (edition.format !== 'pdf') return nameInFile(link, toldIn(edition));
   if (link.carrier === 'reference') return link.text;
   if (link.carrier !== 'text') return '';
   return accessibleName(link) === '' ? href : link.text;

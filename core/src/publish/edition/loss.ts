@@ -1,4 +1,4 @@
-import { accessibleName, contrastsOf } from '../../audit/index.js';
+import { accessibleName, contrastsOf } from '../../reader/index.js';
 import { readsPage, spotsOf, type ReferenceAsk } from '../../manuscript/index.js';
 import { entryId, targetIn, type Edition } from './edition.js';
 

@@ -1,5 +1,11 @@
 import type { Node } from 'prosemirror-model';
-import { schema, sectionsOf, type BookMap, type ReturnLinkTo, type Structure } from '../../manuscript/index.js';
+import {
+  schema,
+  sectionsOf,
+  type BookMap,
+  type ReturnLinkTo,
+  type Structure,
+} from '../../manuscript/index.js';
 
 /** A return link as it is put into the text after a section. */
 interface Wanted {

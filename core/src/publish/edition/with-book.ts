@@ -1,4 +1,5 @@
-import { fileWords, type ShelfFile } from '../../shelf/index.js';
+import { fileWords, phrases } from '../../language/index.js';
+import type { ShelfFile } from '../../shelf/index.js';
 import { entryId, filesBeside, filesInside, targetIn, type Edition } from './edition.js';
 
 /** A file or book in the list of what goes with the book; links that can't lead to the thing itself lead here. */
@@ -16,18 +17,9 @@ export interface WithBook {
   entries: WithBookEntry[];
 }
 
-const TITLE: Record<string, string> = {
-  de: 'Zu diesem Buch',
-  en: 'With this book',
-  es: 'Con este libro',
-  fr: 'Avec ce livre',
-  it: 'Con questo libro',
-  nl: 'Bij dit boek',
-  pt: 'Com este livro',
-};
-
 /** The list of an edition; without entries when every link leads to the thing itself. */
 export function withBook(edition: Edition): WithBook {
+  const { withBook: said } = phrases(edition.book.language);
   const wanted = new Set(
     edition.links.flatMap(({ destination }) => {
       const target = targetIn(edition, destination);
@@ -48,23 +40,24 @@ export function withBook(edition: Edition): WithBook {
       .map(({ id, title, author }) => ({
         id: entryId(id),
         name: title,
-        about: `${author === '' ? 'A book' : `A book by ${author}`}. Ask the author of this book where it is to be had.`,
+        about: said.otherBook(author),
       })),
   ].sort((one, other) => (one.name < other.name ? -1 : 1));
-  const title = TITLE[edition.book.language.split('-')[0].toLowerCase()] ?? TITLE.en;
-  return { title, entries };
+  return { title: said.title, entries };
 }
 
-function aboutFile(file: ShelfFile, { format }: Edition, paths: Map<string, string>): string {
+function aboutFile(file: ShelfFile, { book, format }: Edition, paths: Map<string, string>): string {
+  const { language } = book;
+  const said = phrases(language).withBook;
   const path = paths.get(file.id);
   const how = !path
-    ? 'It does not come with the book: ask the author for it.'
+    ? said.apart
     : file.travels === 'beside'
-      ? `It lies next to this book, as ${path}.`
+      ? said.beside(path)
       : format === 'pdf'
-        ? 'It is attached to this document: open it from the list of attachments in your reading program.'
-        : `It is inside this book, as ${path}.`;
+        ? said.attached
+        : said.inside(path);
   // What was written of a file that is not for readers is not for them either.
   const about = file.opensFor === 'everyone' ? file.description.replace(/[.\s]+$/, '') : '';
-  return [`${fileWords(file)}.`, about && `${about}.`, how].filter(Boolean).join(' ');
+  return [`${fileWords(file, language)}.`, about && `${about}.`, how].filter(Boolean).join(' ');
 }

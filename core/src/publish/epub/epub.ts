@@ -1,20 +1,23 @@
 import { strToU8, zipSync, type Zippable } from 'fflate';
 import { phrases } from '../../language/index.js';
-import { CONTENTS, TOP, type Place, type ReadChapter } from '../../manuscript/index.js';
-import { filesInside, onceEach, PICTURE_EXTENSIONS, type Edition, type EnclosureFile } from '../edition/edition.js';
-import { coverDrawing, packageDocument, stylesheet } from './package-document.js';
+import { CONTENTS, TOP } from '../../manuscript/index.js';
+import {
+  filesInside,
+  onceEach,
+  PICTURE_EXTENSIONS,
+  type Edition,
+  type EnclosureFile,
+} from '../edition/edition.js';
+import { coverDrawing } from './cover.js';
+import { packageDocument } from './package-document.js';
+import type { BackPage, EpubPage } from './pages.js';
+import { stylesheet } from './stylesheet.js';
 import { withBook } from '../edition/with-book.js';
 import { afterBook, idsInNotes, notesOfChapter } from '../edition/note-backs.js';
-import { content, listWithBook, type PageContext } from '../markup/xhtml.js';
+import type { PageContext } from '../markup/page-context.js';
+import { content, listWithBook } from '../markup/xhtml.js';
 import { listOfNotes, notesOfBook } from '../markup/xhtml-notes.js';
 import { element, escapeXml } from '../markup/xml.js';
-
-/** A chapter on its way into the container. */
-export interface EpubPage {
-  chapter: ReadChapter;
-  file: string;
-  headings: Place[];
-}
 
 export interface EpubOptions {
   /** Written as `dcterms:modified`; also the time of every entry. */
@@ -110,14 +113,6 @@ function contextFor(
     addressOfPlace: (place) => `${fileWith(place)}#${place}`,
     addressOfEnclosure: (id) => pathOf.get(id) ?? null,
   };
-}
-
-/** A page that comes after the chapters. */
-export interface BackPage {
-  name: string;
-  title: string;
-  body: string;
-  matter: string;
 }
 
 function notesPage(edition: Edition, context: PageContext): BackPage {

@@ -2,7 +2,7 @@ import type { Node } from 'prosemirror-model';
 import { phrases } from '../../language/index.js';
 import { markIdOf, type ContentsLine, type Note } from '../../manuscript/index.js';
 import { BETWEEN_RETURNS } from '../edition/return-lines.js';
-import type { PageContext } from './xhtml.js';
+import type { PageContext } from './page-context.js';
 import { element, escapeXml } from './xml.js';
 
 /** The number of a place as readers see it before its words; nothing where it has none. */

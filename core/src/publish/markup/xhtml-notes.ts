@@ -2,7 +2,8 @@ import { phrases } from '../../language/index.js';
 import type { Note } from '../../manuscript/index.js';
 import type { Edition } from '../edition/edition.js';
 import { noteBacks, notesOfChapter } from '../edition/note-backs.js';
-import { content, type PageContext } from './xhtml.js';
+import type { PageContext } from './page-context.js';
+import { content } from './xhtml.js';
 import { nameOfNote } from './xhtml-inside.js';
 import { element, escapeXml } from './xml.js';
 

@@ -1,28 +1,21 @@
 import type { Mark, Node } from 'prosemirror-model';
 import type { Destination } from '../../destination/index.js';
-import { fileTold, nameInFile } from '../../audit/index.js';
-import { spans, type AreaFrame, type FigureLink, type LinkArea, type LinkLook } from '../../manuscript/index.js';
-import { targetIn, type Edition } from '../edition/edition.js';
+import { fileTold, nameInFile } from '../../reader/index.js';
+import {
+  spans,
+  type AreaFrame,
+  type FigureLink,
+  type LinkArea,
+  type LinkLook,
+} from '../../manuscript/index.js';
+import { targetIn, toldIn } from '../edition/edition.js';
 import { inlineTree, wordsOfTree, type InlineTree } from '../edition/inline-tree.js';
 import { lookClass } from './looks.js';
+import type { PageContext } from './page-context.js';
 import { isReturnLine } from '../edition/return-lines.js';
 import { contentsList, noteMark, numberOf, reference, returnLink } from './xhtml-inside.js';
 import type { WithBook } from '../edition/with-book.js';
 import { element, escapeXml } from './xml.js';
-
-/** What writing a chapter needs to know of the file around it. */
-export interface PageContext {
-  edition: Edition;
-  /** The address of a place of the book, as seen from this file. */
-  addressOfPlace(place: string): string;
-  addressOfEnclosure(id: string): string | null;
-  /** Gives back an id the first time, `null` from then on. */
-  once(id: unknown): string | null;
-  /** The id of a link, where a return link leads to it. */
-  origin(id: string): string | null;
-  /** The id of the figure or table whose caption is written. */
-  captionOf?: unknown;
-}
 
 type Write = (node: Node, page: PageContext) => string;
 
@@ -118,7 +111,7 @@ function areaElement(area: LinkArea, page: PageContext): string {
       title: area.hoverNote || null,
       style: frame ? `${place}; ${frameStyle(frame)}` : place,
     },
-    element('span', {}, escapeXml(nameInFile({ ...area, text: area.name }, page.edition.surroundings))),
+    element('span', {}, escapeXml(nameInFile({ ...area, text: area.name }, toldIn(page.edition)))),
   );
 }
 
@@ -214,7 +207,7 @@ function anchorElement(
   const target = targetIn(page.edition, destination);
   if (!target) return inner;
   const href = 'href' in target ? target.href : page.addressOfPlace(target.place);
-  const told = text.trim() === '' ? null : fileTold({ destination, text }, page.edition.surroundings);
+  const told = text.trim() === '' ? null : fileTold({ destination, text }, toldIn(page.edition));
   return element(
     'a',
     { id: page.origin(id), href, class: look ? lookClass(look) : null, title: hoverNote || null },

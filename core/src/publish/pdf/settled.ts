@@ -1,5 +1,4 @@
-import type { Content } from './typeset-inline.js';
-import type { TypesetNode } from './typeset-node.js';
+import type { Content, TypesetNode } from './typeset-node.js';
 
 /**
  * A paragraph's content with each anchor behind the first sign of what it is at, but for those at the start of its block.

@@ -4,8 +4,8 @@ import { wordsOf, type FigureLink, type LinkArea, type Note } from '../../manusc
 import { afterBook, atFoot, notesOfChapter } from '../edition/note-backs.js';
 import { placeCells } from './table-grid.js';
 import { settled } from './settled.js';
-import { inline, leadsTo, picture, remark, type Content } from './typeset-inline.js';
-import { anchors, type TypesetContext, type TypesetNode } from './typeset-node.js';
+import { inline, leadsTo, picture, remark } from './typeset-inline.js';
+import { anchors, type Content, type TypesetContext, type TypesetNode } from './typeset-node.js';
 
 /** Places of a block stand where its first words do, or at its picture: `before` are those of the blocks around it. */
 export function block(node: Node, context: TypesetContext, before: readonly string[] = []): TypesetNode {

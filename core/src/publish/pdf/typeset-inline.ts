@@ -1,15 +1,14 @@
 import type { Mark, Node } from 'prosemirror-model';
-import { accessibleName } from '../../audit/index.js';
+import { accessibleName } from '../../reader/index.js';
 import { hrefOf, type Destination } from '../../destination/index.js';
+import { phrases } from '../../language/index.js';
 import { linkMark, markIdOf, sayingOf, type LinkLook, type Note } from '../../manuscript/index.js';
 import { targetIn } from '../edition/edition.js';
 import { inlineTree, type InlineTree } from '../edition/inline-tree.js';
 import { atFoot, noteBacks } from '../edition/note-backs.js';
 import { BETWEEN_RETURNS } from '../edition/return-lines.js';
 import { settled } from './settled.js';
-import { anchors, type TypesetContext, type TypesetNode } from './typeset-node.js';
-
-export type Content = (TypesetNode | string)[];
+import { anchors, type Content, type TypesetContext, type TypesetNode } from './typeset-node.js';
 
 const spot = (id: string | null): TypesetNode[] => anchors(id === null ? [] : [id]);
 
@@ -86,7 +85,7 @@ export function picture(node: Node, context: TypesetContext, otherwise: string):
   const src = context.pictures.get(node.attrs.enclosure as string) ?? null;
   return {
     src,
-    alt: (node.attrs.alt as string) || otherwise || 'Picture',
+    alt: (node.attrs.alt as string) || otherwise || phrases(context.edition.book.language).picture,
     decorative: node.attrs.decorative as boolean,
   };
 }

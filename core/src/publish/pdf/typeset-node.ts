@@ -5,9 +5,12 @@ export interface TypesetNode {
   t: string;
   id?: string;
   ids?: string[];
-  c?: (TypesetNode | string)[];
+  c?: Content;
   [attribute: string]: unknown;
 }
+
+/** What stands within a line: words, and nodes among them. */
+export type Content = (TypesetNode | string)[];
 
 export interface TypesetContext {
   edition: Edition;

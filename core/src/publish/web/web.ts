@@ -1,11 +1,12 @@
-import { PAGES } from '../../audit/index.js';
+import { PAGES } from '../../reader/index.js';
 import { phrases } from '../../language/index.js';
 import { CONTENTS, TOP, wordsOf } from '../../manuscript/index.js';
 import { onceEach, PICTURE_EXTENSIONS, type Edition, type EnclosureFile } from '../edition/edition.js';
-import { contentStyles } from '../epub/package-document.js';
 import { afterBook, notesOfChapter } from '../edition/note-backs.js';
 import { withBook } from '../edition/with-book.js';
-import { content, listWithBook, type PageContext } from '../markup/xhtml.js';
+import type { PageContext } from '../markup/page-context.js';
+import { contentStyles } from '../markup/styles.js';
+import { content, listWithBook } from '../markup/xhtml.js';
 import { listOfNotes, notesOfBook } from '../markup/xhtml-notes.js';
 import { element, escapeXml } from '../markup/xml.js';
 

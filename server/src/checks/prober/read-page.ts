@@ -1,4 +1,4 @@
-import { decodeText } from '@vennet/core/bring-in';
+import { decodeText } from '@vennet/core/page';
 import { urlFrom } from '@vennet/core/destination';
 import { request, type Dispatcher } from 'undici';
 

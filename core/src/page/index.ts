@@ -1,0 +1,2 @@
+export { decodeText, headOf, markedEncoding } from './encoding.js';
+export { titleIn, titleOfPage } from './title.js';

@@ -1,0 +1,12 @@
+import type { Edition } from '../edition/edition.js';
+import { contentStyles } from '../markup/styles.js';
+
+/** The look of the pages; the links look as the book says, on light and on dark pages. */
+export function stylesheet(edition: Edition): string {
+  return `@charset "utf-8";
+body { line-height: 1.5; margin: 0 5%; }
+${contentStyles(edition)}
+.title { margin-top: 25%; }
+.title, .subtitle, .author { text-align: center; }
+`;
+}
