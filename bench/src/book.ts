@@ -50,13 +50,14 @@ export function generatedBook(words: number, links: number): ReadBook {
     });
   }
   return readBook({
-    ...{
-      id: '6ba7b810-9dad-41d1-80b4-00c04fd430c8',
-      title: 'A generated book',
-      subtitle: '',
-      author: 'Bench',
-      language: 'en',
-    },
-    ...{ description: '', look: DEFAULT_LOOK, structure: DEFAULT_STRUCTURE, chapters },
+    id: '6ba7b810-9dad-41d1-80b4-00c04fd430c8',
+    title: 'A generated book',
+    subtitle: '',
+    author: 'Bench',
+    language: 'en',
+    description: '',
+    look: DEFAULT_LOOK,
+    structure: DEFAULT_STRUCTURE,
+    chapters,
   });
 }

@@ -28,7 +28,9 @@ export function auditBook(book: ReadBook, surroundings: Surroundings): BookAudit
   };
   const context = { ...auditContext(book.language, links, surroundings), inside: about };
   return {
-    ...{ map, links, context },
+    map,
+    links,
+    context,
     findings: audit(links, context),
     inside: auditInside({ book, map, links, handMade }),
   };

@@ -3,7 +3,12 @@ import fc from 'fast-check';
 import { formatMailto, isMailAddress, parseMailto, type MailDestination } from './index.js';
 
 const mail = (fields: Partial<MailDestination>): MailDestination => ({
-  ...{ kind: 'mail', to: [], cc: [], bcc: [], subject: '', body: '' },
+  kind: 'mail',
+  to: [],
+  cc: [],
+  bcc: [],
+  subject: '',
+  body: '',
   ...fields,
 });
 

@@ -87,7 +87,8 @@ function attrsAnew(node: Node, rename: Rename): Attrs {
   for (const name of POINTERS) if (typeof attrs[name] === 'string') attrs[name] = rename(attrs[name]);
   if (node.type.name !== 'figure') return attrs;
   const own = <Value extends FigureLink | LinkArea>(value: Value): Value => ({
-    ...{ ...value, id: rename(value.id) },
+    ...value,
+    id: rename(value.id),
     destination: leadAnew(value.destination, rename),
   });
   const { link, areas } = node.attrs as { link: FigureLink | null; areas: readonly LinkArea[] };

@@ -184,7 +184,9 @@ const share = fc.double({ min: 0, max: 0.999, noNaN: true });
 const acts = fc.array(
   fc.record<Act>({
     kind: fc.constantFrom('section', 'chapter', 'copy', 'cut', 'delete', 'split', 'undo'),
-    ...{ a: share, b: share, c: share },
+    a: share,
+    b: share,
+    c: share,
   }),
   { minLength: 1, maxLength: 7 },
 );

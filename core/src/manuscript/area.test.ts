@@ -7,8 +7,15 @@ import { web } from '../testing/books.js';
 import { boxBetween, faultInChapter, linksOfChapter, schema, withinPicture, type LinkArea } from './index.js';
 
 const area = (id: string, more: Partial<LinkArea> = {}): LinkArea => ({
-  ...{ id, name: 'North light', destination: web('https://a.example/'), hoverNote: '', frame: null },
-  ...{ x: 0.1, y: 0.2, width: 0.3, height: 0.4 },
+  id,
+  name: 'North light',
+  destination: web('https://a.example/'),
+  hoverNote: '',
+  frame: null,
+  x: 0.1,
+  y: 0.2,
+  width: 0.3,
+  height: 0.4,
   ...more,
 });
 const chapter = (areas: unknown[], link: unknown = null) =>

@@ -162,7 +162,8 @@ describe('a chapter’s JSON', () => {
 describe('nodes that lead inside', () => {
   const chapter = (...line: object[]) => ({ type: 'doc', content: [{ type: 'paragraph', content: line }] });
   const note = (attrs: object, ...content: object[]) => ({
-    ...{ type: 'note', attrs },
+    type: 'note',
+    attrs,
     content: [{ type: 'note_paragraph', content }],
   });
   const web = { kind: 'web', href: 'https://a.example/' };

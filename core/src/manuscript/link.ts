@@ -73,20 +73,36 @@ export function linksOfFigure(node: Node, position: number, chapter: string): Li
   const areas = node.attrs.areas as readonly LinkArea[];
   const caption = node.firstChild;
   const at = {
-    ...{ chapter, from: position, to: position + node.nodeSize, look: null, before: '' },
+    chapter,
+    from: position,
+    to: position + node.nodeSize,
+    look: null,
+    before: '',
     after: caption ? wordsOf(caption).slice(0, CONTEXT) : '',
   };
   const links = areas.map(({ id, destination, hoverNote, name }): Link => ({
-    ...{ id, kind: destination.kind, destination, href: hrefOf(destination), text: name, carrier: 'area' },
-    ...{ hoverNote, ...at },
+    id,
+    kind: destination.kind,
+    destination,
+    href: hrefOf(destination),
+    text: name,
+    carrier: 'area',
+    hoverNote,
+    ...at,
   }));
   if (!whole) return links;
   const { id, destination, hoverNote } = whole;
   const text = node.attrs.decorative ? '' : (node.attrs.alt as string);
   return [
     {
-      ...{ id, kind: destination.kind, destination, href: hrefOf(destination), text, carrier: 'picture' },
-      ...{ hoverNote, ...at },
+      id,
+      kind: destination.kind,
+      destination,
+      href: hrefOf(destination),
+      text,
+      carrier: 'picture',
+      hoverNote,
+      ...at,
     },
     ...links,
   ];
@@ -118,8 +134,12 @@ function collect(block: Node, start: number, chapter: string, links: Link[], say
       if (name === 'picture') open.carrier = 'picture';
     } else if (attrs) {
       open = {
-        ...{ attrs, carrier: CARRIERS[name] ?? 'text', from: start + offset, to },
-        ...{ start: words.length, end: words.length + said.length },
+        attrs,
+        carrier: CARRIERS[name] ?? 'text',
+        from: start + offset,
+        to,
+        start: words.length,
+        end: words.length + said.length,
       };
       runs.push(open);
     } else open = null;
@@ -136,10 +156,17 @@ function linkOfRun({ attrs, carrier, from, to, start, end }: Run, words: string,
       ? { kind: 'place', place: attrs.place as string }
       : (attrs.destination as Destination);
   return {
-    ...{ id: attrs.id as string, kind: destination.kind, destination, href: hrefOf(destination) },
-    ...{ text: words.slice(start, end), carrier, hoverNote: attrs.hoverNote as string },
+    id: attrs.id as string,
+    kind: destination.kind,
+    destination,
+    href: hrefOf(destination),
+    text: words.slice(start, end),
+    carrier,
+    hoverNote: attrs.hoverNote as string,
     look: (attrs.look ?? null) as LinkLook | null,
-    ...{ chapter, from, to },
+    chapter,
+    from,
+    to,
     before: sentenceEnd(words.slice(Math.max(0, start - CONTEXT), start)),
     after: sentenceStart(words.slice(end, end + CONTEXT)),
   };

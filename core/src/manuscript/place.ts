@@ -72,7 +72,14 @@ export function placesOf(book: Pick<ReadBook, 'chapters' | 'language' | 'structu
       const { id, kind, text, level, at } = spot;
       const order = orderOf(index, at);
       add({
-        ...{ id, kind, words, text, level, section, order, chapter: chapter.id },
+        id,
+        kind,
+        words,
+        text,
+        level,
+        section,
+        order,
+        chapter: chapter.id,
         ...labelled(spot, chapter.matter),
       });
     }
@@ -96,15 +103,13 @@ function chapterPlace(
   const heading =
     doc.firstChild?.type.name === 'heading' ? spots.find(({ kind }) => kind === 'heading') : null;
   return {
-    ...{
-      id,
-      kind: 'chapter',
-      words: title,
-      text: title,
-      chapter: id,
-      level: null,
-      section: heading?.id ?? id,
-    },
+    id,
+    kind: 'chapter',
+    words: title,
+    text: title,
+    chapter: id,
+    level: null,
+    section: heading?.id ?? id,
     ...(heading ? labelled(heading, matter) : { number: '', label: '' }),
     order: orderOf(index, 0) - 0.5,
   };

@@ -31,7 +31,10 @@ function figureFrom(json: string): Attrs | false {
   if (typeof enclosure !== 'string' || !Array.isArray(areas) || areas.some(faultInArea)) return false;
   const whole = (link ?? null) as FigureLink | null;
   return {
-    ...{ enclosure, alt: String(alt ?? ''), decorative: decorative === true, areas },
+    enclosure,
+    alt: String(alt ?? ''),
+    decorative: decorative === true,
+    areas,
     link: whole && faultInDestination(whole.destination) === null ? whole : null,
     width: typeof width === 'number' ? Math.min(100, Math.max(5, width)) : null,
   };

@@ -68,7 +68,12 @@ export function placeIds(chapter: string): (node: Node) => string | null {
 
 function readSpots(doc: Node, chapter: string): ChapterSpots {
   const found: ChapterSpots = {
-    ...{ spots: [], notes: [], marks: [], references: [], contents: [], returns: [] },
+    spots: [],
+    notes: [],
+    marks: [],
+    references: [],
+    contents: [],
+    returns: [],
   };
   const idOf = placeIds(chapter);
   doc.descendants((node, at, parent) => {
@@ -93,7 +98,13 @@ function readSpots(doc: Node, chapter: string): ChapterSpots {
 const LEADS_ONLY = new Set(['reference', 'return_link']);
 
 const plainSpot = (id: string, kind: PlaceKind, at: number): Spot => ({
-  ...{ id, kind, at, words: '', text: '', level: null, counted: false },
+  id,
+  kind,
+  at,
+  words: '',
+  text: '',
+  level: null,
+  counted: false,
 });
 
 function spotOf(node: Node, id: string, at: number, parent: Node | null): Spot {
@@ -102,8 +113,11 @@ function spotOf(node: Node, id: string, at: number, parent: Node | null): Spot {
   switch (name) {
     case 'heading':
       return {
-        ...{ ...plainSpot(id, 'heading', at), words: wordsOf(node), text: wordsOf(node) },
-        ...{ level: node.attrs.level as number, counted: !node.attrs.uncounted },
+        ...plainSpot(id, 'heading', at),
+        words: wordsOf(node),
+        text: wordsOf(node),
+        level: node.attrs.level as number,
+        counted: !node.attrs.uncounted,
       };
     case 'figure':
     case 'table': {
@@ -133,7 +147,8 @@ function addBookmark(spots: Spot[], node: Node, { id, name }: Record<string, unk
   } else
     spots.push({
       ...plainSpot(String(id), 'bookmark', at),
-      ...{ words: String(name) || cut(said), text: said },
+      words: String(name) || cut(said),
+      text: said,
     });
 }
 

@@ -4,7 +4,11 @@ import type { ExpectedLink } from '../publish/index.js';
 import { prove, type FoundLink } from './index.js';
 
 const expected = (id: string, href: string, text: string): ExpectedLink => ({
-  ...{ id, href, text, chapter: 'c', landing: '' },
+  id,
+  href,
+  text,
+  chapter: 'c',
+  landing: '',
 });
 const found = (href: string, text: string, more: Partial<FoundLink> = {}): FoundLink => ({
   href,

@@ -82,7 +82,10 @@ export function prove(
 }
 
 const part = ({ length }: readonly ExpectedLink[]): ProofPart => ({
-  ...{ expected: length, found: 0, lost: [], changed: [] },
+  expected: length,
+  found: 0,
+  lost: [],
+  changed: [],
 });
 
 /** The words that stand where a link lands are those of its place; where none are expected, any will do. */

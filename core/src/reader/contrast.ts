@@ -37,7 +37,9 @@ export function contrastsOf(look: LinkLook): LookContrast[] {
     const againstPage = contrast(look[page], PAGES[page].page);
     const againstWords = contrast(look[page], PAGES[page].words);
     return {
-      ...{ page, againstPage, againstWords },
+      page,
+      againstPage,
+      againstWords,
       readable: againstPage >= 4.5,
       told: look.underline !== 'none' || againstWords >= 3,
     };

@@ -6,7 +6,12 @@ import { bookOf, counter, heading, linked, paragraph, web } from '../testing/boo
 import { findMentions, linkMentions, type MentionSearch } from './index.js';
 
 const search = (words: string, more: Partial<MentionSearch> = {}): MentionSearch => ({
-  ...{ words, matchCase: false, chapters: null, headings: false, code: false, firstOnly: false },
+  words,
+  matchCase: false,
+  chapters: null,
+  headings: false,
+  code: false,
+  firstOnly: false,
   ...more,
 });
 const seen = (book: Parameters<typeof findMentions>[0], words: string, more: Partial<MentionSearch> = {}) =>

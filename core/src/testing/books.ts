@@ -45,16 +45,19 @@ export const heading = (level: number, words: string, id: string | null = null):
 /** A book of chapters, each of these blocks; chapters are called c1, c2, and so on. */
 export function bookOf(...chapters: Node[][]): ReadBook {
   const book: Book = {
-    ...{
-      id: '6ba7b810-9dad-11d1-80b4-00c04fd430c8',
-      title: 'A book',
-      subtitle: '',
-      author: 'A. Uthor',
-      language: 'en',
-    },
-    ...{ description: '', look: DEFAULT_LOOK, structure: DEFAULT_STRUCTURE },
+    id: '6ba7b810-9dad-11d1-80b4-00c04fd430c8',
+    title: 'A book',
+    subtitle: '',
+    author: 'A. Uthor',
+    language: 'en',
+    description: '',
+    look: DEFAULT_LOOK,
+    structure: DEFAULT_STRUCTURE,
     chapters: chapters.map((blocks, index) => ({
-      ...{ id: `c${index + 1}`, title: `Chapter ${index + 1}`, matter: 'main', leftOutOf: [] },
+      id: `c${index + 1}`,
+      title: `Chapter ${index + 1}`,
+      matter: 'main',
+      leftOutOf: [],
       doc: schema.node('doc', null, blocks).toJSON() as unknown,
     })),
   };

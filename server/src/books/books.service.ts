@@ -57,7 +57,11 @@ export class BooksService {
       const sum = sums.find((one) => one.book === book.id);
       const { id, title, subtitle, author, language } = book;
       return {
-        ...{ id, title, subtitle, author, language },
+        id,
+        title,
+        subtitle,
+        author,
+        language,
         chapters: Number(sum?.chapters ?? 0),
         words: Number(sum?.words ?? 0),
         links: Number(sum?.links ?? 0),
@@ -74,8 +78,15 @@ export class BooksService {
     ];
     return this.add(
       {
-        ...{ id: '', title, subtitle: '', author, language, description: '', chapters },
-        ...{ look: DEFAULT_LOOK, structure: DEFAULT_STRUCTURE },
+        id: '',
+        title,
+        subtitle: '',
+        author,
+        language,
+        description: '',
+        chapters,
+        look: DEFAULT_LOOK,
+        structure: DEFAULT_STRUCTURE,
       },
       [],
       null,
@@ -101,21 +112,44 @@ export class BooksService {
       };
       rows.push({
         ...file,
-        ...{ description: '', opensFor: 'everyone', travels: 'inside', address: null, earlier: [] },
-        ...{ createdBy: LOCAL_AUTHOR, createdAt: now, deletedAt: null },
+        description: '',
+        opensFor: 'everyone',
+        travels: 'inside',
+        address: null,
+        earlier: [],
+        createdBy: LOCAL_AUTHOR,
+        createdAt: now,
+        deletedAt: null,
       });
     }
     const { title, subtitle, author, language, description, look, structure } = book;
     await this.database.transaction(async (manager) => {
       const row: BookEntity = {
-        ...{ id, title, subtitle, author, language, description, look, structure, report, address: null },
-        ...{ createdBy: LOCAL_AUTHOR, createdAt: now, updatedAt: now, deletedAt: null },
+        id,
+        title,
+        subtitle,
+        author,
+        language,
+        description,
+        look,
+        structure,
+        report,
+        address: null,
+        createdBy: LOCAL_AUTHOR,
+        createdAt: now,
+        updatedAt: now,
+        deletedAt: null,
       };
       await manager.insert(BookEntity, row as object);
       if (rows.length > 0) await manager.insert(EnclosureEntity, rows);
       for (const [position, chapter] of book.chapters.entries())
         await manager.insert(ChapterEntity, {
-          ...{ id: chapter.id, bookId: id, position, matter: chapter.matter, version: 1, leftOutOf: [] },
+          id: chapter.id,
+          bookId: id,
+          position,
+          matter: chapter.matter,
+          version: 1,
+          leftOutOf: [],
           ...columnsOf(chapter.doc, chapter.title),
         });
     });
@@ -129,7 +163,14 @@ export class BooksService {
       .find({ where: { bookId: id }, order: { position: 'ASC' } });
     const { title, subtitle, author, language, description, look, structure, report, address } = book;
     return {
-      ...{ id, title, subtitle, author, language, description, report, address },
+      id,
+      title,
+      subtitle,
+      author,
+      language,
+      description,
+      report,
+      address,
       // A look that was stored before it had all its parts.
       look: { ...DEFAULT_LOOK, ...look },
       structure: { ...DEFAULT_STRUCTURE, ...structure },
@@ -149,7 +190,10 @@ export class BooksService {
     );
     return Promise.all(
       books.map(async ({ id: other, title, author, address }) => ({
-        ...{ id: other, title, author, address },
+        id: other,
+        title,
+        author,
+        address,
         places: linked.has(other)
           ? (await this.places(other)).map(({ id: place, words }): [string, string] => [place, words])
           : null,
@@ -165,7 +209,8 @@ export class BooksService {
       .find({ where: { bookId: id }, order: { position: 'ASC' } });
     return [
       ...placesOf({
-        ...{ language, structure: { ...DEFAULT_STRUCTURE, ...structure } },
+        language,
+        structure: { ...DEFAULT_STRUCTURE, ...structure },
         chapters: chapters.map((chapter) => readChapter(asSent(chapter))),
       }).values(),
     ];
@@ -219,7 +264,12 @@ export class BooksService {
       const words = title.trim() || `${phrases(language).chapter} ${all.length + 1}`;
       const matter = all[at - 1]?.matter ?? 'main';
       const chapter = {
-        ...{ id: mint(), bookId, position, matter, version: 1, leftOutOf: [] },
+        id: mint(),
+        bookId,
+        position,
+        matter,
+        version: 1,
+        leftOutOf: [],
         ...columnsOf(emptyChapter(title.trim()), words),
       };
       await manager.insert(ChapterEntity, chapter);

@@ -53,7 +53,8 @@ describe('the order of a book', () => {
   test('is changed as a whole; a list of other chapters is refused', async () => {
     const { id, chapters } = await bookWith([heading(1, 'One')], [heading(1, 'Two')], [heading(1, 'Three')]);
     const order = [chapters[2], chapters[0], chapters[1]].map((chapter, index) => ({
-      ...{ id: chapter.id, matter: index === 0 ? 'front' : 'main' },
+      id: chapter.id,
+      matter: index === 0 ? 'front' : 'main',
     }));
     expect((await app.call('PUT', `books/${id}/outline`, { chapters: order })).status).toBe(204);
     expect(await titles(id)).toEqual(['Three', 'One', 'Two']);
@@ -153,7 +154,8 @@ describe('repairs inside', () => {
       >(...(['GET', `books/${id}/findings`] as const))
     ).body;
     const done = await app.call<RepairDone>('POST', `books/${id}/inside-repairs`, {
-      ...{ target: subject, repair: repairs[0].repair },
+      target: subject,
+      repair: repairs[0].repair,
     });
     expect(done.body.changed).toBe(1);
     expect((await app.call('GET', `books/${id}/findings`)).body).toEqual([]);
@@ -170,7 +172,8 @@ describe('repairs inside', () => {
       [heading(1, 'Notes', 'notes'), schema.node('ordered_list', null, [item])],
     );
     const { body } = await app.call<RepairDone>('POST', `books/${id}/repairs`, {
-      ...{ target: { links: ['k1'] }, repair: { type: 'make-note' } },
+      target: { links: ['k1'] },
+      repair: { type: 'make-note' },
     });
     expect(body.changed).toBe(1);
     // Nothing was left of the second chapter.

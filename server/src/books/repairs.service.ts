@@ -111,7 +111,8 @@ export class RepairsService {
       const { structure, ...book } = await this.books.book(bookId);
       const result = change(
         readBook({
-          ...{ ...book, structure: { ...DEFAULT_STRUCTURE, ...structure } },
+          ...book,
+          structure: { ...DEFAULT_STRUCTURE, ...structure },
           chapters: chapters.map(asSent),
         }),
       );

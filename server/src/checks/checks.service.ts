@@ -219,7 +219,10 @@ export class ChecksService implements OnApplicationBootstrap {
     const verdicts = new Map((await this.verdicts(bookId)).map(({ href, verdict }) => [href, verdict]));
     const inside = { ...surroundings, isPlace: (place: string) => map.places.has(place) };
     return links.map(({ id, kind, href, text, chapter, destination }) => ({
-      ...{ id, kind, text, chapter },
+      id,
+      kind,
+      text,
+      chapter,
       href: hrefIn(edition, { destination }) ?? href,
       verdict:
         verdictInside(destination, inside)?.verdict ??

@@ -63,7 +63,14 @@ export class EnclosureEntity {
 export function shelfFileOf(row: EnclosureEntity): ShelfFile {
   const { id, name, type, sha256, description, opensFor, travels, address } = row;
   return {
-    ...{ id, name, type, sha256, description, opensFor, travels, address },
+    id,
+    name,
+    type,
+    sha256,
+    description,
+    opensFor,
+    travels,
+    address,
     size: Number(row.size),
     claims: claimOf(name, type),
   };

@@ -45,8 +45,17 @@ export class ShelfService {
   async take(bookId: string, upload: Upload, asPicture: boolean): Promise<ShelfTaken> {
     const { notes, ...content } = await this.#read(upload, asPicture);
     const row: EnclosureEntity = {
-      ...{ id: mint(), bookId, ...content, description: '', opensFor: 'everyone', travels: 'inside' },
-      ...{ address: null, earlier: [], createdBy: LOCAL_AUTHOR, createdAt: new Date(), deletedAt: null },
+      id: mint(),
+      bookId,
+      ...content,
+      description: '',
+      opensFor: 'everyone',
+      travels: 'inside',
+      address: null,
+      earlier: [],
+      createdBy: LOCAL_AUTHOR,
+      createdAt: new Date(),
+      deletedAt: null,
     };
     await this.#rows.insert(row);
     return { file: shelfFileOf(row), notes };
@@ -119,7 +128,9 @@ export class ShelfService {
       );
     const type = await identify(path, safe);
     const asItIs = async (...notes: string[]): Promise<Content> => ({
-      ...{ name: safe, type, size: String(size) },
+      name: safe,
+      type,
+      size: String(size),
       sha256: await this.store.keepFile(path),
       notes: [...claimNotes(safe, type), ...notes],
     });
@@ -143,7 +154,10 @@ export class ShelfService {
 
   async #inMemory(name: string, type: string, bytes: Uint8Array, ...notes: string[]): Promise<Content> {
     return {
-      ...{ name, type, size: String(bytes.length), sha256: await this.store.keep(bytes) },
+      name,
+      type,
+      size: String(bytes.length),
+      sha256: await this.store.keep(bytes),
       notes: [...claimNotes(name, type), ...notes],
     };
   }

@@ -242,8 +242,12 @@ describe('a file that links lead to', () => {
       opensFor: 'reviewers',
     });
     expect(changed.body).toMatchObject({
-      ...{ name: 'May tides.pdf', description: 'Corrected in spring', opensFor: 'reviewers' },
-      ...{ travels: 'inside', address: null, type: 'application/pdf' },
+      name: 'May tides.pdf',
+      description: 'Corrected in spring',
+      opensFor: 'reviewers',
+      travels: 'inside',
+      address: null,
+      type: 'application/pdf',
     });
     expect(await link()).toMatchObject({ verdict: 'guarded', findings: [{ rule: 'file-locked' }] });
     await app.call('PATCH', `enclosures/${file}`, { opensFor: 'everyone' });

@@ -50,13 +50,12 @@ beforeAll(async () => {
   };
   const toFile = (name: string) => ({ kind: 'file' as const, enclosure: files[name] });
   const mail = {
-    ...{
-      kind: 'mail' as const,
-      to: ['ada@lamp.example', 'joe@lamp.example'],
-      cc: ['box@lamp.example'],
-      bcc: [],
-    },
-    ...{ subject: 'Low water & lamps', body: 'Dear Ada,\nwhen?' },
+    kind: 'mail' as const,
+    to: ['ada@lamp.example', 'joe@lamp.example'],
+    cc: ['box@lamp.example'],
+    bcc: [],
+    subject: 'Low water & lamps',
+    body: 'Dear Ada,\nwhen?',
   };
   const noted = schema.text('noted', [
     schema.marks.link.create({
@@ -88,7 +87,9 @@ beforeAll(async () => {
     schema.node(
       'figure',
       {
-        ...{ enclosure: files.chart, alt: 'A chart of the Sound', width: 60 },
+        enclosure: files.chart,
+        alt: 'A chart of the Sound',
+        width: 60,
         link: { id: 'whole', destination: { kind: 'web', href: 'https://chart.example/' }, hoverNote: '' },
         areas: [
           {

@@ -66,23 +66,19 @@ export class PublishingService implements OnApplicationBootstrap {
     const id = randomUUID();
     await this.snapshots.keepNow(bookId, `Published as ${WORDS[format]}`);
     await this.#exports.insert({
-      ...{
-        id,
-        bookId,
-        format,
-        state: 'waiting',
-        message: '',
-        notes: [],
-        proof: null,
-        size: null,
-        beside: [],
-      },
-      ...{
-        fileName: fileName(title, format),
-        createdBy: LOCAL_AUTHOR,
-        createdAt: new Date(),
-        finishedAt: null,
-      },
+      id,
+      bookId,
+      format,
+      state: 'waiting',
+      message: '',
+      notes: [],
+      proof: null,
+      size: null,
+      beside: [],
+      fileName: fileName(title, format),
+      createdBy: LOCAL_AUTHOR,
+      createdAt: new Date(),
+      finishedAt: null,
     });
     this.#enqueue(id);
     return id;
@@ -104,7 +100,11 @@ export class PublishingService implements OnApplicationBootstrap {
       await this.#exports.update(
         { id },
         {
-          ...{ state: 'done', proof, notes, size: String(bytes.length), finishedAt: new Date() },
+          state: 'done',
+          proof,
+          notes,
+          size: String(bytes.length),
+          finishedAt: new Date(),
           beside: await this.#kept(job.bookId, beside),
         },
       );
@@ -139,7 +139,10 @@ export class PublishingService implements OnApplicationBootstrap {
   async #inputOf(bookId: string): Promise<Pick<PublishInput, 'book' | 'enclosures'>> {
     const book = await this.books.manuscript(bookId);
     const enclosures = (await this.books.enclosuresOf(bookId)).map(({ id, name, type, sha256 }) => ({
-      ...{ id, name, type, path: this.store.pathOf(sha256) },
+      id,
+      name,
+      type,
+      path: this.store.pathOf(sha256),
     }));
     return { book, enclosures };
   }
@@ -241,7 +244,16 @@ export class PublishingService implements OnApplicationBootstrap {
     const { id, format, state, message, notes, proof, fileName: name } = job;
     const { stage = '', done = 0, total = 0 } = this.#progress.get(id) ?? {};
     return {
-      ...{ id, format, state, stage, done, total, message, notes, proof, fileName: name },
+      id,
+      format,
+      state,
+      stage,
+      done,
+      total,
+      message,
+      notes,
+      proof,
+      fileName: name,
       beside: job.beside.length,
       size: job.size === null ? null : Number(job.size),
       createdAt: job.createdAt.toISOString(),

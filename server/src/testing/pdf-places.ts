@@ -22,7 +22,8 @@ export async function linkAnnotations(
     return annotations
       .filter(({ subtype }) => subtype === 'Link')
       .map(({ unsafeUrl, contentsObj, rect: [left, bottom, right, top] }) => ({
-        ...{ url: unsafeUrl ?? null, contents: contentsObj?.str ?? '' },
+        url: unsafeUrl ?? null,
+        contents: contentsObj?.str ?? '',
         rect: { left, bottom, right, top },
       }));
   });

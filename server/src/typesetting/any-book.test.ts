@@ -17,7 +17,9 @@ import { finishPdf } from './finish.js';
 import { setPages } from './typeset.js';
 
 const picture = {
-  ...{ id: 'e1', name: 'lamp.png', type: 'image/png' },
+  id: 'e1',
+  name: 'lamp.png',
+  type: 'image/png',
   bytes: new Uint8Array(
     readFileSync(new URL('../../../demo/small-lights/files/key-to-the-charts.png', import.meta.url)),
   ),

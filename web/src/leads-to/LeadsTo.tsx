@@ -121,7 +121,14 @@ export function LeadsTo({ field, entry, change, companion, accept }: LeadsToProp
           }}
         />
       </div>
-      <SuggestionList {...{ id, open, suggestions, take }} label="Where it can lead" marked={shown} />
+      <SuggestionList
+        id={id}
+        label="Where it can lead"
+        open={open}
+        suggestions={suggestions}
+        marked={shown}
+        take={take}
+      />
       <div id={`${id}-taken`} className="mt-1 text-sm" data-testid="taken-for" aria-live="polite">
         {destination && <TakenFor destination={destination} />}
         {refused && <p style={{ color: 'var(--broken)' }}>{recognition.reason}</p>}

@@ -62,7 +62,10 @@ export function PlaceField({
         onKeyDown={pressed}
       />
       <SuggestionList
-        {...{ id, label, open, marked }}
+        id={id}
+        label={label}
+        open={open}
+        marked={marked}
         suggestions={offered}
         take={({ destination }) => pick(destination)}
       />

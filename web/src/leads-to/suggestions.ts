@@ -34,7 +34,9 @@ export function useSuggestions(typed: string | null, isWords: boolean, onlyPlace
     const wanted = typed.trim();
     const { view, chapter } = useEditor.getState();
     const search: PlaceSearch = {
-      ...{ places, offered, recent },
+      places,
+      offered,
+      recent,
       titles: new Map(chapters?.map(({ id, title }) => [id, title])),
       order: orderAt(chapter, view?.state.selection.from ?? 0),
     };

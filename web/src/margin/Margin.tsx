@@ -198,7 +198,9 @@ function slipsIn(doc: Node, chapter: string): Omit<Seen, 'line'>[] {
   if (before) return before;
   const spots = spotsOf(doc, chapter);
   const notes = [...spots.notes, ...spots.marks].map(({ node, at }) => ({
-    ...{ key: node.attrs.id as string, at, link: null },
+    key: node.attrs.id as string,
+    at,
+    link: null,
   }));
   const links = linksIn(doc, chapter).map((link) => ({ key: link.id, at: link.from, link }));
   const slips = [...links, ...notes].sort((one, other) => one.at - other.at);

@@ -59,7 +59,11 @@ function Panel({
 }) {
   const [way, setWay] = useState<'link' | 'unlink'>('link');
   const [options, setOptions] = useState<Options>({
-    ...{ whole: true, matchCase: false, headings: false, code: false, firstOnly: false },
+    whole: true,
+    matchCase: false,
+    headings: false,
+    code: false,
+    firstOnly: false,
   });
   const mentions = useMentions(words, chapter, options);
   const linked = useLinked(words, link, chapter, options);
@@ -84,7 +88,9 @@ function Panel({
     const done =
       way === 'link'
         ? await linkMentionsInBook(book, {
-            ...{ destination: link.destination, hoverNote: link.hoverNote, look: link.look },
+            destination: link.destination,
+            hoverNote: link.hoverNote,
+            look: link.look,
             mentions: (mentions ?? [])
               .filter((mention) => keys.has(lineOfMention(mention).key))
               .map(({ chapter: where, from, to, text }) => ({ chapter: where, from, to, text })),
@@ -237,7 +243,10 @@ function useLinked(words: string, link: Link, chapter: string, { whole, matchCas
 
 const lineOfMention = ({ chapter, from, before, text, after }: Mention): Line => ({
   key: `${chapter}:${from}`,
-  ...{ chapter, before, text, after },
+  chapter,
+  before,
+  text,
+  after,
 });
 const lineOfLink = ({ id, chapter, before, text, after }: Link): Line => ({
   key: id,

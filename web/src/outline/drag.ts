@@ -10,7 +10,9 @@ export interface Dragged {
 
 /** What is dragged, and where it would come: before or after an entry of the outline. */
 export const useDrag = create<{ dragged: Dragged | null; over: string | null; after: boolean }>(() => ({
-  ...{ dragged: null, over: null, after: false },
+  dragged: null,
+  over: null,
+  after: false,
 }));
 
 /** Begins to drag an entry: into the text it becomes a link, in the outline it moves. */

@@ -26,8 +26,12 @@ export function usesOf(book: Manuscript, links: readonly Link[]): Map<string, Fi
       if (!shown) return;
       const caption = wordsOf(node) || (node.attrs.alt as string) || 'a picture without words';
       add(shown, {
-        ...{ key: `${chapter.id}:${position}`, chapter: chapter.id, link: null },
-        ...{ before: 'Shown in the text: ', text: caption, after: '' },
+        key: `${chapter.id}:${position}`,
+        chapter: chapter.id,
+        link: null,
+        before: 'Shown in the text: ',
+        text: caption,
+        after: '',
       });
     });
   }

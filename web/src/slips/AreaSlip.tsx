@@ -46,8 +46,19 @@ export function AreaSlip({ view, area, box, asked }: AreaSlipProps) {
   const { destination } = readEntry(to);
   const entry = { name: name.trim(), hoverNote: hoverNote.trim(), frame };
   const link: Link | null = destination && {
-    ...{ id: area?.id ?? '', kind: destination.kind, destination, href: hrefOf(destination), text: name },
-    ...{ carrier: 'area', hoverNote, look: null, chapter: '', from: 0, to: 0, before: '', after: '' },
+    id: area?.id ?? '',
+    kind: destination.kind,
+    destination,
+    href: hrefOf(destination),
+    text: name,
+    carrier: 'area',
+    hoverNote,
+    look: null,
+    chapter: '',
+    from: 0,
+    to: 0,
+    before: '',
+    after: '',
   };
   const findings = link ? auditLink(link, context) : [];
   const changed =

@@ -91,8 +91,12 @@ export function OpenSlip({ view, link, draft, asked, words }: OpenSlipProps) {
   const shown = said ?? (text || (destination && draft ? wordsFor(destination) : ''));
   const preview: Link | null = destination && {
     ...(link ?? NEW_LINK),
-    ...{ destination, kind: destination.kind, href: hrefOf(destination), text: shown },
-    ...{ hoverNote: entry.hoverNote, look: entry.look },
+    destination,
+    kind: destination.kind,
+    href: hrefOf(destination),
+    text: shown,
+    hoverNote: entry.hoverNote,
+    look: entry.look,
     carrier: said !== null ? 'reference' : link?.carrier === 'picture' ? 'picture' : 'text',
   };
   const findings = preview ? auditLink(preview, context) : [];
@@ -261,17 +265,15 @@ export function keyOfLink(link: Link | null): string {
 const NO_READING: Reading = { form: null, own: '' };
 
 const NEW_LINK: Omit<Link, 'destination' | 'kind' | 'href' | 'text'> = {
-  ...{
-    id: '',
-    carrier: 'text',
-    hoverNote: '',
-    look: null,
-    chapter: '',
-    from: 0,
-    to: 0,
-    before: '',
-    after: '',
-  },
+  id: '',
+  carrier: 'text',
+  hoverNote: '',
+  look: null,
+  chapter: '',
+  from: 0,
+  to: 0,
+  before: '',
+  after: '',
 };
 
 /** Words for a link that has none: what its destination is called. */

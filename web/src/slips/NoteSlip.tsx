@@ -59,7 +59,9 @@ function Remark({ view, note, at, asked }: { view: EditorView; note: Node; at: n
   useEffect(() => {
     if (!box.current) return;
     const made = new NoteEditor(note, {
-      ...{ place: box.current, outer: view, chapter },
+      place: box.current,
+      outer: view,
+      chapter,
       position: () => spot.current,
       changed: (now) => setInner({ view: now, state: now.state }),
       leave: () => view.focus(),

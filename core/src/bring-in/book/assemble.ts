@@ -46,9 +46,15 @@ interface ReadWith {
 export function assemble(details: FileDetails, drafts: ChapterDraft[], read: ReadWith): BroughtIn {
   const { enclosures, tally, mint, notes } = read;
   const book: ReadBook = {
-    ...{ id: mint(), ...details, look: DEFAULT_LOOK, structure: DEFAULT_STRUCTURE },
+    id: mint(),
+    ...details,
+    look: DEFAULT_LOOK,
+    structure: DEFAULT_STRUCTURE,
     chapters: drafts.map(({ id, matter, doc, title = '' }) => ({
-      ...{ id, matter, title, leftOutOf: [] },
+      id,
+      matter,
+      title,
+      leftOutOf: [],
       doc: withPlaceIds(separateLinks(doc, mint), id),
     })),
   };

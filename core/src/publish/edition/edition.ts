@@ -73,7 +73,15 @@ export function editionOf(
   const links = linksOf(book, say);
   const { places } = map;
   return {
-    ...{ format, book, map, links, places, say, returnsOf, origins, surroundings },
+    format,
+    book,
+    map,
+    links,
+    places,
+    say,
+    returnsOf,
+    origins,
+    surroundings,
     leftOut: new Set([...placesOf(whole).keys()].filter((id) => !places.has(id))),
     enclosures: new Map([...enclosures].map((file) => [file.id, file])),
     paths: travellingPaths(travellers(links, surroundings)),

@@ -27,7 +27,8 @@ export function noteBacks(note: Note, edition: Edition): NoteBack[] {
   const words = own || phrases(language).back;
   const { marks } = note;
   const backs = marks.map(({ id }, index) => ({
-    ...{ id: `${note.id}-back-${index + 1}`, to: id },
+    id: `${note.id}-back-${index + 1}`,
+    to: id,
     words: marks.length > 1 ? `${words} ${index + 1}` : words,
   }));
   return atFoot(edition) && own === '' && marks.length === 1 ? [] : backs;

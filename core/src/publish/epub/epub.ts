@@ -178,14 +178,16 @@ function navigation(edition: Edition, pages: EpubPage[], more: BackPage[]): stri
     );
     const { label = '' } = edition.places.get(chapter.id) ?? {};
     const top = {
-      ...{ level: 0, words: [label, chapter.title || edition.book.title].filter(Boolean).join(' ') },
+      level: 0,
+      words: [label, chapter.title || edition.book.title].filter(Boolean).join(' '),
       href: `${file}#${chapter.id}`,
     };
     const under = first && first.words !== chapter.title ? [first, ...rest] : rest;
     return [
       top,
       ...under.map((heading) => ({
-        ...{ level: heading.level ?? 6, href: `${file}#${heading.id}` },
+        level: heading.level ?? 6,
+        href: `${file}#${heading.id}`,
         words: [heading.label, heading.words].filter(Boolean).join(' '),
       })),
     ];

@@ -20,8 +20,11 @@ export function noteMark(node: Node, page: PageContext): string {
   if (!note) return '';
   const own = to === undefined ? markIdOf(id) : id;
   const attributes = {
-    ...{ id: page.once(own), href: page.addressOfPlace(note.id), 'aria-label': nameOfNote(note, page) },
-    ...{ role: 'doc-noteref', 'epub:type': page.edition.format === 'epub' ? 'noteref' : null },
+    id: page.once(own),
+    href: page.addressOfPlace(note.id),
+    'aria-label': nameOfNote(note, page),
+    role: 'doc-noteref',
+    'epub:type': page.edition.format === 'epub' ? 'noteref' : null,
   };
   return element('sup', {}, element('a', attributes, escapeXml(note.number)));
 }

@@ -43,7 +43,9 @@ function withBacks(note: Note, page: PageContext): string {
     element(
       'a',
       {
-        ...{ href: page.addressOfPlace(to), role: 'doc-backlink', 'epub:type': epub ? 'backlink' : null },
+        href: page.addressOfPlace(to),
+        role: 'doc-backlink',
+        'epub:type': epub ? 'backlink' : null,
         'aria-label': `${words}, ${nameOfNote(note, page)}`,
       },
       escapeXml(words),

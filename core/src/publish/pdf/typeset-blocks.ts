@@ -80,7 +80,11 @@ function figure(node: Node, ids: readonly string[], context: TypesetContext): Re
     ...(link ? leadsTo(link.destination, context) : {}),
     width: node.attrs.width as number | null,
     areas: areas.map(({ x, y, width, height, frame, destination }) => ({
-      ...{ x, y, width, height, frame },
+      x,
+      y,
+      width,
+      height,
+      frame,
       ...leadsTo(destination, context),
     })),
     caption: caption(node.firstChild, node.attrs.id, context),
@@ -105,7 +109,11 @@ function table(node: Node, ids: readonly string[], context: TypesetContext): Rec
     header: first.every((cell) => cell.type.name === 'table_header' && cell.attrs.rowspan === 1),
     caption: title ? caption(title, node.attrs.id, context, ids) : [],
     cells: cells.map(({ x, y, colspan, rowspan, cell }, index) => ({
-      ...{ x, y, colspan, rowspan, strong: cell.type.name === 'table_header' },
+      x,
+      y,
+      colspan,
+      rowspan,
+      strong: cell.type.name === 'table_header',
       c: cellBlocks(cell, !title && index === 0 ? ids : [], context),
     })),
   };
@@ -124,7 +132,9 @@ function contentsList(node: Node, ids: readonly string[], { edition }: TypesetCo
     t: 'contents',
     ids: [...ids],
     lines: lines.map(({ place, label, words, depth }) => ({
-      ...{ place, depth, words: [label, words].filter(Boolean).join(' ') },
+      place,
+      depth,
+      words: [label, words].filter(Boolean).join(' '),
     })),
   };
 }

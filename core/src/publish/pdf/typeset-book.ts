@@ -47,11 +47,19 @@ export function typesetBook(edition: Edition, pictures: Map<string, string>): Ty
     };
   });
   const attached = filesInside(edition).map(([path, { type, description, name }]) => ({
-    ...{ path, name, type },
+    path,
+    name,
+    type,
     description: description || name,
   }));
   return {
-    ...{ title, subtitle, author, language, look, chapters, attached },
+    title,
+    subtitle,
+    author,
+    language,
+    look,
+    chapters,
+    attached,
     notes: notesAfterBook({ edition, once, pictures, level: steadyLevels() }),
     contents: { title: phrases(language).contents, id: CONTENTS, top: TOP },
     list: withBook(edition),

@@ -110,8 +110,10 @@ class Writer {
 
   #contents(): Later<Node> {
     const attrs = {
-      ...{ scope: this.#one(['book', 'section']), depth: 1 + this.#below(3) },
-      ...{ back: this.#below(3) === 0, backWords: this.#one(['', 'up']) },
+      scope: this.#one(['book', 'section']),
+      depth: 1 + this.#below(3),
+      back: this.#below(3) === 0,
+      backWords: this.#one(['', 'up']),
     };
     const id = this.#place();
     return () => contents(attrs, id);
@@ -133,7 +135,7 @@ class Writer {
     return () => {
       const { attrs, content } = figure(id, words);
       const more = { destination: this.#destination(), hoverNote: '' };
-      const box = { ...{ x: 0.1, y: 0.1, width: 0.3, height: 0.4 }, frame: null };
+      const box = { x: 0.1, y: 0.1, width: 0.3, height: 0.4, frame: null };
       const leads = this.#one([
         {},
         { link: { id: link, ...more } },

@@ -24,7 +24,11 @@ export async function readPage(
   let at = href;
   for (let hops = 0; hops <= REDIRECTS; hops++) {
     const { statusCode, headers, body } = await request(at, {
-      ...{ method: 'GET', dispatcher, signal, headersTimeout: timeout, bodyTimeout: timeout },
+      method: 'GET',
+      dispatcher,
+      signal,
+      headersTimeout: timeout,
+      bodyTimeout: timeout,
       headers: { 'user-agent': userAgent, accept: 'text/html,application/xhtml+xml' },
     });
     body.on('error', () => {}); // a body that is left unread may break off
