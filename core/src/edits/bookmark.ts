@@ -1,6 +1,6 @@
 import type { Node } from 'prosemirror-model';
 import type { Transform } from 'prosemirror-transform';
-import { idFromWords, schema } from '../manuscript/index.js';
+import { attrsOf, idFromWords, schema } from '../manuscript/index.js';
 
 /** The words that a bookmark is on: positions in its chapter's doc. */
 export interface BookmarkSpan {
@@ -14,9 +14,9 @@ export interface BookmarkSpan {
 export function bookmarksIn(doc: Node): BookmarkSpan[] {
   const spans = new Map<string, BookmarkSpan>();
   doc.descendants((node, position) => {
-    for (const { type, attrs } of node.marks) {
-      if (type !== schema.marks.bookmark) continue;
-      const { id, name } = attrs as { id: string; name: string };
+    for (const mark of node.marks) {
+      if (mark.type !== schema.marks.bookmark) continue;
+      const { id, name } = attrsOf.bookmark(mark);
       const to = position + node.nodeSize;
       spans.set(id, { id, name, from: spans.get(id)?.from ?? position, to });
     }

@@ -1,5 +1,6 @@
 import type { Node, ResolvedPos } from 'prosemirror-model';
 import {
+  attrsOf,
   groupedBy,
   linksOf,
   schema,
@@ -193,7 +194,7 @@ const isList = (node: Node) => node.type.name === 'ordered_list' || node.type.na
 
 function ordinalAt($item: ResolvedPos): string | null {
   if ($item.parent.type.name !== 'ordered_list') return null;
-  return String((($item.parent.attrs.start as number) || 1) + $item.index());
+  return String((attrsOf.orderedList($item.parent).start || 1) + $item.index());
 }
 
 /** The link leads into the paragraph in which the mark stands. */

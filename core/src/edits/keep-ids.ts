@@ -1,13 +1,14 @@
 import type { Mark, Node } from 'prosemirror-model';
 import { Transform } from 'prosemirror-transform';
 import {
+  attrsOf,
+  idOf,
   LEADING_NODES,
   linkMark,
   markIdOf,
   placeIds,
   schema,
-  type FigureLink,
-  type LinkArea,
+  withFigureIds,
 } from '../manuscript/index.js';
 
 /** Nodes that can always be led to, so each has an id. */
@@ -49,7 +50,7 @@ export function keepIdsUnique(transform: Transform, mint: () => string): void {
   transform.doc.descendants((node, position) => {
     const { name } = node.type;
     if ('id' in node.attrs) {
-      const id = (node.attrs.id as string | null) || null;
+      const id = idOf(node);
       const free = name === 'note' && id && seen.has(markIdOf(id)) ? null : take(id);
       const kept = free ?? (ALWAYS.has(name) ? take(mint()) : null);
       if (kept !== id) transform.setNodeAttribute(position, 'id', kept);
@@ -68,14 +69,10 @@ function separateFigure(
   take: (id: string) => string | null,
   mint: () => string,
 ): void {
-  const own = <Value extends { id: string }>(value: Value): Value =>
-    take(value.id) === null ? { ...value, id: take(mint()) ?? value.id } : value;
-  const link = node.attrs.link as FigureLink | null;
-  const areas = node.attrs.areas as readonly LinkArea[];
-  const kept = { link: link && own(link), areas: areas.map(own) };
-  if (kept.link !== link) transform.setNodeAttribute(position, 'link', kept.link);
-  if (kept.areas.some((area, index) => area !== areas[index]))
-    transform.setNodeAttribute(position, 'areas', kept.areas);
+  const attrs = attrsOf.figure(node);
+  const kept = withFigureIds(attrs, (id) => take(id) ?? take(mint()) ?? id);
+  if (kept.link !== attrs.link) transform.setNodeAttribute(position, 'link', kept.link);
+  if (kept.areas !== attrs.areas) transform.setNodeAttribute(position, 'areas', kept.areas);
 }
 
 /** A link that goes on in another paragraph, or after words that are not linked, is another link there. */
@@ -94,7 +91,7 @@ function separateMarks(
     const mark = linkMark(child);
     if (mark && LEADING_NODES.has(child.type.name)) transform.removeMark(from, to, mark.type);
     else if (mark) {
-      const old = mark.attrs.id as string;
+      const old = attrsOf.link(mark).id;
       if (open?.old !== old) open = { old, id: seen.has(old) || old === '' ? mint() : old };
       seen.add(open.id);
       if (open.id !== old) transform.addMark(from, to, mark.type.create({ ...mark.attrs, id: open.id }));
@@ -116,7 +113,7 @@ function keptBookmarks(
   const now = new Set<string>();
   for (const mark of marks) {
     if (mark.type !== schema.marks.bookmark) continue;
-    const id = mark.attrs.id as string;
+    const { id } = attrsOf.bookmark(mark);
     if (open.has(id) || !seen.has(id)) now.add(id);
     else transform.removeMark(from, to, mark);
     seen.add(id);

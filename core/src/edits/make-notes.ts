@@ -2,7 +2,9 @@ import { Fragment, type Node } from 'prosemirror-model';
 import { Transform } from 'prosemirror-transform';
 import { phrases } from '../language/index.js';
 import {
+  attrsOf,
   groupedBy,
+  idOf,
   linkMark,
   linksOf,
   markIdOf,
@@ -110,7 +112,8 @@ function spotsOnlyFor(mark: Link, backs: readonly Link[], { docs, anchors, ledTo
   const own = new Set(backs.map((back) => back.id));
   const places = new Set(backs.flatMap(({ destination: to }) => (to.kind === 'place' ? [to.place] : [])));
   const before = docs.get(mark.chapter)?.resolve(mark.from).nodeBefore;
-  if (before?.type.name === 'anchor') places.add(before.attrs.id as string);
+  const spot = before?.type.name === 'anchor' ? idOf(before) : null;
+  if (spot) places.add(spot);
   return [...places].flatMap((place): Edit[] => {
     const at = anchors.get(mark.chapter)?.get(place);
     const isOnlyFor = ledTo.get(place)?.every(({ id }) => own.has(id)) ?? true;
@@ -164,9 +167,9 @@ function takeBareHeadings(transform: Transform, before: Node, title: string): bo
 /** Takes ids that belong to marks of notes now from whatever bore them. */
 function giveUp(transform: Transform, places: ReadonlySet<string>): void {
   transform.doc.descendants((node, at) => {
-    if (places.has(node.attrs.id as string)) transform.setNodeAttribute(at, 'id', null);
+    if (places.has(idOf(node) ?? '')) transform.setNodeAttribute(at, 'id', null);
     for (const mark of node.marks)
-      if (mark.type === schema.marks.bookmark && places.has(mark.attrs.id as string))
+      if (mark.type === schema.marks.bookmark && places.has(attrsOf.bookmark(mark).id))
         transform.removeMark(at, at + node.nodeSize, mark);
   });
 }
@@ -215,7 +218,7 @@ function remarkWords(block: Node, sign: string | undefined, backs: ReadonlySet<s
     const kept = textblock.children.filter((child) => {
       const mark = linkMark(child);
       return (
-        !(mark && backs.has(mark.attrs.id as string)) &&
+        !(mark && backs.has(attrsOf.link(mark).id)) &&
         child.type.name !== 'note' &&
         child.type.name !== 'anchor'
       );

@@ -1,5 +1,6 @@
 import type { Node } from 'prosemirror-model';
 import type { Transform } from 'prosemirror-transform';
+import { attrsOf } from '../manuscript/index.js';
 
 /** Marks of one note in a chapter: their positions, that of the one which holds the remark among them. */
 function marksOf(doc: Node, note: string): { at: number; node: Node }[] {
@@ -11,8 +12,10 @@ function marksOf(doc: Node, note: string): { at: number; node: Node }[] {
 }
 
 /** The note that a mark leads to. */
-const noteOf = ({ type, attrs }: Node): string | null =>
-  type.name === 'note' ? (attrs.id as string) : type.name === 'note_mark' ? (attrs.to as string) : null;
+function noteOf(node: Node): string | null {
+  const { name } = node.type;
+  return name === 'note' ? attrsOf.note(node).id : name === 'note_mark' ? attrsOf.noteMark(node).to : null;
+}
 
 /**
  * Takes one mark of a note away. When it is the one that holds the remark, the remark goes to another mark of the note in the

@@ -1,4 +1,5 @@
 import { phrases } from '../language/index.js';
+import { attrsOf } from './attrs.js';
 import type { ReadBook, Saying } from './book.js';
 import { contentsOf, type ContentsList } from './contents.js';
 import { notesOf, type Notes } from './note.js';
@@ -27,9 +28,9 @@ export function mapOf(book: Mapped): BookMap {
   book.chapters.forEach(({ id, doc }, index) => {
     const spots = spotsOf(doc, id);
     for (const { node, at } of [...spots.references, ...spots.returns])
-      orders.set(node.attrs.id as string, orderOf(index, at));
+      orders.set(attrsOf.inside(node).id, orderOf(index, at));
     for (const { node } of spots.contents)
-      contents.set(node.attrs.id as string, contentsOf(node, id, book, places, headings));
+      contents.set(attrsOf.inside(node).id, contentsOf(node, id, book, places, headings));
   });
   const say = sayingOf(places, orders, { language: book.language, pageOf: null });
   const notes = notesOf(book);

@@ -1,4 +1,5 @@
 import { Node } from 'prosemirror-model';
+import { attrsOf } from './attrs.js';
 import type { LinkLook } from './look.js';
 import { schema } from './schema.js';
 import type { Structure } from './structure.js';
@@ -91,8 +92,14 @@ export function countWords(doc: Node): number {
 export function wordsOfLeaf(node: Node, say: Saying = SILENT): string {
   if (node.isText) return node.text ?? '';
   if (node.type.name === 'hard_break') return ' ';
-  if (node.type.name === 'picture' && !node.attrs.decorative) return node.attrs.alt as string;
+  if (node.type.name === 'picture') return saidOfPicture(node);
   return node.type.name === 'reference' ? say(node) : '';
+}
+
+/** The words that stand for a picture or a figure: none where it is decoration. */
+export function saidOfPicture(picture: Node): string {
+  const { alt, decorative } = attrsOf.picture(picture);
+  return decorative ? '' : alt;
 }
 
 /** The doc of an empty chapter. */

@@ -1,4 +1,5 @@
 import type { Node } from 'prosemirror-model';
+import { attrsOf } from './attrs.js';
 import type { ReadBook } from './book.js';
 import type { Place } from './place.js';
 
@@ -27,12 +28,7 @@ export function contentsOf(
   places: ReadonlyMap<string, Place>,
   headings: ReadonlyMap<string, readonly Place[]>,
 ): ContentsList {
-  const { scope, section, depth, id } = node.attrs as {
-    scope: string;
-    section: string | null;
-    depth: number;
-    id: string;
-  };
+  const { scope, section, depth, id } = attrsOf.contents(node);
   if (scope === 'book') return { ...bookLines(headings, book, depth), section: null };
   const wanted = section ?? places.get(id)?.section ?? chapter;
   // A chapter and its first heading are one place.

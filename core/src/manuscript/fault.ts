@@ -2,7 +2,8 @@ import { Mark, Node, type Attrs, type AttributeSpec, type MarkType, type NodeTyp
 import { faultInDestination } from '../destination/index.js';
 import { faultInArea } from './area.js';
 import { isId } from './id.js';
-import { LEADING_NODES, markIdOf } from './inside-nodes.js';
+import { idsInAttrs } from './holders.js';
+import { LEADING_NODES } from './inside-nodes.js';
 import { faultInLook } from './look.js';
 import { schema } from './schema.js';
 
@@ -64,37 +65,36 @@ function faultInNode(
 
 function faultInIds(type: NodeType, attrs: unknown, path: string, first: FirstUse): Fault | null {
   if (!isObject(attrs)) return null;
-  if (attrs.id != null) {
-    const fault = faultInId(attrs.id, step(path, 'id'), first);
+  const faulty = type.name === 'figure' ? faultInFigure(attrs, path) : null;
+  if (faulty) return faulty;
+  for (const { path: at, id } of idsInAttrs(type.name, attrs)) {
+    const fault = faultInId(id, step(path, at), first);
     if (fault) return fault;
-  }
-  if (type.name === 'note') return faultInId(markIdOf(String(attrs.id)), step(path, 'id'), first);
-  if (type.name !== 'figure') return null;
-  return faultInFigureLink(attrs, path, first) ?? faultInAreas(attrs.areas ?? [], step(path, 'areas'), first);
-}
-
-function faultInAreas(areas: unknown, path: string, first: FirstUse): Fault | null {
-  if (!Array.isArray(areas)) return { path, message: 'must be a list' };
-  for (const [index, area] of areas.entries()) {
-    const here = `${path}[${index}]`;
-    const fault = faultInArea(area);
-    if (fault) return { path: fault.path ? step(here, fault.path) : here, message: fault.message };
-    const idFault = faultInId((area as Json).id, step(here, 'id'), first);
-    if (idFault) return idFault;
   }
   return null;
 }
 
-function faultInFigureLink(attrs: Json, path: string, first: FirstUse): Fault | null {
-  if (attrs.link == null) return null;
-  if (!isObject(attrs.link))
-    return { path: step(path, 'link'), message: 'a figure’s link must be an object' };
-  const link = step(path, 'link');
-  const wrong = faultInDestination(attrs.link.destination);
-  if (wrong) return { path: step(link, 'destination'), message: wrong };
-  if (typeof attrs.link.hoverNote !== 'string')
-    return { path: step(link, 'hoverNote'), message: 'must be words' };
-  return faultInId(attrs.link.id, step(link, 'id'), first);
+/** What is wrong with the links of a figure; their ids are looked at with all others. */
+function faultInFigure({ link = null, areas = [] }: Json, path: string): Fault | null {
+  const wrong = link === null ? null : faultInFigureLink(link, step(path, 'link'));
+  if (wrong) return wrong;
+  const list = step(path, 'areas');
+  if (!Array.isArray(areas)) return { path: list, message: 'must be a list' };
+  for (const [index, area] of areas.entries()) {
+    const here = `${list}[${index}]`;
+    const fault = faultInArea(area);
+    if (fault) return { path: fault.path ? step(here, fault.path) : here, message: fault.message };
+  }
+  return null;
+}
+
+function faultInFigureLink(link: unknown, path: string): Fault | null {
+  if (!isObject(link)) return { path, message: 'a figure’s link must be an object' };
+  const wrong = faultInDestination(link.destination);
+  if (wrong) return { path: step(path, 'destination'), message: wrong };
+  return typeof link.hoverNote === 'string'
+    ? null
+    : { path: step(path, 'hoverNote'), message: 'must be words' };
 }
 
 function faultInId(id: unknown, path: string, first: FirstUse): Fault | null {
@@ -127,10 +127,10 @@ function faultInMarks(
       const wrong = faultInLink(mark.attrs, node, attrs);
       if (wrong) return wrong;
     }
-    const id = mark.attrs.id as string;
+    const { id } = mark.attrs;
     const idFault = faultInId(id, step(attrs, 'id'), (one) => open.has(one) || first(one));
     if (idFault) return idFault;
-    now.add(id);
+    now.add(String(id));
   }
   return null;
 }

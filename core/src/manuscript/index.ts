@@ -1,11 +1,14 @@
 export { boxBetween, SMALLEST_SIDE, withinPicture } from './area.js';
 export type { Box, LinkArea } from './area.js';
+export { attrsOf, idOf } from './attrs.js';
+export type { FigureAttrs, FigureLink, LinkAttrs, ReferenceAttrs } from './attrs.js';
 export {
   countWords,
   emptyChapter,
   FORMATS,
   readBook,
   readChapter,
+  saidOfPicture,
   titleOf,
   wordsOf,
   wordsOfLeaf,
@@ -18,7 +21,20 @@ export { faultInChapter } from './fault.js';
 export type { Fault } from './fault.js';
 export { groupedBy } from './grouped.js';
 export { ID_BYTES, idFrom, idFromWords, isId } from './id.js';
-export { linkMark, linksOf, linksOfChapter, linksOfFigure } from './link.js';
+export {
+  idsHeldBy,
+  idsIn,
+  linkHeldBy,
+  linkMark,
+  linksOnFigure,
+  noteMarkOf,
+  placesLedToBy,
+  renamed,
+  renameId,
+  withFigureIds,
+} from './holders.js';
+export type { Rename } from './holders.js';
+export { linksOf, linksOfChapter, linksOfFigure } from './link.js';
 export type { Carrier, Link } from './link.js';
 export { DEFAULT_FRAME, DEFAULT_LOOK, faultInLook, isColour, THICKEST_FRAME, underlineOf } from './look.js';
 export type { AreaFrame, LinkLook } from './look.js';
@@ -37,6 +53,5 @@ export type { ChapterSpots, InsideNode, PlaceKind, Spot } from './spots.js';
 export { sectionsOf } from './section.js';
 export type { Section } from './section.js';
 export { SCHEMA_VERSION, schema, spans } from './schema.js';
-export type { FigureLink } from './schema.js';
 export { DEFAULT_STRUCTURE, faultInStructure, NOTE_STANDS, NUMBERINGS } from './structure.js';
 export type { Numbering, NoteStand, ReturnTo, Structure } from './structure.js';

@@ -72,11 +72,10 @@ export const insideNodes: Record<string, NodeSpec> = {
         }),
       },
     ],
-    toDOM: (node) => [
-      'span',
-      { 'data-note': node.attrs.id as string, 'data-back': node.attrs.back as string },
-      0,
-    ],
+    toDOM({ attrs }) {
+      const { id, back } = attrs as { id: string; back: string };
+      return ['span', { 'data-note': id, 'data-back': back }, 0];
+    },
   },
   /** A paragraph of a note: there are no notes in notes. */
   note_paragraph: {

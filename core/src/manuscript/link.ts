@@ -1,11 +1,11 @@
-import type { Attrs, Mark, Node } from 'prosemirror-model';
+import type { Node } from 'prosemirror-model';
 import { hrefOf, type Destination, type DestinationKind } from '../destination/index.js';
 import { sentenceEnds } from '../language/index.js';
+import type { LinkAttrs } from './attrs.js';
 import { mapOf } from './book-map.js';
-import { wordsOf, wordsOfLeaf, type ReadBook, type Saying } from './book.js';
-import type { LinkArea } from './area.js';
+import { saidOfPicture, wordsOf, wordsOfLeaf, type ReadBook, type Saying } from './book.js';
+import { linkHeldBy, linksOnFigure } from './holders.js';
 import type { LinkLook } from './look.js';
-import type { FigureLink } from './schema.js';
 import { spotsOf } from './spots.js';
 
 /** What carries a link: words, a whole picture, a part of one, or words that are computed from the place. */
@@ -68,49 +68,31 @@ export function linksOfChapter(doc: Node, chapter: string, say?: Saying): Link[]
 }
 
 /** The link of the whole picture first, then its areas in their order. */
-export function linksOfFigure(node: Node, position: number, chapter: string): Link[] {
-  const whole = node.attrs.link as FigureLink | null;
-  const areas = node.attrs.areas as readonly LinkArea[];
-  const caption = node.firstChild;
-  const at = {
-    chapter,
-    from: position,
-    to: position + node.nodeSize,
-    look: null,
-    before: '',
-    after: caption ? wordsOf(caption).slice(0, CONTEXT) : '',
-  };
-  const links = areas.map(({ id, destination, hoverNote, name }): Link => ({
-    id,
-    kind: destination.kind,
-    destination,
-    href: hrefOf(destination),
-    text: name,
-    carrier: 'area',
-    hoverNote,
-    ...at,
-  }));
-  if (!whole) return links;
-  const { id, destination, hoverNote } = whole;
-  const text = node.attrs.decorative ? '' : (node.attrs.alt as string);
-  return [
-    {
+export function linksOfFigure(figure: Node, position: number, chapter: string): Link[] {
+  const caption = figure.firstChild;
+  return linksOnFigure(figure).map((link): Link => {
+    const { id, destination, hoverNote } = link;
+    const isArea = 'name' in link;
+    return {
       id,
       kind: destination.kind,
       destination,
       href: hrefOf(destination),
-      text,
-      carrier: 'picture',
+      text: isArea ? link.name : saidOfPicture(figure),
+      carrier: isArea ? 'area' : 'picture',
       hoverNote,
-      ...at,
-    },
-    ...links,
-  ];
+      look: null,
+      chapter,
+      from: position,
+      to: position + figure.nodeSize,
+      before: '',
+      after: caption ? wordsOf(caption).slice(0, CONTEXT) : '',
+    };
+  });
 }
 
 interface Run {
-  /** What a link's mark says, or a reference of itself. */
-  attrs: Attrs;
+  link: LinkAttrs;
   carrier: Carrier;
   from: number;
   to: number;
@@ -125,16 +107,16 @@ function collect(block: Node, start: number, chapter: string, links: Link[], say
   let open: Run | null = null;
   block.forEach((child, offset) => {
     const { name } = child.type;
-    const attrs = name === 'reference' ? child.attrs : linkMark(child)?.attrs;
+    const link = linkHeldBy(child);
     const said = wordsOfLeaf(child, say);
     const to = start + offset + child.nodeSize;
-    if (attrs && open && open.attrs.id === attrs.id) {
+    if (link && open?.link.id === link.id) {
       open.to = to;
       open.end = words.length + said.length;
       if (name === 'picture') open.carrier = 'picture';
-    } else if (attrs) {
+    } else if (link) {
       open = {
-        attrs,
+        link,
         carrier: CARRIERS[name] ?? 'text',
         from: start + offset,
         to,
@@ -150,20 +132,17 @@ function collect(block: Node, start: number, chapter: string, links: Link[], say
 
 const CARRIERS: Record<string, Carrier> = { picture: 'picture', reference: 'reference' };
 
-function linkOfRun({ attrs, carrier, from, to, start, end }: Run, words: string, chapter: string): Link {
-  const destination: Destination =
-    carrier === 'reference'
-      ? { kind: 'place', place: attrs.place as string }
-      : (attrs.destination as Destination);
+function linkOfRun({ link, carrier, from, to, start, end }: Run, words: string, chapter: string): Link {
+  const { id, destination, hoverNote, look } = link;
   return {
-    id: attrs.id as string,
+    id,
     kind: destination.kind,
     destination,
     href: hrefOf(destination),
     text: words.slice(start, end),
     carrier,
-    hoverNote: attrs.hoverNote as string,
-    look: (attrs.look ?? null) as LinkLook | null,
+    hoverNote,
+    look,
     chapter,
     from,
     to,
@@ -182,9 +161,4 @@ function sentenceEnd(words: string): string {
 function sentenceStart(words: string): string {
   const [first] = sentenceEnds(words);
   return first ? words.slice(0, first.index + first[0].trimEnd().length) : words;
-}
-
-/** The link mark of an inline node, if it has one. */
-export function linkMark(node: Node): Mark | undefined {
-  return node.marks.find((mark) => mark.type.name === 'link');
 }

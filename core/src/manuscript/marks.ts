@@ -1,5 +1,6 @@
 import type { MarkSpec } from 'prosemirror-model';
 import { faultInDestination, hrefOf, recognise, type Destination } from '../destination/index.js';
+import { attrsOf } from './attrs.js';
 import { parsed } from './carried.js';
 import { faultInLook, underlineOf, type LinkLook } from './look.js';
 
@@ -47,17 +48,17 @@ export const marks: Record<string, MarkSpec> = {
         },
       },
     ],
-    toDOM: (mark) => [
-      'a',
-      {
-        href: hrefOf(mark.attrs.destination as Destination),
-        'data-link': mark.attrs.id as string,
-        'data-destination': JSON.stringify(mark.attrs.destination),
-        ...(mark.attrs.hoverNote ? { title: mark.attrs.hoverNote as string } : {}),
-        ...lookAttributes(mark.attrs.look as LinkLook | null),
-      },
-      0,
-    ],
+    toDOM(mark) {
+      const { id, destination, hoverNote, look } = attrsOf.link(mark);
+      const attributes = {
+        href: hrefOf(destination),
+        'data-link': id,
+        'data-destination': JSON.stringify(destination),
+        ...(hoverNote ? { title: hoverNote } : {}),
+        ...lookAttributes(look),
+      };
+      return ['a', attributes, 0];
+    },
   },
   bookmark: {
     attrs: { id: { validate: 'string' }, name: { default: '', validate: 'string' } },
@@ -69,7 +70,10 @@ export const marks: Record<string, MarkSpec> = {
         getAttrs: (element: HTMLElement) => ({ id: element.id, name: element.dataset.bookmark ?? '' }),
       },
     ],
-    toDOM: (mark) => ['span', { id: mark.attrs.id as string, 'data-bookmark': mark.attrs.name as string }, 0],
+    toDOM(mark) {
+      const { id, name } = attrsOf.bookmark(mark);
+      return ['span', { id, 'data-bookmark': name }, 0];
+    },
   },
   emphasis: simple('em', 'i'),
   strong: simple('strong', 'b'),

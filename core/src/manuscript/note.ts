@@ -1,6 +1,7 @@
 import type { Node } from 'prosemirror-model';
+import { attrsOf } from './attrs.js';
 import type { ReadBook } from './book.js';
-import { markIdOf } from './inside-nodes.js';
+import { noteMarkOf } from './holders.js';
 import { spotsOf } from './spots.js';
 
 /** A mark in the text that leads to a note: the note's own, or another one of the same note. */
@@ -37,20 +38,16 @@ export function notesOf({ chapters, structure }: Pick<ReadBook, 'chapters' | 'st
   const read = chapters.map(({ id, doc }) => ({ chapter: id, ...spotsOf(doc, id) }));
   for (const { chapter, notes } of read)
     for (const { node } of notes) {
-      const { id, back } = node.attrs as { id: string; back: string };
+      const { id, back } = attrsOf.note(node);
       if (!byId.has(id)) byId.set(id, { id, number: '', chapter, node, back, marks: [] });
     }
   let count = 0;
   for (const { chapter, notes, marks } of read) {
     if (structure.notes.count === 'chapter') count = 0;
-    const own = notes.map(({ node, at }) => {
-      const id = node.attrs.id as string;
-      return { id: markIdOf(id), to: id, at };
-    });
-    const more = marks.map(({ node, at }) => ({ ...(node.attrs as { id: string; to: string }), at }));
-    for (const { id, to, at } of [...own, ...more].sort((one, other) => one.at - other.at)) {
-      const note = byId.get(to);
-      if (!note) astray.push({ id, chapter, at, to });
+    for (const { node, at } of [...notes, ...marks].sort((one, other) => one.at - other.at)) {
+      const { id, of } = noteMarkOf(node);
+      const note = byId.get(of);
+      if (!note) astray.push({ id, chapter, at, to: of });
       else {
         note.marks.push({ id, chapter, at });
         if (note.number === '' && note.chapter === chapter) note.number = String((count += 1));

@@ -1,4 +1,5 @@
 import { phrases } from '../language/index.js';
+import { attrsOf } from './attrs.js';
 import type { Saying } from './book.js';
 import { REFERENCE_FORMS, type ReferenceForm } from './inside-nodes.js';
 import type { Place } from './place.js';
@@ -76,9 +77,9 @@ export function sayingOf(
   orders: ReadonlyMap<string, number>,
   surroundings: ReferenceSurroundings,
 ): Saying {
-  return ({ attrs }) => {
-    const place = places.get(attrs.place as string);
-    if (!place) return '';
-    return referenceWords(attrs as ReferenceAsk, place, orders.get(attrs.id as string) ?? 0, surroundings);
+  return (node) => {
+    const reference = attrsOf.reference(node);
+    const place = places.get(reference.place);
+    return place ? referenceWords(reference, place, orders.get(reference.id) ?? 0, surroundings) : '';
   };
 }

@@ -1,6 +1,6 @@
 import type { Node } from 'prosemirror-model';
 import { phrases } from '../language/index.js';
-import type { ReturnLinkTo } from './inside-nodes.js';
+import { attrsOf } from './attrs.js';
 import type { Link } from './link.js';
 import { CONTENTS, headingsByChapter, TOP, type Place } from './place.js';
 
@@ -60,7 +60,7 @@ export function returnsOf(
   from: readonly Link[],
   nameOf: (link: Link) => string,
 ): Return[] {
-  const { to, place, own } = node.attrs as { to: ReturnLinkTo; place: string | null; own: string };
+  const { to, place, own } = attrsOf.returnLink(node);
   const said = phrases(language);
   if (to === 'top') return [{ to: TOP, words: own || said.toTop }];
   if (to === 'contents') return [{ to: CONTENTS, words: own || said.toContents }];

@@ -1,19 +1,13 @@
 import { Schema, type Attrs, type DOMOutputSpec, type NodeSpec } from 'prosemirror-model';
-import { faultInDestination, type Destination } from '../destination/index.js';
+import { faultInDestination } from '../destination/index.js';
 import { faultInArea, type LinkArea } from './area.js';
+import { idOf, type FigureLink } from './attrs.js';
 import { parsed } from './carried.js';
 import { insideNodes } from './inside-nodes.js';
 import { marks } from './marks.js';
 
 /** Version of the chapter JSON. It goes up when stored chapters need to be rewritten to be read. */
 export const SCHEMA_VERSION = 1;
-
-/** A link carried by a whole figure; on words the same three stand in the link mark. */
-export interface FigureLink {
-  id: string;
-  destination: Destination;
-  hoverNote: string;
-}
 
 const id = { id: { default: null as string | null, validate: 'string|null' } };
 function isLevel(value: unknown): void {
@@ -40,7 +34,11 @@ function figureFrom(json: string): Attrs | false {
   };
 }
 
-const idAttribute = (attrs: Attrs): Record<string, string> => (attrs.id ? { id: attrs.id as string } : {});
+function idAttribute(attrs: Attrs): Record<string, string> {
+  const id = idOf({ attrs });
+  return id ? { id } : {};
+}
+
 const readId = (element: HTMLElement): Attrs => ({ id: element.getAttribute('id') || null });
 
 function block(tag: string, content: string, more: Partial<NodeSpec> = {}): NodeSpec {

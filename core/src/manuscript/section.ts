@@ -1,4 +1,5 @@
 import type { Node } from 'prosemirror-model';
+import { attrsOf } from './attrs.js';
 
 /** A heading of a chapter with all that follows it up to the next one of its level or above. Positions in the doc. */
 export interface Section {
@@ -15,9 +16,9 @@ export function sectionsOf(doc: Node): Section[] {
   const open: Section[] = [];
   doc.forEach((node, offset) => {
     if (node.type.name !== 'heading') return;
-    const level = node.attrs.level as number;
+    const { id, level } = attrsOf.heading(node);
     while (open.length > 0 && open[open.length - 1].level >= level) close(open, offset);
-    const section = { id: node.attrs.id as string | null, level, from: offset, to: doc.content.size };
+    const section = { id, level, from: offset, to: doc.content.size };
     sections.push(section);
     open.push(section);
   });

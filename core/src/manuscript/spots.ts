@@ -1,4 +1,5 @@
 import type { Node } from 'prosemirror-model';
+import { attrsOf, idOf, type BookmarkAttrs } from './attrs.js';
 import { wordsOf } from './book.js';
 import { markIdOf } from './inside-nodes.js';
 
@@ -58,9 +59,9 @@ const LETTERS: Record<string, string> = { heading: 'h', figure: 'f', table: 't' 
 export function placeIds(chapter: string): (node: Node) => string | null {
   const counts: Record<string, number> = {};
   return (node) => {
-    const id = node.attrs.id as string | null | undefined;
+    const id = idOf(node);
     const letter = LETTERS[node.type.name];
-    if (!letter) return id ?? null;
+    if (!letter) return id;
     const count = (counts[letter] = (counts[letter] ?? -1) + 1);
     return id ?? `${chapter}-${letter}${count}`;
   };
@@ -88,7 +89,7 @@ function readSpots(doc: Node, chapter: string): ChapterSpots {
     if (name === 'note' && id)
       found.spots.push({ ...plainSpot(markIdOf(id), 'mark', at), words: begin(parent) });
     for (const mark of node.marks)
-      if (mark.type.name === 'bookmark') addBookmark(found.spots, node, mark.attrs, at);
+      if (mark.type.name === 'bookmark') addBookmark(found.spots, node, attrsOf.bookmark(mark), at);
     return true;
   });
   return found;
@@ -116,8 +117,8 @@ function spotOf(node: Node, id: string, at: number, parent: Node | null): Spot {
         ...plainSpot(id, 'heading', at),
         words: wordsOf(node),
         text: wordsOf(node),
-        level: node.attrs.level as number,
-        counted: !node.attrs.uncounted,
+        level: attrsOf.heading(node).level,
+        counted: !attrsOf.heading(node).uncounted,
       };
     case 'figure':
     case 'table': {
@@ -138,7 +139,7 @@ function spotOf(node: Node, id: string, at: number, parent: Node | null): Spot {
 }
 
 /** A bookmark on words that other marks divide is one bookmark. */
-function addBookmark(spots: Spot[], node: Node, { id, name }: Record<string, unknown>, at: number): void {
+function addBookmark(spots: Spot[], node: Node, { id, name }: BookmarkAttrs, at: number): void {
   const said = node.isText ? (node.text ?? '') : wordsOf(node);
   const open = spots.findLast((spot) => spot.kind === 'bookmark' && spot.id === id);
   if (open) {
@@ -146,8 +147,8 @@ function addBookmark(spots: Spot[], node: Node, { id, name }: Record<string, unk
     if (name === '') open.words = cut(open.text);
   } else
     spots.push({
-      ...plainSpot(String(id), 'bookmark', at),
-      words: String(name) || cut(said),
+      ...plainSpot(id, 'bookmark', at),
+      words: name || cut(said),
       text: said,
     });
 }
@@ -159,7 +160,7 @@ function captionOf(node: Node): string {
 
 function begin(node: Node | null): string {
   if (!node) return '';
-  return cut(node.type.name === 'figure' ? wordsOf(node) || (node.attrs.alt as string) : wordsOf(node));
+  return cut(node.type.name === 'figure' ? wordsOf(node) || attrsOf.figure(node).alt : wordsOf(node));
 }
 
 const beginOfNote = (note: Node): string => cut(note.children.map((one) => wordsOf(one)).join(' '));

@@ -1,7 +1,7 @@
 import type { Node } from 'prosemirror-model';
 import type { Transform } from 'prosemirror-transform';
 import { removeBookmark, removeNote, renameBookmark } from '../edits/index.js';
-import { schema, wordsOf, type ReturnLinkTo } from '../manuscript/index.js';
+import { renameId, schema, wordsOf, type ReturnLinkTo } from '../manuscript/index.js';
 
 /** A change to a place, a note, a list of contents or a return link, as data. */
 export type InsideRepair =
@@ -33,7 +33,7 @@ export function applyInsideRepair(
   if (repair.type === 'remove-bookmark') return removeBookmark(transform, id);
   if (repair.type === 'rename-bookmark') return renameBookmark(transform, id, repair.name);
   if (repair.type === 'remove-note') return removeNote(transform, id);
-  if (repair.type === 'new-id') return renewId(transform, id, mint());
+  if (repair.type === 'new-id') return renameId(transform, id, mint());
   const found = nodeWithId(doc, id) ?? (at < doc.content.size ? { at, node: doc.nodeAt(at) } : null);
   if (!found?.node) return;
   const set = (name: string, value: unknown) => void transform.setNodeAttribute(found.at, name, value);
@@ -66,28 +66,4 @@ function nodeWithId(doc: Node, id: string): { at: number; node: Node } | null {
     return !found;
   });
   return found;
-}
-
-/** Gives a place another id. Links of its chapter that lead to it go on leading there. */
-function renewId(transform: Transform, id: string, fresh: string): void {
-  transform.doc.descendants((node, at) => {
-    if (node.attrs.id === id) transform.setNodeAttribute(at, 'id', fresh);
-    for (const name of ['place', 'to', 'section'])
-      if (node.attrs[name] === id) transform.setNodeAttribute(at, name, fresh);
-    for (const mark of node.marks) {
-      const { destination } = mark.attrs as { destination?: { kind: string; place?: string } };
-      const leads = destination?.kind === 'place' && destination.place === id;
-      if (mark.attrs.id !== id && !leads) continue;
-      transform.removeMark(at, at + node.nodeSize, mark);
-      transform.addMark(
-        at,
-        at + node.nodeSize,
-        mark.type.create({
-          ...mark.attrs,
-          ...(mark.attrs.id === id ? { id: fresh } : {}),
-          ...(leads ? { destination: { kind: 'place', place: fresh } } : {}),
-        }),
-      );
-    }
-  });
 }

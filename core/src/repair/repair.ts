@@ -2,12 +2,12 @@ import type { Mark, Node } from 'prosemirror-model';
 import { Transform } from 'prosemirror-transform';
 import type { Destination } from '../destination/index.js';
 import {
+  attrsOf,
   flatText,
   linkMark,
   linksOfChapter,
   mapOf,
   schema,
-  type FigureLink,
   type Link,
   type LinkArea,
   type LinkLook,
@@ -75,19 +75,20 @@ function repairReference(
 
 function repairFigure(transform: Transform, link: Link, repair: Repair, node: Node): void {
   if (link.carrier === 'area') return repairArea(transform, link, repair, node);
-  const old = node.attrs.link as FigureLink;
+  const { link: old, decorative } = attrsOf.figure(node);
+  if (!old) return;
   const set = (name: string, value: unknown) => void transform.setNodeAttribute(link.from, name, value);
   if (repair.type === 'destination') set('link', { ...old, destination: repair.destination });
   else if (repair.type === 'hover-note') set('link', { ...old, hoverNote: repair.hoverNote });
   else if (repair.type === 'unlink') set('link', null);
   else if (repair.type === 'text') {
     set('alt', repair.text);
-    if (node.attrs.decorative) set('decorative', false);
+    if (decorative) set('decorative', false);
   }
 }
 
 function repairArea(transform: Transform, { id, from }: Link, repair: Repair, node: Node): void {
-  const areas = node.attrs.areas as readonly LinkArea[];
+  const { areas } = attrsOf.figure(node);
   const change = (more: Partial<LinkArea>) =>
     transform.setNodeAttribute(
       from,

@@ -1,10 +1,10 @@
-import { spotsOf } from '../../manuscript/index.js';
+import { attrsOf, spotsOf } from '../../manuscript/index.js';
 import type { InsideBook, InsideRule } from './inside-finding.js';
 
 function listsOf({ book, map }: InsideBook) {
   return book.chapters.flatMap(({ id: chapter, doc }) =>
     spotsOf(doc, chapter).contents.flatMap(({ node, at }) => {
-      const { id, depth } = node.attrs as { id: string; depth: number };
+      const { id, depth } = attrsOf.contents(node);
       const list = map.contents.get(id);
       const subject = { id, kind: 'contents' as const, chapter, at, words: 'Contents' };
       return list ? [{ list, depth, subject }] : [];

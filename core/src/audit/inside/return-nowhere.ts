@@ -1,4 +1,4 @@
-import { orderOf, originsOf, sectionFinder, spotsOf } from '../../manuscript/index.js';
+import { attrsOf, orderOf, originsOf, sectionFinder, spotsOf } from '../../manuscript/index.js';
 import type { InsideRule } from './inside-finding.js';
 
 /** A return link in a section that nothing leads to: there is nowhere to return to. */
@@ -12,10 +12,11 @@ export const returnNowhere: InsideRule = {
     return book.chapters.flatMap(({ id: chapter, doc }) =>
       spotsOf(doc, chapter)
         .returns.filter(
-          ({ node, at: from }) => node.attrs.to === 'origin' && !origins.has(sectionOf({ chapter, from })),
+          ({ node, at: from }) =>
+            attrsOf.returnLink(node).to === 'origin' && !origins.has(sectionOf({ chapter, from })),
         )
         .map(({ node, at }) => ({
-          subject: { id: node.attrs.id as string, kind: 'return', chapter, at, words: 'Return link' },
+          subject: { id: attrsOf.inside(node).id, kind: 'return', chapter, at, words: 'Return link' },
           message: 'Nothing in the book leads to this section, so there is nowhere to return to.',
           repairs: [
             { label: 'Lead to the contents', repair: { type: 'return-to', to: 'contents' } },

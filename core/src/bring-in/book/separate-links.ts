@@ -1,5 +1,5 @@
 import { Fragment, type Node } from 'prosemirror-model';
-import { linkMark } from '../../manuscript/index.js';
+import { attrsOf, linkMark } from '../../manuscript/index.js';
 
 /**
  * Gives every link an id of its own: one that goes on in another paragraph, as a link around several blocks does, or
@@ -13,7 +13,7 @@ export function separateLinks(doc: Node, mint: () => string): Node {
     const children: Node[] = [];
     block.forEach((child) => {
       const mark = linkMark(child);
-      const id = (mark?.attrs.id as string | undefined) ?? null;
+      const id = mark ? attrsOf.link(mark).id : null;
       if (!mark || id === null) {
         open = null;
         return void children.push(child);

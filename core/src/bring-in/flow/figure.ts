@@ -1,18 +1,15 @@
 import { Fragment, type Node } from 'prosemirror-model';
-import type { Destination } from '../../destination/index.js';
-import { linkMark, schema, type FigureLink, type LinkArea } from '../../manuscript/index.js';
+import { attrsOf, linkHeldBy, schema, type FigureLink, type LinkArea } from '../../manuscript/index.js';
 
 /** A figure of a picture that stood alone, with its link and areas; ids beyond the first stand in its caption. */
 export function figureOf(picture: Node, ids: string[], areas: LinkArea[]): Node {
-  const { enclosure, alt, decorative } = picture.attrs;
-  const mark = linkMark(picture);
-  const link: FigureLink | null = mark
-    ? {
-        id: mark.attrs.id as string,
-        destination: mark.attrs.destination as Destination,
-        hoverNote: mark.attrs.hoverNote as string,
-      }
-    : null;
+  const { enclosure, alt, decorative } = attrsOf.picture(picture);
+  const held = linkHeldBy(picture);
+  const link: FigureLink | null = held && {
+    id: held.id,
+    destination: held.destination,
+    hoverNote: held.hoverNote,
+  };
   const more = ids.slice(1).map((id) => schema.node('anchor', { id }));
   const caption = more.length > 0 ? [schema.node('caption', null, more)] : [];
   return schema.node('figure', { id: ids[0] ?? null, enclosure, alt, decorative, link, areas }, caption);

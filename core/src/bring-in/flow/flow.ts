@@ -1,6 +1,6 @@
 import { isTag, isText, type ChildNode, type Element } from 'domhandler';
 import type { Mark, Node } from 'prosemirror-model';
-import { linkMark, schema, wordsOf } from '../../manuscript/index.js';
+import { idOf, linkMark, schema, wordsOf } from '../../manuscript/index.js';
 import { isBlock, MARKS, PLAIN_STYLE } from './elements.js';
 import { figureOf, withCaption } from './figure.js';
 import { InlineReader, type Surroundings } from './inline-reader.js';
@@ -248,7 +248,7 @@ class FlowReader extends InlineReader {
     if (pictures.length === 1 && rest.every((node) => node.type.name === 'anchor' && !linkMark(node)))
       return figureOf(
         pictures[0],
-        rest.map((node) => node.attrs.id as string),
+        rest.flatMap((node) => idOf(node) ?? []),
         this.areas.get(pictures[0]) ?? [],
       );
     for (const picture of pictures)
@@ -263,7 +263,7 @@ const listItem = (content: Node[]): Node => schema.node('list_item', null, conte
 /** An anchor at the very start of a paragraph is the paragraph's own id. */
 function leadingId(content: Node[]): { id: string | null } {
   const first = content[0];
-  return { id: first.type.name === 'anchor' && !linkMark(first) ? (first.attrs.id as string) : null };
+  return { id: first.type.name === 'anchor' && !linkMark(first) ? idOf(first) : null };
 }
 
 function withoutLeadingId(content: Node[]): Node[] {

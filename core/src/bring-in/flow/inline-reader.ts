@@ -3,7 +3,7 @@ import { textContent } from 'domutils';
 import render from 'dom-serializer';
 import type { Mark, Node } from 'prosemirror-model';
 import type { Destination } from '../../destination/index.js';
-import { schema, type LinkArea } from '../../manuscript/index.js';
+import { attrsOf, schema, type LinkArea } from '../../manuscript/index.js';
 import { layeredAreas, mapAreas } from './areas.js';
 import { isBlock, MARKS, NOT_KEPT, PLAIN_STYLE, SKIPPED } from './elements.js';
 import { idsOf } from '../book/ids.js';
@@ -128,8 +128,8 @@ export class InlineReader {
     const within = this.linkMarks(element, marks, false);
     const mark = within === marks ? undefined : within.find(({ type }) => type === schema.marks.link);
     if (mark && this.reference(element, mark, marks, run)) return;
-    if (mark && isNoteMark(element)) this.around.notes.marks.add(mark.attrs.id as string);
-    if (mark && isBacklink(element)) this.around.notes.backs.add(mark.attrs.id as string);
+    if (mark && isNoteMark(element)) this.around.notes.marks.add(attrsOf.link(mark).id);
+    if (mark && isBacklink(element)) this.around.notes.backs.add(attrsOf.link(mark).id);
     const before = run.length;
     for (const child of element.children) this.inline(child, within, run);
     if (run.length === before && within !== marks) run.add(schema.node('anchor', null, undefined, within));
@@ -137,7 +137,7 @@ export class InlineReader {
 
   /** A reference that was live in the book which the file was made from is live here too. */
   private reference(element: Element, mark: Mark, marks: readonly Mark[], run: InlineRun): boolean {
-    const { id, destination } = mark.attrs as { id: string; destination: Destination };
+    const { id, destination } = attrsOf.link(mark);
     const node = referenceFrom(element, destination, id);
     if (!node) return false;
     this.around.tally.add('kept', 'references');

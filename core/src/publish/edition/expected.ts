@@ -1,6 +1,6 @@
 import { accessibleName, nameInFile } from '../../reader/index.js';
 import { hrefOf } from '../../destination/index.js';
-import { markIdOf, type Link } from '../../manuscript/index.js';
+import { attrsOf, noteMarkOf, type Link } from '../../manuscript/index.js';
 import { targetIn, toldIn, type Edition } from './edition.js';
 import { landingOf } from './landing.js';
 import { atFoot, noteBacks } from './note-backs.js';
@@ -40,12 +40,11 @@ export function computedLinks(edition: Edition): ExpectedLink[] {
   };
   for (const { id: chapter, doc } of book.chapters)
     doc.descendants((node) => {
-      const id = node.attrs.id as string;
+      const { id } = attrsOf.inside(node);
       const { name } = node.type;
-      if (name === 'note') add(markIdOf(id), id, map.byId.get(id)?.number ?? '', chapter);
-      if (name === 'note_mark') {
-        const to = node.attrs.to as string;
-        add(id, to, map.byId.get(to)?.number ?? '', chapter);
+      if (name === 'note' || name === 'note_mark') {
+        const mark = noteMarkOf(node);
+        add(mark.id, mark.of, map.byId.get(mark.of)?.number ?? '', chapter);
       }
       if (name === 'contents')
         for (const { place, label, words } of map.contents.get(id)?.lines ?? [])

@@ -1,6 +1,6 @@
 import type { Node } from 'prosemirror-model';
 import { phrases } from '../../language/index.js';
-import { CONTENTS, TOP, wordsOfLeaf, type Format } from '../../manuscript/index.js';
+import { CONTENTS, idOf, saidOfPicture, TOP, wordsOfLeaf, type Format } from '../../manuscript/index.js';
 import type { Edition } from './edition.js';
 
 /** Longest piece of a text that tells where a link lands, in UTF-16 units. */
@@ -32,15 +32,16 @@ function readLandings({ book, map, places, format }: Edition): Map<string, strin
   for (const chapter of book.chapters) {
     found.set(chapter.id, firstWords(chapter.doc));
     chapter.doc.descendants((node, _at, parent, index) => {
-      const id = node.attrs.id as string | null | undefined;
+      const id = idOf(node);
       const { name } = node.type;
       if (id && name === 'contents') found.set(id, map.contents.get(id)?.lines[0]?.words ?? '');
       else if (id && places.has(id) && parent && node.isInline) found.set(id, wordsFrom(parent, index));
       else if (id && places.has(id))
         found.set(id, name === 'figure' ? pictureWords(node, format) : firstWords(node));
-      for (const { type, attrs } of node.marks)
-        if ((type.name === 'bookmark' || type.name === 'link') && parent && !found.has(attrs.id as string))
-          found.set(attrs.id as string, wordsFrom(parent, index));
+      for (const mark of node.marks) {
+        const marked = idOf(mark);
+        if (marked && parent && !found.has(marked)) found.set(marked, wordsFrom(parent, index));
+      }
       return true;
     });
   }
@@ -55,7 +56,7 @@ function readLandings({ book, map, places, format }: Edition): Map<string, strin
 /** Outside of PDF, a picture says its alternative text. */
 function pictureWords(figure: Node, format: Format): string {
   if (format === 'pdf') return '';
-  const alt = figure.attrs.decorative ? '' : (figure.attrs.alt as string);
+  const alt = saidOfPicture(figure);
   return alt === '' ? firstWords(figure) : alt.slice(0, LENGTH);
 }
 

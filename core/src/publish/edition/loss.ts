@@ -1,5 +1,5 @@
 import { accessibleName, contrastsOf } from '../../reader/index.js';
-import { readsPage, spotsOf, type ReferenceAsk } from '../../manuscript/index.js';
+import { attrsOf, readsPage, spotsOf } from '../../manuscript/index.js';
 import { entryId, targetIn, type Edition } from './edition.js';
 
 /** Something that will not be in the made file as it is in the book; told before the file is made. */
@@ -94,7 +94,7 @@ export function lossesIn(edition: Edition): Loss[] {
 function pageReferences({ book }: Edition): number {
   return book.chapters
     .flatMap(({ id, doc }) => spotsOf(doc, id).references)
-    .filter(({ node }) => readsPage(node.attrs as ReferenceAsk)).length;
+    .filter(({ node }) => readsPage(attrsOf.reference(node))).length;
 }
 
 function deadReturns({ book, returnsOf, origins }: Edition, places: Edition['places']): number {

@@ -1,5 +1,5 @@
 import { phrases } from '../../language/index.js';
-import type { Note } from '../../manuscript/index.js';
+import { idsIn, type Note } from '../../manuscript/index.js';
 import type { Edition } from './edition.js';
 
 /** One way back from a note to one of its marks. */
@@ -39,13 +39,5 @@ export const notesOfChapter = ({ map }: Edition, chapter: string): Note[] =>
   map.notes.filter((note) => note.chapter === chapter);
 
 /** The ids of notes, and of everything in them. */
-export function idsInNotes({ map }: Edition): string[] {
-  const ids: string[] = [];
-  for (const { id, node } of map.notes) {
-    ids.push(id);
-    node.descendants(({ attrs, marks }) => {
-      for (const one of [attrs, ...marks.map((mark) => mark.attrs)]) if (one.id) ids.push(one.id as string);
-    });
-  }
-  return ids;
-}
+export const idsInNotes = ({ map }: Edition): string[] =>
+  map.notes.flatMap(({ id, node }) => [id, ...idsIn(node)]);

@@ -1,5 +1,7 @@
 import type { Node } from 'prosemirror-model';
 import {
+  attrsOf,
+  idOf,
   schema,
   sectionsOf,
   type BookMap,
@@ -25,8 +27,9 @@ export function returnLists(
   const lists = new Map<string, Wanted[]>();
   for (const { doc } of chapters)
     doc.forEach((node) => {
-      if (node.type.name !== 'contents' || !node.attrs.back) return;
-      const { id, backWords } = node.attrs as { id: string; backWords: string };
+      if (node.type.name !== 'contents') return;
+      const { id, back, backWords } = attrsOf.contents(node);
+      if (!back) return;
       for (const { place } of contents.get(id)?.lines ?? [])
         lists.set(place, [...(lists.get(place) ?? []), { to: 'list', place: id, own: backWords }]);
     });
@@ -78,7 +81,7 @@ export function withReturnLines(
 
 /** True for a line of return links that was computed. */
 export const isReturnLine = (node: Node): boolean =>
-  node.firstChild?.type.name === 'return_link' && /-return-\d+$/.test(node.firstChild.attrs.id as string);
+  node.firstChild?.type.name === 'return_link' && /-return-\d+$/.test(idOf(node.firstChild) ?? '');
 
 /** Between two return links of one line. */
 export const BETWEEN_RETURNS = ' · ';

@@ -1,5 +1,6 @@
 import type { Node } from 'prosemirror-model';
 import {
+  attrsOf,
   linksOf,
   mapOf,
   orderOf,
@@ -44,13 +45,14 @@ export function returnsIn(plain: ReadBook): WithReturns {
   const nameOf = (link: Link) => map.places.get(sectionAt(link))?.words ?? '';
   const sections = sectionsOfReturns(book, sectionAt);
   const leadsTo = (node: Node) => {
-    const section = (node.attrs.place as string | null) ?? sections.get(node.attrs.id as string) ?? '';
+    const { id, place } = attrsOf.returnLink(node);
+    const section = place ?? sections.get(id) ?? '';
     return returnsOf(node, book.language, origins.get(section) ?? [], nameOf);
   };
   const led = new Set<string>();
   for (const { doc } of chapters)
     doc.descendants((node) => {
-      if (node.type.name !== 'return_link' || node.attrs.to !== 'origin') return;
+      if (node.type.name !== 'return_link' || attrsOf.returnLink(node).to !== 'origin') return;
       for (const { to } of leadsTo(node)) led.add(to);
     });
   return { book, map, returnsOf: leadsTo, origins: led };
@@ -75,7 +77,7 @@ function sectionsOfReturns(
   for (const { id: chapter, doc } of chapters)
     doc.descendants((node, from) => {
       if (node.type.name === 'return_link')
-        sections.set(node.attrs.id as string, sectionOf({ chapter, from }));
+        sections.set(attrsOf.inside(node).id, sectionOf({ chapter, from }));
     });
   return sections;
 }

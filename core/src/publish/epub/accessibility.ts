@@ -1,4 +1,5 @@
 import { phrases } from '../../language/index.js';
+import { attrsOf } from '../../manuscript/index.js';
 import type { Edition } from '../edition/edition.js';
 
 /** What the file says of its accessibility: only what is so in every book that Vennet makes, or checked here. */
@@ -8,8 +9,8 @@ export function accessibility(edition: Edition, hasPictures: boolean): [string, 
     doc.descendants((node) => {
       bare ||=
         (node.type.name === 'figure' || node.type.name === 'picture') &&
-        !node.attrs.decorative &&
-        !node.attrs.alt;
+        !attrsOf.picture(node).decorative &&
+        attrsOf.picture(node).alt === '';
     });
     return bare;
   });

@@ -1,6 +1,6 @@
 import { strToU8, zipSync, type Zippable } from 'fflate';
 import { phrases } from '../../language/index.js';
-import { CONTENTS, TOP } from '../../manuscript/index.js';
+import { attrsOf, CONTENTS, TOP } from '../../manuscript/index.js';
 import {
   filesInside,
   onceEach,
@@ -81,7 +81,7 @@ function usedEnclosures(edition: Edition): Map<string, EnclosureFile> {
   const used = new Map<string, EnclosureFile>();
   for (const { doc } of edition.book.chapters)
     doc.descendants((node) => {
-      const file = edition.enclosures.get(node.attrs.enclosure as string);
+      const file = edition.enclosures.get(attrsOf.picture(node).enclosure);
       const extension = file && PICTURE_EXTENSIONS[file.type];
       if (file && extension) used.set(`pictures/${file.id}.${extension}`, file);
     });

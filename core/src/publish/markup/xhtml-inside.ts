@@ -1,6 +1,6 @@
 import type { Node } from 'prosemirror-model';
 import { phrases } from '../../language/index.js';
-import { markIdOf, type ContentsLine, type Note } from '../../manuscript/index.js';
+import { attrsOf, noteMarkOf, type ContentsLine, type Note } from '../../manuscript/index.js';
 import { BETWEEN_RETURNS } from '../edition/return-lines.js';
 import type { PageContext } from './page-context.js';
 import { element, escapeXml } from './xml.js';
@@ -15,12 +15,11 @@ export function numberOf(id: unknown, { edition }: PageContext, after: string): 
 
 /** The mark of a note: its number, which leads to the note (DPUB-ARIA 1.1, `doc-noteref`). */
 export function noteMark(node: Node, page: PageContext): string {
-  const { id, to } = node.attrs as { id: string; to?: string };
-  const note = page.edition.map.byId.get(to ?? id);
+  const { id, of } = noteMarkOf(node);
+  const note = page.edition.map.byId.get(of);
   if (!note) return '';
-  const own = to === undefined ? markIdOf(id) : id;
   const attributes = {
-    id: page.once(own),
+    id: page.once(id),
     href: page.addressOfPlace(note.id),
     'aria-label': nameOfNote(note, page),
     role: 'doc-noteref',
@@ -39,7 +38,7 @@ export function nameOfNote({ number, chapter }: Note, { edition }: PageContext):
 
 /** A reference: words that are computed from a place and lead there. */
 export function reference(node: Node, page: PageContext): string {
-  const { id, place, form, own, hoverNote } = node.attrs as Record<string, string>;
+  const { id, place, form, own, hoverNote } = attrsOf.reference(node);
   const words = escapeXml(page.edition.say(node));
   if (!page.edition.places.has(place)) return words;
   const attributes = { id: page.origin(id), href: page.addressOfPlace(place), title: hoverNote || null };
@@ -49,7 +48,7 @@ export function reference(node: Node, page: PageContext): string {
 /** Return links, one for each spot to lead back to. */
 export function returnLink(node: Node, page: PageContext): string {
   const { places, origins } = page.edition;
-  const { to: kind, own } = node.attrs as Record<string, string>;
+  const { to: kind, own } = attrsOf.returnLink(node);
   const links = page.edition
     .returnsOf(node)
     .filter(({ to }) => places.has(to) || origins.has(to))
@@ -60,7 +59,7 @@ export function returnLink(node: Node, page: PageContext): string {
 
 /** A computed list of contents. */
 export function contentsList(node: Node, page: PageContext): string {
-  const { id, ...chosen } = node.attrs as { id: string } & Record<string, unknown>;
+  const { id, ...chosen } = attrsOf.contents(node);
   const lines = page.edition.map.contents.get(id)?.lines ?? [];
   const attributes = { id: page.once(id), class: 'contents', 'data-contents': JSON.stringify(chosen) };
   if (lines.length === 0) return element('div', attributes);

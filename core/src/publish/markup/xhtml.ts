@@ -2,9 +2,10 @@ import type { Mark, Node } from 'prosemirror-model';
 import type { Destination } from '../../destination/index.js';
 import { fileTold, nameInFile } from '../../reader/index.js';
 import {
+  attrsOf,
+  saidOfPicture,
   spans,
   type AreaFrame,
-  type FigureLink,
   type LinkArea,
   type LinkLook,
 } from '../../manuscript/index.js';
@@ -58,27 +59,23 @@ const writers: Record<string, Write> = {
   caption: (node, page) =>
     element('figcaption', {}, numberOf(page.captionOf, page, ' ') + content(node, page)),
   contents: contentsList,
-  heading: (node, page) =>
-    element(
-      `h${node.attrs.level}`,
-      { id: page.once(node.attrs.id), 'data-uncounted': node.attrs.uncounted ? '' : null },
-      numberOf(node.attrs.id, page, ' ') + content(node, page),
-    ),
-  ordered_list: (node, page) =>
-    element(
-      'ol',
-      { id: page.once(node.attrs.id), start: node.attrs.start === 1 ? null : String(node.attrs.start) },
-      content(node, page),
-    ),
+  heading: (node, page) => {
+    const { id, level, uncounted } = attrsOf.heading(node);
+    const attributes = { id: page.once(id), 'data-uncounted': uncounted ? '' : null };
+    return element(`h${level}`, attributes, numberOf(id, page, ' ') + content(node, page));
+  },
+  ordered_list: (node, page) => {
+    const { id, start } = attrsOf.orderedList(node);
+    const attributes = { id: page.once(id), start: start === 1 ? null : String(start) };
+    return element('ol', attributes, content(node, page));
+  },
   code_block: (node, page) =>
     element('pre', { id: page.once(node.attrs.id) }, element('code', {}, content(node, page))),
   rule: (node, page) => element('hr', { id: page.once(node.attrs.id) }),
   figure: (node, page) => {
-    const link = node.attrs.link as FigureLink | null;
-    const areas = node.attrs.areas as readonly LinkArea[];
+    const { id, link, areas, alt, width } = attrsOf.figure(node);
     const shown = picture(node, page, null);
-    const linked = link ? anchorElement({ ...link, text: node.attrs.alt as string }, shown, page) : shown;
-    const width = node.attrs.width as number | null;
+    const linked = link ? anchorElement({ ...link, text: alt }, shown, page) : shown;
     const framed =
       areas.length > 0 || width !== null
         ? element(
@@ -87,8 +84,8 @@ const writers: Record<string, Write> = {
             linked + areas.map((area) => areaElement(area, page)).join(''),
           )
         : linked;
-    const caption = content(node, { ...page, captionOf: node.attrs.id });
-    return element('figure', { id: page.once(node.attrs.id) }, framed + caption);
+    const caption = content(node, { ...page, captionOf: id });
+    return element('figure', { id: page.once(id) }, framed + caption);
   },
 };
 
@@ -181,12 +178,12 @@ const TAGS: Record<string, string> = {
 function marked(mark: Mark, text: string, inner: string, page: PageContext): string {
   const name = mark.type.name;
   if (name === 'link') {
-    const { id, destination, hoverNote, look } = mark.attrs as WordsLink;
-    return anchorElement({ id, destination, hoverNote, look, text }, inner, page);
+    return anchorElement({ ...attrsOf.link(mark), text }, inner, page);
   }
   if (name === 'bookmark') {
-    const id = page.once(mark.attrs.id);
-    return id ? element('span', { id, 'data-bookmark': mark.attrs.name as string }, inner) : inner;
+    const { id: own, name: called } = attrsOf.bookmark(mark);
+    const id = page.once(own);
+    return id ? element('span', { id, 'data-bookmark': called }, inner) : inner;
   }
   return TAGS[name] ? element(TAGS[name], {}, inner) : inner;
 }
@@ -216,7 +213,7 @@ function anchorElement(
 }
 
 function picture(node: Node, page: PageContext, id: string | null): string {
-  const src = page.addressOfEnclosure(node.attrs.enclosure as string);
-  const alt = node.attrs.decorative ? '' : (node.attrs.alt as string);
+  const src = page.addressOfEnclosure(attrsOf.picture(node).enclosure);
+  const alt = saidOfPicture(node);
   return src ? element('img', { id, src, alt }) : escapeXml(alt);
 }

@@ -1,6 +1,6 @@
 import type { Node } from 'prosemirror-model';
 import { phrases } from '../../language/index.js';
-import { wordsOf, type FigureLink, type LinkArea, type Note } from '../../manuscript/index.js';
+import { attrsOf, linksOnFigure, wordsOf, type Note } from '../../manuscript/index.js';
 import { afterBook, atFoot, notesOfChapter } from '../edition/note-backs.js';
 import { placeCells } from './table-grid.js';
 import { settled } from './settled.js';
@@ -22,7 +22,7 @@ export function block(node: Node, context: TypesetContext, before: readonly stri
     case 'bullet_list':
       return { t: 'ul', c: blocks() };
     case 'ordered_list':
-      return { t: 'ol', start: node.attrs.start as number, c: blocks() };
+      return { t: 'ol', start: attrsOf.orderedList(node).start, c: blocks() };
     case 'list_item':
       return { t: 'li', c: blocks() };
     case 'code_block':
@@ -49,7 +49,7 @@ function heading(node: Node, ids: readonly string[], context: TypesetContext): T
   const words = wordsOf(node, context.edition.say);
   return {
     t: 'h',
-    level: context.level(node.attrs.level as number),
+    level: context.level(attrsOf.heading(node).level),
     c: settled([...anchors(ids), ...(number ? [`${number} `] : []), ...inline(node, context)]),
     words: number ? `${number} ${words}` : words,
   };
@@ -71,14 +71,13 @@ function caption(
 }
 
 function figure(node: Node, ids: readonly string[], context: TypesetContext): Record<string, unknown> {
-  const link = node.attrs.link as FigureLink | null;
-  const areas = node.attrs.areas as readonly LinkArea[];
-  const led = [...(link ? [link] : []), ...areas].filter(({ id }) => context.edition.origins.has(id));
+  const { link, areas, width } = attrsOf.figure(node);
+  const led = linksOnFigure(node).filter(({ id }) => context.edition.origins.has(id));
   return {
     ids: [...ids, ...led.map(({ id }) => id)],
     ...picture(node, context, node.firstChild ? wordsOf(node.firstChild) : ''),
     ...(link ? leadsTo(link.destination, context) : {}),
-    width: node.attrs.width as number | null,
+    width,
     areas: areas.map(({ x, y, width, height, frame, destination }) => ({
       x,
       y,
@@ -97,8 +96,8 @@ function table(node: Node, ids: readonly string[], context: TypesetContext): Rec
   const { columns, cells } = placeCells(
     rows.map((row) =>
       row.children.map((cell) => ({
-        colspan: cell.attrs.colspan as number,
-        rowspan: cell.attrs.rowspan as number,
+        colspan: attrsOf.cell(cell).colspan,
+        rowspan: attrsOf.cell(cell).rowspan,
         cell,
       })),
     ),
@@ -106,7 +105,7 @@ function table(node: Node, ids: readonly string[], context: TypesetContext): Rec
   const first = rows[0].children;
   return {
     columns,
-    header: first.every((cell) => cell.type.name === 'table_header' && cell.attrs.rowspan === 1),
+    header: first.every((cell) => cell.type.name === 'table_header' && attrsOf.cell(cell).rowspan === 1),
     caption: title ? caption(title, node.attrs.id, context, ids) : [],
     cells: cells.map(({ x, y, colspan, rowspan, cell }, index) => ({
       x,
@@ -127,7 +126,7 @@ function cellBlocks(cell: Node, before: readonly string[], context: TypesetConte
 
 /** A computed list of contents, with pages. */
 function contentsList(node: Node, ids: readonly string[], { edition }: TypesetContext): TypesetNode {
-  const lines = edition.map.contents.get(node.attrs.id as string)?.lines ?? [];
+  const lines = edition.map.contents.get(attrsOf.contents(node).id)?.lines ?? [];
   return {
     t: 'contents',
     ids: [...ids],

@@ -2,7 +2,7 @@ import type { Mark, Node } from 'prosemirror-model';
 import { accessibleName } from '../../reader/index.js';
 import { hrefOf, type Destination } from '../../destination/index.js';
 import { phrases } from '../../language/index.js';
-import { linkMark, markIdOf, sayingOf, type LinkLook, type Note } from '../../manuscript/index.js';
+import { attrsOf, linkHeldBy, noteMarkOf, sayingOf, type Note } from '../../manuscript/index.js';
 import { targetIn } from '../edition/edition.js';
 import { inlineTree, type InlineTree } from '../edition/inline-tree.js';
 import { atFoot, noteBacks } from '../edition/note-backs.js';
@@ -39,9 +39,8 @@ function leaf(node: Node, context: TypesetContext): Content {
     case 'return_link':
       return returnLink(node, context);
     default: {
-      const mark = linkMark(node);
-      const address = mark ? [hrefOf(mark.attrs.destination as Destination)] : [];
-      return [...spot(context.once(node.attrs.id)), ...address];
+      const link = linkHeldBy(node);
+      return [...spot(context.once(node.attrs.id)), ...(link ? [hrefOf(link.destination)] : [])];
     }
   }
 }
@@ -57,13 +56,10 @@ const MARKS: Record<string, string> = {
 function marked(mark: Mark, children: Content, context: TypesetContext): Content {
   const name = mark.type.name;
   if (name === 'link') {
-    const target = leadsTo(mark.attrs.destination as Destination, context);
-    const shown =
-      wordsIn(children) === '' && !hasPicture(children)
-        ? [hrefOf(mark.attrs.destination as Destination)]
-        : children;
+    const { id, look, destination } = attrsOf.link(mark);
+    const target = leadsTo(destination, context);
     if (!('url' in target || 'place' in target)) return children;
-    const { id, look } = mark.attrs as { id: string; look: LinkLook | null };
+    const shown = wordsIn(children) === '' && !hasPicture(children) ? [hrefOf(destination)] : children;
     const at = context.edition.origins.has(id) ? context.once(id) : null;
     return [...spot(at), { t: 'link', ...target, look, c: shown }];
   }
@@ -82,27 +78,24 @@ const hasPicture = (children: Content): boolean =>
 
 /** PDF/UA-1 wants words for every picture that is not decoration; without any, its caption has to do. */
 export function picture(node: Node, context: TypesetContext, otherwise: string): Record<string, unknown> {
-  const src = context.pictures.get(node.attrs.enclosure as string) ?? null;
+  const { enclosure, alt, decorative } = attrsOf.picture(node);
   return {
-    src,
-    alt: (node.attrs.alt as string) || otherwise || phrases(context.edition.book.language).picture,
-    decorative: node.attrs.decorative as boolean,
+    src: context.pictures.get(enclosure) ?? null,
+    alt: alt || otherwise || phrases(context.edition.book.language).picture,
+    decorative,
   };
 }
 
 /** The mark of a note. Where notes stand at the foot of pages, the first mark brings the note itself. */
 export function noteMark(node: Node, context: TypesetContext): Content {
   const { edition } = context;
-  const { id, to } = node.attrs as { id: string; to?: string };
-  const note = edition.map.byId.get(to ?? id);
+  const { id, of } = noteMarkOf(node);
+  const note = edition.map.byId.get(of);
   if (!note) return [];
-  const at = spot(context.once(to === undefined ? markIdOf(id) : id));
+  const at = spot(context.once(id));
   const mark = { place: note.id, number: note.number };
-  if (to !== undefined || !atFoot(edition)) return [...at, { t: 'mark', ...mark }];
-  return [
-    ...at,
-    { t: 'note', ...mark, back: note.marks[0]?.id ?? markIdOf(id), remark: remark(note, context) },
-  ];
+  if (node.type.name === 'note_mark' || !atFoot(edition)) return [...at, { t: 'mark', ...mark }];
+  return [...at, { t: 'note', ...mark, back: note.marks[0]?.id ?? id, remark: remark(note, context) }];
 }
 
 /** The paragraphs of a note, with its place before the first and its ways back after the last. */
@@ -124,7 +117,7 @@ const PAGE = '\ue000';
 /** A reference; its page numbers are left to the typesetter. */
 export function reference(node: Node, context: TypesetContext): Content {
   const { edition } = context;
-  const { id, place } = node.attrs as { id: string; place: string };
+  const { id, place } = attrsOf.reference(node);
   const say = sayingOf(edition.places, edition.map.orders, {
     language: edition.book.language,
     pageOf: () => PAGE,

@@ -1,0 +1,126 @@
+import type { Attrs } from 'prosemirror-model';
+import type { Destination } from '../destination/index.js';
+import type { LinkArea } from './area.js';
+import type { ReferenceForm, ReturnLinkTo } from './inside-nodes.js';
+import type { LinkLook } from './look.js';
+
+/** A link carried by a whole figure; on words the same three stand in the link mark. */
+export interface FigureLink {
+  id: string;
+  destination: Destination;
+  hoverNote: string;
+}
+
+/** What any block of the text has. */
+export interface BlockAttrs {
+  id: string | null;
+}
+
+export interface HeadingAttrs extends BlockAttrs {
+  level: number;
+  /** Left out when the headings of the book are counted. */
+  uncounted: boolean;
+}
+
+export interface OrderedListAttrs extends BlockAttrs {
+  start: number;
+}
+
+export interface CellAttrs extends BlockAttrs {
+  colspan: number;
+  rowspan: number;
+}
+
+export interface PictureAttrs extends BlockAttrs {
+  enclosure: string;
+  alt: string;
+  decorative: boolean;
+}
+
+export interface FigureAttrs extends PictureAttrs {
+  link: FigureLink | null;
+  areas: readonly LinkArea[];
+  /** Share of the width of the text, in percent; `null`: as wide as the picture is, where it fits. */
+  width: number | null;
+}
+
+/** What leads inside the book by itself, or is led to: it has an id in any case. */
+export interface InsideAttrs {
+  id: string;
+}
+
+export interface NoteAttrs extends InsideAttrs {
+  back: string;
+}
+
+export interface NoteMarkAttrs extends InsideAttrs {
+  to: string;
+}
+
+export interface ReferenceAttrs extends InsideAttrs {
+  place: string;
+  form: ReferenceForm;
+  own: string;
+  hoverNote: string;
+}
+
+export interface ReturnLinkAttrs extends InsideAttrs {
+  to: ReturnLinkTo;
+  place: string | null;
+  own: string;
+}
+
+export interface ContentsAttrs extends InsideAttrs {
+  scope: 'book' | 'section';
+  section: string | null;
+  depth: number;
+  back: boolean;
+  backWords: string;
+}
+
+export interface LinkAttrs extends InsideAttrs {
+  destination: Destination;
+  hoverNote: string;
+  look: LinkLook | null;
+}
+
+export interface BookmarkAttrs extends InsideAttrs {
+  name: string;
+}
+
+/** Whatever has attributes: a node or a mark. */
+interface Bearer {
+  readonly attrs: Attrs;
+}
+
+const typed =
+  <Attributes>() =>
+  ({ attrs }: Bearer): Attributes =>
+    attrs as Attributes;
+
+/**
+ * The attributes of a node or a mark as the schema has them, by its type. The caller knows the type; this is the one place
+ * where attributes are taken for it.
+ */
+export const attrsOf = {
+  heading: typed<HeadingAttrs>(),
+  orderedList: typed<OrderedListAttrs>(),
+  cell: typed<CellAttrs>(),
+  picture: typed<PictureAttrs>(),
+  figure: typed<FigureAttrs>(),
+  note: typed<NoteAttrs>(),
+  noteMark: typed<NoteMarkAttrs>(),
+  reference: typed<ReferenceAttrs>(),
+  returnLink: typed<ReturnLinkAttrs>(),
+  contents: typed<ContentsAttrs>(),
+  /** Of any node that leads inside the book by itself. */
+  inside: typed<InsideAttrs>(),
+  link: typed<LinkAttrs>(),
+  bookmark: typed<BookmarkAttrs>(),
+};
+
+/** The id of a node or a mark, if it has one. */
+export function idOf({ attrs }: Bearer): string | null {
+  const id: unknown = attrs.id;
+  return typeof id === 'string' && id !== '' ? id : null;
+}
