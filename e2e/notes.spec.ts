@@ -107,7 +107,7 @@ test.describe('a note', () => {
     expect(html).toMatch(/role="doc-backlink"[^>]*>up again 1<\/a> <a[^>]*>up again 2<\/a>/);
     await page.setContent(html);
     const [note] = await page.locator('a[role="doc-noteref"]', { hasText: '1' }).all();
-    await note.click();
+    await note!.click();
     await expect(page).toHaveURL(/#/);
   });
 
@@ -127,12 +127,12 @@ test.describe('a note', () => {
         all.some((one, other) => other > index && one.textContent === mark.textContent) ? [index] : [],
       ),
     );
-    await press(marks(page).nth(at));
+    await press(marks(page).nth(at!));
     await noteSlip(page).getByRole('button', { name: 'Remove this mark' }).click();
     await expect(marks(page)).toHaveCount(before.length + 1);
     await page.getByRole('button', { name: 'Undo' }).click();
     await expect(marks(page)).toHaveCount(before.length + 2);
-    await press(marks(page).nth(at));
+    await press(marks(page).nth(at!));
     await noteSlip(page).getByRole('button', { name: 'Remove the note' }).click();
     await expect(marks(page)).toHaveText(before);
   });

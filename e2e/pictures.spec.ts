@@ -270,8 +270,8 @@ test.describe('a link area', () => {
     await picture.click({ position: { x: 10, y: 10 } });
     await slip(page).getByLabel('Width, % of the text').fill('40');
     const after = await share();
-    expect(after[0]).toBeCloseTo(before[0], 2);
-    expect(after[1]).toBeCloseTo(before[1], 2);
+    expect(after[0]).toBeCloseTo(before[0]!, 2);
+    expect(after[1]).toBeCloseTo(before[1]!, 2);
     await slip(page).getByLabel('Width, % of the text').fill('');
     await saved(page);
   });
@@ -309,18 +309,18 @@ test.describe('a link area', () => {
     };
     const entries = unzipSync(await file('epub'));
     const chapter = Object.keys(entries).find((name) =>
-      strFromU8(entries[name]).includes('Small: how to pass'),
+      strFromU8(entries[name]!).includes('Small: how to pass'),
     )!;
-    const spots = [inHtml(strFromU8(entries[chapter])), inHtml(strFromU8(await file('web')))];
-    for (const spot of spots) spot.forEach((share, index) => expect(share).toBeCloseTo(onScreen[index], 2));
+    const spots = [inHtml(strFromU8(entries[chapter]!)), inHtml(strFromU8(await file('web')))];
+    for (const spot of spots) spot.forEach((share, index) => expect(share).toBeCloseTo(onScreen[index]!, 2));
     // In the PDF the picture fills the 111 mm of the text's width and is 300/720 as high as wide; Middle's area tells where it begins.
     const annotations = await linkAnnotations(await file('pdf'));
     const rect = (name: string) => annotations.find(({ contents }) => contents.startsWith(name))!.rect;
     const [small, elder] = [rect('Small: how'), rect('Elder: the')];
     const width = (111 * 72) / 25.4;
-    expect(Math.abs(small.left - elder.left - (onScreen[0] - 0.08) * width)).toBeLessThan(1);
-    expect(Math.abs(small.right - small.left - onScreen[2] * width)).toBeLessThan(1);
-    expect(Math.abs(elder.top - small.top - (onScreen[1] - 0.32) * width * (300 / 720))).toBeLessThan(1);
+    expect(Math.abs(small.left - elder.left - (onScreen[0]! - 0.08) * width)).toBeLessThan(1);
+    expect(Math.abs(small.right - small.left - onScreen[2]! * width)).toBeLessThan(1);
+    expect(Math.abs(elder.top - small.top - (onScreen[1]! - 0.32) * width * (300 / 720))).toBeLessThan(1);
   });
 
   test('can be pressed by a reader of the web page, at the same spot', async ({ page, vennet, context }) => {

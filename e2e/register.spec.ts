@@ -41,7 +41,7 @@ test('all links are checked with counts, and the run can be stopped', async ({ p
     ['weather-sound.example/gale-warnings', 'Sound'],
     ['harbour-office.example/notices/today', 'Sound'],
   ])
-    await expect(entry(page, address)).toContainText(verdict);
+    await expect(entry(page, address!)).toContainText(verdict!);
 });
 
 test('a broken address is corrected once for all its uses, checked again, and sound; it can be taken back', async ({

@@ -33,7 +33,7 @@ export class Vennet {
       child.stdout?.on('data', (chunk: Buffer) => {
         output += chunk.toString();
         const ready = /Vennet runs at (\S+)/.exec(output);
-        if (ready) resolve(ready[1]);
+        if (ready) resolve(ready[1]!);
       });
       child.once('exit', (code) => reject(new Error(`Vennet ended with ${code}: ${output}`)));
     });
@@ -129,10 +129,10 @@ export async function selectWords(page: Page, words: string): Promise<void> {
       const rectangles = [...range.getClientRects()];
       const [first, last] = [rectangles[0], rectangles[rectangles.length - 1]];
       return {
-        x: first.left,
-        y: first.top + first.height / 2,
-        toX: last.right,
-        toY: last.top + last.height / 2,
+        x: first!.left,
+        y: first!.top + first!.height / 2,
+        toX: last!.right,
+        toY: last!.top + last!.height / 2,
       };
     }
     throw new Error(`“${wanted}” is not in the text`);

@@ -130,10 +130,10 @@ test.describe('making a link', () => {
       await openChapter(page, vennet, 'Skerrow Head');
       await selectWords(page, 'two wells');
       await page.keyboard.press('Control+k');
-      await page.keyboard.insertText(typed);
-      await expect(slip(page).getByTestId('taken-for')).toContainText(reason);
+      await page.keyboard.insertText(typed!);
+      await expect(slip(page).getByTestId('taken-for')).toContainText(reason!);
       await page.keyboard.press('Enter');
-      await expect(slip(page).getByLabel('Leads to')).toHaveValue(typed);
+      await expect(slip(page).getByLabel('Leads to')).toHaveValue(typed!);
       await page.keyboard.press('Escape');
       await expect(slip(page)).toHaveCount(0);
       await expect(text(page)).toBeFocused();
@@ -169,7 +169,7 @@ test.describe('a link that is there', () => {
     }
     expect(new Set(opened).size).toBe(3);
     await page.keyboard.press('Alt+PageUp');
-    await expect(slip(page).getByLabel('Link text')).toHaveValue(opened[1]);
+    await expect(slip(page).getByLabel('Link text')).toHaveValue(opened[1]!);
   });
 
   test('gets another destination and other words apart from each other', async ({ page, vennet }) => {
@@ -355,6 +355,6 @@ async function spotOf(page: Page): Promise<{ x: number; y: number }> {
     const range = getSelection()!.getRangeAt(0);
     const [words] = range.getClientRects();
     const box = range.startContainer.parentElement!.getBoundingClientRect();
-    return { x: words.left + words.width / 2 - box.left, y: words.top + words.height / 2 - box.top };
+    return { x: words!.left + words!.width / 2 - box.left, y: words!.top + words!.height / 2 - box.top };
   });
 }

@@ -1,7 +1,7 @@
 import type { PageAnswer, Site } from './site.js';
 
 const NAMES: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
-const escape = (words: string) => words.replace(/[&<>"]/g, (sign) => NAMES[sign]);
+const escape = (words: string) => words.replace(/[&<>"]/g, (sign) => NAMES[sign] ?? sign);
 
 interface Where {
   site: Site | undefined;

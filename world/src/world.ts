@@ -50,20 +50,20 @@ export async function startWorld({
       if (!visiting) requests.push(`${request.method} ${scheme}://${hostname}${path}`);
       const site = byName.get(hostname);
       const found = site
-        ? (site.pages[path] ?? site.pages[path.split('?')[0]] ?? null)
+        ? (site.pages[path] ?? site.pages[path.replace(/\?.*/, '')] ?? null)
         : fallback(hostname, path);
       reply(request, response, { site, page: found, hostname, path, visiting });
     };
   const http = createHttpServer(answer('http'));
   const https = createHttpsServer({ key, cert }, answer('https'));
   await Promise.all([listen(http, visitPort), listen(https, 0)]);
-  const ports: Record<string, number> = { 'http:': portOf(http), 'https:': portOf(https) };
+  const ports: Partial<Record<string, number>> = { 'http:': portOf(http), 'https:': portOf(https) };
   return {
     owns: isReservedName,
     portFor(hostname, protocol) {
       const site = byName.get(hostname);
       if (!site && !fallback(hostname, '/')) return null;
-      return site?.refuses ? NOBODY : ports[protocol];
+      return site?.refuses ? NOBODY : (ports[protocol] ?? null);
     },
     certificate: cert,
     visitPort: portOf(http),

@@ -72,7 +72,7 @@ export async function benchTyping(): Promise<void> {
   }
 }
 
-const middleOf = <Item>(items: Item[]): Item => items[Math.floor(items.length / 2)];
+const middleOf = <Item>(items: Item[]): Item => items[Math.floor(items.length / 2)]!;
 
 /** Makes a book of these chapters, and gives the address where the one in the middle is written. */
 async function addressOfBook(address: string, docs: Node[]): Promise<string> {
@@ -90,11 +90,11 @@ async function addressOfBook(address: string, docs: Node[]): Promise<string> {
   await call('PATCH', `books/${id}`, { structure: { ...DEFAULT_STRUCTURE, numbering: 'decimal' } });
   const { chapters } = await call<Manuscript>('GET', `books/${id}`);
   while (chapters.length < docs.length) {
-    const after = chapters[chapters.length - 1].id;
+    const after = chapters.at(-1)?.id;
     chapters.push(await call<VersionedChapter>('POST', `books/${id}/chapters`, { title: 'Next', after }));
   }
   for (const [index, doc] of docs.entries())
-    await call('PUT', `chapters/${chapters[index].id}`, { version: chapters[index].version, doc });
+    await call('PUT', `chapters/${chapters[index]!.id}`, { version: chapters[index]!.version, doc });
   return `${address}/books/${id}/write/${middleOf(chapters).id}`;
 }
 
@@ -106,7 +106,7 @@ async function showBare(page: Page, address: string, doc: unknown, webDirectory:
     logLevel: 'silent',
     build: { write: false, lib: { entry, formats: ['es'], fileName: 'bare' } },
   })) as Rollup.RollupOutput[];
-  const code = built[0].output[0].code;
+  const { code } = built[0]!.output[0];
   const head = /<link rel="stylesheet"[^>]*>/.exec(
     await readFile(join(webDirectory, 'index.html'), 'utf8'),
   )?.[0];
@@ -154,4 +154,4 @@ async function typed(page: Page, pause: number): Promise<number[]> {
 }
 
 const p95 = (times: number[]): number =>
-  [...times].sort((one, other) => one - other)[Math.floor(times.length * 0.95)];
+  [...times].sort((one, other) => one - other)[Math.floor(times.length * 0.95)]!;

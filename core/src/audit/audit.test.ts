@@ -13,8 +13,8 @@ describe('a link without words (WCAG F89, H30; ACT c487ae)', () => {
 
   test('can be given words from its address, or removed', () => {
     const [finding] = auditLink(linkWith('', PAGE), ENGLISH);
-    expect(finding.severity).toBe('must-fix');
-    expect(finding.repairs.map(({ repair }) => repair)).toEqual([
+    expect(finding!.severity).toBe('must-fix');
+    expect(finding!.repairs.map(({ repair }) => repair)).toEqual([
       { type: 'text', text: 'Tides (lamp-trust.example)' },
       { type: 'unlink' },
     ]);
@@ -101,7 +101,7 @@ describe('text that shows another address', () => {
 
   test('offers both ways out', () => {
     const [finding] = auditLink(linkWith('lamp.example', 'https://other.example/x'), ENGLISH);
-    expect(finding.repairs.map(({ repair }) => repair)).toEqual([
+    expect(finding!.repairs.map(({ repair }) => repair)).toEqual([
       { type: 'destination', destination: web('https://lamp.example/') },
       { type: 'text', text: 'https://other.example/x' },
     ]);
@@ -135,7 +135,7 @@ describe('space and punctuation inside the ends', () => {
   ])('%j is not', (text) => expect(found(text)).toEqual([]));
 
   test('what is taken in is said', () => {
-    expect(auditLink(linkWith('tides. ', PAGE), ENGLISH)[0].message).toContain('a space and “.” at its end');
+    expect(auditLink(linkWith('tides. ', PAGE), ENGLISH)[0]!.message).toContain('a space and “.” at its end');
   });
 });
 

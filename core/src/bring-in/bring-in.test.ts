@@ -17,7 +17,7 @@ const html = (body: string, head = '') =>
 const epub = (...parts: Parameters<typeof epubFiles>) =>
   bringIn({ name: 'book.epub', bytes: zip(epubFiles(...parts)) }, counter());
 const text = (brought: BroughtIn, chapter = 0) =>
-  Node.fromJSON(schema, brought.book.chapters[chapter].doc).toString();
+  Node.fromJSON(schema, brought.book.chapters[chapter]!.doc).toString();
 const links = (brought: BroughtIn) =>
   linksOf(readBook(brought.book)).map(({ text: words, href }) => [words, href]);
 const count = (brought: BroughtIn, column: 'kept' | 'changed' | 'leftOut', what: string) =>
@@ -218,15 +218,15 @@ describe('an EPUB', () => {
     const [one, two] = brought.book.chapters;
     expect(links(brought)).toEqual([
       ['two', '#top-2'],
-      ['file', `#${two.id}`],
+      ['file', `#${two!.id}`],
       ['own', '#top'],
       ['one', '#top'],
     ]);
     const places = placesOf(readBook(brought.book));
     expect([places.get('top')?.chapter, places.get('top-2')?.chapter, places.get('e')?.chapter]).toEqual([
-      one.id,
-      two.id,
-      two.id,
+      one!.id,
+      two!.id,
+      two!.id,
     ]);
     expect(count(brought, 'changed', 'ids')).toBe(1);
   });

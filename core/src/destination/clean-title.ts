@@ -12,10 +12,13 @@ export function cleanTitle(title: string, href: string, site = ''): string {
   const host = new URL(href).hostname.replace(/^www\./, '');
   const names = new Set([letters(site), ...hostNames(host)].filter((name) => name !== ''));
   const parts = splitKeeping(plain);
-  const isSite = (part: string) => names.has(letters(part)) || holdsName(letters(part), hostNames(host));
+  const isSite = (index: number) => {
+    const part = letters(parts[index]?.words ?? '');
+    return names.has(part) || holdsName(part, hostNames(host));
+  };
   let [start, end] = [0, parts.length];
-  while (end - start > 1 && isSite(parts[end - 1].words)) end--;
-  while (end - start > 1 && isSite(parts[start].words)) start++;
+  while (end - start > 1 && isSite(end - 1)) end--;
+  while (end - start > 1 && isSite(start)) start++;
   const kept = parts
     .slice(start, end)
     .map(({ words, after }, index, all) => (index === all.length - 1 ? words : words + after))

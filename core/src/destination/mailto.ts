@@ -39,7 +39,7 @@ export function parseMailto(address: string): MailtoReading | null {
   const dropped: string[] = [];
   const destination: MailDestination = { kind: 'mail', to: [], cc: [], bcc: [], subject: '', body: '' };
   try {
-    destination.to.push(...splitAddresses(match[1]));
+    destination.to.push(...splitAddresses(match[1] ?? ''));
     for (const field of (match[2] ?? '').split('&')) {
       if (field === '') continue;
       const at = field.indexOf('=');

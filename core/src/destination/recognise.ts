@@ -34,7 +34,7 @@ const IPV4 = /^(?:\d{1,3}\.){3}\d{1,3}(?::\d{1,5})?(?:[/?#].*)?$/;
 export function recognise(typed: string): Recognition {
   const text = unwrap(typed);
   if (text === '') return refuse('empty', 'Type or paste an address, such as lamp.example/tides.');
-  const scheme = HOST_AND_PORT.test(text) ? null : SCHEME.exec(text)?.[1].toLowerCase();
+  const scheme = HOST_AND_PORT.test(text) ? null : SCHEME.exec(text)?.[1]?.toLowerCase();
   if (scheme === 'mailto') {
     const mail = parseMailto(text);
     if (!mail)
@@ -63,7 +63,7 @@ export function recognise(typed: string): Recognition {
 function unwrap(typed: string): string {
   const text = typed.trim();
   const inner = /^<(?:URL:)?\s*([^<>]*)>$|^"([^"]*)"$|^“([^”]*)”$/i.exec(text);
-  return inner ? (inner[1] ?? inner[2] ?? inner[3]).trim() : text;
+  return inner ? (inner[1] ?? inner[2] ?? inner[3] ?? '').trim() : text;
 }
 
 function web(address: string, completed: boolean): Recognition {

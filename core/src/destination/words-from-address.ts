@@ -13,5 +13,5 @@ export function wordsFromAddress(href: string): string {
     .replace(/\.[a-z0-9]{1,5}$/i, '')
     .replace(/[-_+.]+/g, ' ')
     .trim();
-  return words === '' ? host : `${words[0].toLocaleUpperCase()}${words.slice(1)} (${host})`;
+  return words === '' ? host : `${words.charAt(0).toLocaleUpperCase()}${words.slice(1)} (${host})`;
 }

@@ -98,7 +98,7 @@ describe('ids', () => {
     );
     keepIdsUnique(transform, counter('new'));
     const [, second] = sectionsOf(transform.doc);
-    expect(second.id).toBe('new1');
+    expect(second!.id).toBe('new1');
     expect(bookmarksIn(transform.doc)).toEqual([expect.objectContaining({ id: 'low', to: 20 })]);
     expect(linksOf(bookOf([...transform.doc.children])).map(({ id }) => id)).toEqual(['k', 'new2']);
   });
@@ -143,12 +143,12 @@ describe('a copy', () => {
   test('has ids of its own; links within it lead within it, others where they led', () => {
     const { blocks, links } = copied(() => true);
     expect(links.map(({ href }) => href)).toEqual([
-      `#${blocks[0].attrs.id}`,
+      `#${blocks[0]!.attrs.id}`,
       '#away',
       expect.stringMatching(/^#new/),
     ]);
     expect(bookmarksIn(doc(...blocks)).map(({ name }) => name)).toEqual(['Low']);
-    expect(links[2].href).toBe(`#${bookmarksIn(doc(...blocks))[0].id}`);
+    expect(links[2]!.href).toBe(`#${bookmarksIn(doc(...blocks))[0]!.id}`);
   });
 
   test('of what is gone from the book keeps its ids: it was moved', () => {

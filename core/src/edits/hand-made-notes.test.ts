@@ -69,7 +69,7 @@ describe('notes made by hand', () => {
         paragraph('The moon', anchor('m'), linked(mark, place('f1'), 'k1')),
         paragraph(anchor('f1'), remark, linked('Back', place('m'), 'b1')),
       ]);
-      const [{ doc }] = makeNotes(one, handMadeNotes(one)).chapters;
+      const { doc } = makeNotes(one, handMadeNotes(one)).chapters[0]!;
       expect(doc.toString()).not.toContain('anchor');
       return doc.firstChild?.lastChild?.textContent;
     };
@@ -95,7 +95,7 @@ describe('notes made by hand', () => {
       heading(2, 'Notes', 'notes'),
       list(item('f1', 'So it is said.')),
     ]);
-    const [{ doc }] = makeNotes(one, handMadeNotes(one)).chapters;
+    const { doc } = makeNotes(one, handMadeNotes(one)).chapters[0]!;
     expect(doc.textBetween(0, doc.content.size, '|')).toBe('Tides|Moon|So it is said.');
     const two = bookOf([
       paragraph('The moon', linked('1', place('f1'), 'k1')),
@@ -103,7 +103,7 @@ describe('notes made by hand', () => {
       heading(2, 'Notes', 'notes'),
       list(item('f1', 'So it is said.')),
     ]);
-    const [{ doc: kept }] = makeNotes(two, handMadeNotes(two)).chapters;
+    const { doc: kept } = makeNotes(two, handMadeNotes(two)).chapters[0]!;
     expect(kept.lastChild?.textContent).toBe('Sea');
   });
 
@@ -116,7 +116,7 @@ describe('notes made by hand', () => {
       schema.node('paragraph', { id: 'f2' }, [schema.text('[2]')]),
       paragraph('Twice a day.'),
     ]);
-    const [{ doc }] = makeNotes(one, handMadeNotes(one)).chapters;
+    const { doc } = makeNotes(one, handMadeNotes(one)).chapters[0]!;
     expect(doc.toString()).toBe(
       'doc(paragraph("The moon", note(note_paragraph("So it is said.")), note(note_paragraph("Twice a day."))))',
     );
@@ -132,9 +132,9 @@ describe('notes made by hand', () => {
       paragraph('See ', linked('that mark', place('f1.mark'), 'k2')),
       paragraph(anchor('f1'), '1 The moon.'),
     ]);
-    const [{ doc }] = makeNotes(one, handMadeNotes(one)).chapters;
+    const { doc } = makeNotes(one, handMadeNotes(one)).chapters[0]!;
     expect(doc.firstChild?.attrs.id).toBeNull();
-    const after = { ...one, chapters: [{ ...one.chapters[0], doc }] };
+    const after = { ...one, chapters: [{ ...one.chapters[0]!, doc }] };
     expect(mapOf(after).places.get('f1.mark')).toMatchObject({ kind: 'mark' });
   });
 

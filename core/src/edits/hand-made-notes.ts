@@ -100,17 +100,21 @@ function linksByRemark(links: readonly Link[]): (remark: Remark) => Link[] {
   for (const own of byChapter.values()) own.sort((one, other) => one.from - other.from);
   return (remark) => {
     const own = byChapter.get(remark.chapter) ?? [];
-    let [low, high] = [0, own.length];
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      if (own[middle].from > remark.from) high = middle;
-      else low = middle + 1;
-    }
-    const within: Link[] = [];
-    for (let at = low; at < own.length && own[at].from < remark.to; at++)
-      if (isWithin(own[at], remark)) within.push(own[at]);
-    return within;
+    const first = firstAfter(own, remark.from);
+    const end = firstAfter(own, remark.to - 1, first);
+    return own.slice(first, end).filter((link) => isWithin(link, remark));
   };
+}
+
+/** The index of the first of some links, which are in order, that begins after a position. */
+function firstAfter(links: readonly Link[], position: number, from = 0): number {
+  let [low, high] = [from, links.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if ((links[middle]?.from ?? 0) > position) high = middle;
+    else low = middle + 1;
+  }
+  return low;
 }
 
 const isWithin = (link: Link, { chapter, from, to }: Remark): boolean =>

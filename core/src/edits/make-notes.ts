@@ -177,7 +177,7 @@ function giveUp(transform: Transform, places: ReadonlySet<string>): void {
 /** True for a section of which there is nothing but the heading, and no note in that. */
 function isBare(doc: Node, { from, to }: Section): boolean {
   const [heading, ...blocks] = doc.slice(from, to).content.content;
-  return heading.children.every(({ type }) => !NOTING.has(type.name)) && blocks.every(isEmpty);
+  return !heading?.children.some(({ type }) => NOTING.has(type.name)) && blocks.every(isEmpty);
 }
 
 const NOTING = new Set(['note', 'note_mark']);
@@ -235,7 +235,7 @@ function withoutSign(nodes: Node[], sign: string | undefined): Node[] {
   const [first, ...more] = nodes;
   const text = first?.text ?? '';
   const leading = leadingSign(text);
-  if (!leading || leading.sign !== sign) return nodes;
+  if (!first || leading?.sign !== sign || !leading) return nodes;
   return leading.length === text.length ? more : [first.cut(leading.length), ...more];
 }
 

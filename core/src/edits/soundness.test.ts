@@ -106,15 +106,15 @@ class Edited {
     }
     if (kind === 'split') {
       const transform = new Transform(doc);
-      const $from = doc.resolve(from);
-      if ($from.parent.isTextblock && $from.depth === 1) transform.split(from);
+      const $from = doc.resolve(from!);
+      if ($from.parent.isTextblock && $from.depth === 1) transform.split(from!);
       return this.#change(new Map([[chapter, transform]]));
     }
     if (kind === 'delete')
-      return this.#change(new Map([[chapter, new Transform(doc).deleteRange(from, to)]]));
+      return this.#change(new Map([[chapter, new Transform(doc).deleteRange(from!, to!)]]));
     // What is cut is gone when it is put in again; what is copied is still there.
-    const slice = doc.slice(from, to);
-    if (kind === 'cut') this.#change(new Map([[chapter, new Transform(doc).deleteRange(from, to)]]));
+    const slice = doc.slice(from!, to);
+    if (kind === 'cut') this.#change(new Map([[chapter, new Transform(doc).deleteRange(from!, to!)]]));
     const taken = new Set(this.ids());
     const piece = copyInto(slice.content, (id) => taken.has(id), this.mint);
     const target = this.docs.get(other)!;
@@ -135,7 +135,7 @@ class Edited {
     for (const [id, transform] of last.transforms) {
       const back = new Transform(docs.get(id)!);
       for (let index = transform.steps.length - 1; index >= 0; index--)
-        back.step(transform.steps[index].invert(transform.docs[index]));
+        back.step(transform.steps[index]!.invert(transform.docs[index]!));
       docs.set(id, back.doc);
     }
     for (const [id, doc] of last.before) expect(docs.get(id)?.eq(doc)).toBe(true);
@@ -145,7 +145,7 @@ class Edited {
 }
 
 const pick = <Item>(list: readonly Item[], share: number): Item =>
-  list[Math.min(list.length - 1, Math.floor(share * list.length))];
+  list[Math.min(list.length - 1, Math.floor(share * list.length))]!;
 
 /** Every id of a text, those of bookmarks and links once for all the words that they are on. */
 function idsIn(doc: Node): string[] {

@@ -81,14 +81,14 @@ export function fileWords({ type, name, size }: FileTold, language = 'en'): stri
 export function tellFile(words: string, { type, name, size }: FileTold, language: string): boolean {
   const said = words.toLowerCase().replace(/\u00a0/g, ' ');
   const { sign } = rowOf(type, name);
-  const sort = sign ?? typeWords(type, name, language).split(' ', 1)[0];
+  const sort = sign ?? typeWords(type, name, language).replace(/ .*/, '');
   return said.includes(sort.toLowerCase()) && said.includes(sizeWords(size, language).toLowerCase());
 }
 
 /** A tag that `Intl` takes. */
 function localeOf(language: string): string {
   try {
-    return Intl.getCanonicalLocales(language)[0];
+    return Intl.getCanonicalLocales(language)[0] ?? 'en';
   } catch {
     return 'en';
   }

@@ -15,4 +15,4 @@ export function phrases(language: string): Phrases {
 }
 
 /** The primary language of a BCP 47 tag, in small letters. */
-export const primaryOf = (language: string): string => language.split('-', 1)[0].toLowerCase();
+export const primaryOf = (language: string): string => language.replace(/-.*/, '').toLowerCase();

@@ -1,3 +1,5 @@
+import { primaryOf } from './phrases.js';
+
 /**
  * Link texts that say nothing by themselves, folded to lower case without punctuation. "click here" and "more" are
  * the examples of F84, "read more" and "details" of F63 and its techniques; the rest is common practice.
@@ -90,7 +92,7 @@ const NONE: ReadonlySet<string> = new Set();
 
 /** The list for a BCP 47 tag, by its primary language; empty where there is none yet. */
 export function vagueWords(language: string): ReadonlySet<string> {
-  return BY_LANGUAGE.get(language.split('-')[0].toLowerCase()) ?? NONE;
+  return BY_LANGUAGE.get(primaryOf(language)) ?? NONE;
 }
 
 /** True for a link name that says nothing of where it leads: one of the list, or signs without a letter. */

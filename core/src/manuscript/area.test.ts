@@ -39,7 +39,7 @@ describe('link areas', () => {
 
   test('need a name (WCAG H24), and one that says where they lead', () => {
     const rules = (name: string) =>
-      auditLink(links(chapter([area('a1', { name })]))[0], auditContext('en', [])).map(({ rule }) => rule);
+      auditLink(links(chapter([area('a1', { name })]))[0]!, auditContext('en', [])).map(({ rule }) => rule);
     expect(rules('')).toEqual(['no-text']);
     expect(rules('click here')).toEqual(['vague-text']);
     expect(rules('North light')).toEqual([]);
@@ -51,7 +51,7 @@ describe('link areas', () => {
     [{ type: 'hover-note', hoverNote: 'At dusk' }, { hoverNote: 'At dusk' }],
   ] as [Repair, object][])('are repaired one by one: %j', (repair, changed) => {
     const transform = new Transform(doc);
-    applyRepair(transform, links()[1], repair);
+    applyRepair(transform, links()[1]!, repair);
     expect(links(transform.doc)[1]).toMatchObject(changed);
     expect(links(transform.doc)[2]).toMatchObject({ id: 'a2', text: '', href: 'https://a.example/' });
     expect(links(transform.doc)[0]).toEqual(links()[0]);
@@ -59,7 +59,7 @@ describe('link areas', () => {
 
   test('go when they are unlinked; the picture and the others stay', () => {
     const transform = new Transform(doc);
-    applyRepair(transform, links()[1], { type: 'unlink' });
+    applyRepair(transform, links()[1]!, { type: 'unlink' });
     expect(links(transform.doc).map(({ id }) => id)).toEqual(['whole', 'a2']);
   });
 
@@ -73,7 +73,7 @@ describe('link areas', () => {
     [{ id: 'two words' }, 'content[0].attrs.areas[0].id'],
   ])('that do not fit are refused with the path of the fault: %j', (more, path) => {
     const json = chapter([]).toJSON() as { content: { attrs: { areas: unknown[] } }[] };
-    json.content[0].attrs.areas = [{ ...area('a1'), ...more }];
+    json.content[0]!.attrs.areas = [{ ...area('a1'), ...more }];
     expect(faultInChapter(json)?.path).toBe(path);
   });
 

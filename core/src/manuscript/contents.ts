@@ -1,6 +1,7 @@
 import type { Node } from 'prosemirror-model';
 import { attrsOf } from './attrs.js';
 import type { ReadBook } from './book.js';
+import { openLevels } from './open-levels.js';
 import type { Place } from './place.js';
 
 /** One line of a list of contents. `depth` counts from 1. */
@@ -69,14 +70,13 @@ function bookLines(
 
 /** Depth is counted by the headings that are open, so that a level which is jumped over makes no gap. */
 function listed(headings: readonly Place[], depth: number): { lines: ContentsLine[]; leftOut: number } {
-  const open: number[] = [];
+  const depthOf = openLevels();
   const lines: ContentsLine[] = [];
   let leftOut = 0;
   for (const { id, words, label, level } of headings) {
-    while (open.length > 0 && open[open.length - 1] >= (level ?? 6)) open.pop();
-    open.push(level ?? 6);
+    const own = depthOf(level ?? 6);
     if (words === '') continue;
-    if (open.length <= depth) lines.push({ place: id, words, label, depth: open.length });
+    if (own <= depth) lines.push({ place: id, words, label, depth: own });
     else leftOut += 1;
   }
   return { lines, leftOut };

@@ -25,7 +25,7 @@ function broken(change: (chapter: Json) => void): Json {
   return chapter;
 }
 
-const linkAttrs = (chapter: Json) => chapter.content?.[1].content?.[1].marks?.[0].attrs ?? {};
+const linkAttrs = (chapter: Json) => chapter.content?.[1]!.content?.[1]!.marks?.[0]!.attrs ?? {};
 
 describe('a chapter’s JSON', () => {
   test('is accepted when it fits the schema', () => expect(faultInChapter(good())).toBeNull());
@@ -39,25 +39,25 @@ describe('a chapter’s JSON', () => {
     ],
     [
       'an unknown attribute',
-      (c) => Object.assign(c.content?.[0].attrs ?? {}, { onclick: 'x' }),
+      (c) => Object.assign(c.content?.[0]!.attrs ?? {}, { onclick: 'x' }),
       'content[0].attrs.onclick',
       /unknown attribute/,
     ],
     [
       'a level that is a word',
-      (c) => Object.assign(c.content?.[0].attrs ?? {}, { level: 'two' }),
+      (c) => Object.assign(c.content?.[0]!.attrs ?? {}, { level: 'two' }),
       '',
       /level/,
     ],
     [
       'a level that does not exist',
-      (c) => Object.assign(c.content?.[0].attrs ?? {}, { level: 9 }),
+      (c) => Object.assign(c.content?.[0]!.attrs ?? {}, { level: 9 }),
       '',
       /1 to 6/,
     ],
     [
       'a text without words',
-      (c) => c.content?.[1].content?.push({ type: 'text', text: '' }),
+      (c) => c.content?.[1]!.content?.push({ type: 'text', text: '' }),
       'content[1].content[3].text',
       /must have words/,
     ],
@@ -75,7 +75,7 @@ describe('a chapter’s JSON', () => {
     ],
     [
       'an unknown mark',
-      (c) => (c.content![1].content![0].marks = [{ type: 'blink' }]),
+      (c) => (c.content![1]!.content![0]!.marks = [{ type: 'blink' }]),
       'content[1].content[0].marks[0]',
       /unknown mark/,
     ],
@@ -138,7 +138,7 @@ describe('a chapter’s JSON', () => {
     const chapter = (content: typeof together) =>
       schema.node('doc', null, [schema.node('paragraph', null, content)]).toJSON() as unknown;
     expect(faultInChapter(chapter(together))).toBeNull();
-    expect(faultInChapter(chapter([together[0], schema.text(' x '), together[1]]))?.message).toMatch(
+    expect(faultInChapter(chapter([together[0]!, schema.text(' x '), together[1]!]))?.message).toMatch(
       /used twice/,
     );
   });

@@ -159,7 +159,8 @@ function faultInContent(
     const here = `${step(path, 'content')}[${index}]`;
     const fault = faultInNode(child, here, depth + 1, first, before);
     if (fault) return fault;
-    const next = match.matchType(schema.nodes[String((child as Json).type)]);
+    const kind = schema.nodes[String((child as Json).type)];
+    const next = kind && match.matchType(kind);
     if (!next)
       return { path: here, message: `a ${String((child as Json).type)} can’t stand in a ${type.name}` };
     if (!type.allowsMarks(marksOf(child as Json)))

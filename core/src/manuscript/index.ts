@@ -50,6 +50,7 @@ export { formsFor, OWN_PARTS, readsPage, referenceWords, sayingOf } from './refe
 export type { ReferenceAsk, ReferenceSurroundings } from './reference.js';
 export { placeIds, spotsOf } from './spots.js';
 export type { ChapterSpots, InsideNode, PlaceKind, Spot } from './spots.js';
+export { openLevels } from './open-levels.js';
 export { sectionsOf } from './section.js';
 export type { Section } from './section.js';
 export { SCHEMA_VERSION, schema, spans } from './schema.js';

@@ -51,7 +51,7 @@ const CONTENTS: NonNullable<NodeSpec['attrs']> = {
 };
 
 /** The nodes by which a book leads to places in itself, beside links. */
-export const insideNodes: Record<string, NodeSpec> = {
+export const insideNodes = {
   /**
    * A note: the mark stands where the node stands, the remark is its content. `id` is the place of the remark; the mark
    * is the place `markIdOf(id)`. `back` are words for its way back, empty for those of the book.
@@ -124,7 +124,7 @@ export const insideNodes: Record<string, NodeSpec> = {
     ],
     toDOM: (node) => ['div', { 'data-contents': carried(node.attrs) }],
   },
-};
+} satisfies Record<string, NodeSpec>;
 
 /** The nodes of a line that lead somewhere by themselves, so that no link can be laid over them. */
 export const LEADING_NODES: ReadonlySet<string> = new Set(['note', 'note_mark', 'reference', 'return_link']);

@@ -26,7 +26,10 @@ const plain = bookOf(
   [heading(1, 'Questions', 'questions'), heading(2, 'Why?', 'why')],
   [heading(1, 'Addresses', 'addresses'), table('who', 'Who to ask', 'y')],
 );
-const book = { ...plain, chapters: plain.chapters.map((one, index) => ({ ...one, matter: matters[index] })) };
+const book = {
+  ...plain,
+  chapters: plain.chapters.map((one, index) => ({ ...one, matter: matters[index]! })),
+};
 
 function schema(words: string, id: string) {
   const node = heading(2, words, id);

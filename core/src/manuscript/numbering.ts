@@ -49,7 +49,7 @@ class HeadingCounter {
   ) {}
 
   next(level: number, counted: boolean): PlaceNumber | null {
-    while (this.#open.length > 0 && this.#open[this.#open.length - 1].level >= level) this.#open.pop();
+    while ((this.#open.at(-1)?.level ?? 0) >= level) this.#open.pop();
     const above = this.#open.every((heading) => heading.counted);
     this.#open.push({ level, counted });
     if (!counted || !above) return null;
@@ -58,14 +58,15 @@ class HeadingCounter {
     const kept = this.through && depth === 1 ? 2 : depth;
     this.#counts.length = Math.min(this.#counts.length, kept);
     while (this.#counts.length < depth) this.#counts.push(0);
-    this.#counts[depth - 1] += 1;
+    this.#counts[depth - 1] = (this.#counts[depth - 1] ?? 0) + 1;
     return { number: this.write(this.#counts.slice(0, depth)), depth };
   }
 }
 
 const decimalNumber = (counts: readonly number[]): string => counts.join('.');
-const letteredNumber = ([first, ...more]: readonly number[]): string => [letters(first), ...more].join('.');
-const partsNumber = ([part, ...more]: readonly number[]): string =>
+const letteredNumber = ([first = 0, ...more]: readonly number[]): string =>
+  [letters(first), ...more].join('.');
+const partsNumber = ([part = 0, ...more]: readonly number[]): string =>
   more.length === 0 ? roman(part) : more.join('.');
 
 /** A, B, … Z, AA, AB, … */

@@ -38,7 +38,7 @@ const HERE = (places.get('lamp')?.order ?? 0) - 1;
 const read = (place: string, form: ReferenceForm, own = '', withPages = true) => {
   const at = places.get(place);
   if (!at) throw new Error(`no place ${place}`);
-  const pageOf = withPages ? (id: string) => pages[id] : null;
+  const pageOf = withPages ? (id: string) => pages[id] ?? '' : null;
   return referenceWords({ form, own }, at, HERE, { language: 'en', pageOf });
 };
 

@@ -55,7 +55,7 @@ function block(tag: string, content: string, more: Partial<NodeSpec> = {}): Node
 /** What a line of the text holds: words and all that stands among them, notes too. */
 const LINE = '(inline | noting)*';
 
-const nodes: Record<string, NodeSpec> = {
+const nodes = {
   doc: { content: 'block+' },
   paragraph: block('p', LINE),
   heading: {
@@ -190,7 +190,7 @@ const nodes: Record<string, NodeSpec> = {
     toDOM: (node) => ['span', { ...idAttribute(node.attrs), 'data-anchor': '' }],
   },
   ...insideNodes,
-};
+} satisfies Record<string, NodeSpec>;
 
 function cell(tag: 'td' | 'th'): NodeSpec {
   return {

@@ -17,7 +17,7 @@ export function sectionsOf(doc: Node): Section[] {
   doc.forEach((node, offset) => {
     if (node.type.name !== 'heading') return;
     const { id, level } = attrsOf.heading(node);
-    while (open.length > 0 && open[open.length - 1].level >= level) close(open, offset);
+    while ((open.at(-1)?.level ?? 0) >= level) close(open, offset);
     const section = { id, level, from: offset, to: doc.content.size };
     sections.push(section);
     open.push(section);

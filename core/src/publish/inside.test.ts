@@ -72,7 +72,7 @@ const edition = (format: Format, structure: Partial<Structure> = {}, whole: Read
 const epub = (structure: Partial<Structure> = {}) =>
   makeEpub(edition('epub', structure), { modified: MODIFIED });
 const page = (bytes: Uint8Array, name: string) =>
-  new JSDOM(strFromU8(unzipSync(bytes)[`EPUB/${name}`]), { contentType: 'application/xhtml+xml' }).window
+  new JSDOM(strFromU8(unzipSync(bytes)[`EPUB/${name}`]!), { contentType: 'application/xhtml+xml' }).window
     .document;
 const NOTES: Structure['notes'] = { count: 'chapter', stand: 'page', back: '' };
 
@@ -172,12 +172,12 @@ describe('the proof of links inside', () => {
   test('tells a link that lands on the page but not at its place', () => {
     const made = edition('epub');
     const files = unzipSync(makeEpub(made, { modified: MODIFIED }));
-    const moved = strFromU8(files['EPUB/chapter-002.xhtml'])
+    const moved = strFromU8(files['EPUB/chapter-002.xhtml']!)
       .replace(' id="oil"', '')
       .replace('<h1 id="lamps"', '<h1 id="oil"');
     const links = linksInWebPage(new TextEncoder().encode(moved.replaceAll('chapter-002.xhtml#', '#')));
     const wanted = [{ id: 'x', href: '#oil', text: 'Back', chapter: 'c2', landing: 'Oil' }];
-    const [back] = links;
+    const back = links[0]!;
     expect(
       prove(wanted, [
         { ...back, href: '#oil', text: 'Back', landing: { text: 'Lamps and lanterns', within: 5 } },

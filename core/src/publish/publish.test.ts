@@ -37,7 +37,7 @@ const book = bookOf(
 const edition = editionOf(book, [{ id: 'e1', name: 'dot.png', type: 'image/png', bytes: PIXEL }], 'epub');
 const files = () => unzipSync(makeEpub(edition, { modified: MODIFIED }));
 const page = (name: string) =>
-  new JSDOM(strFromU8(files()[`EPUB/${name}`]), { contentType: 'application/xhtml+xml' }).window.document;
+  new JSDOM(strFromU8(files()[`EPUB/${name}`]!), { contentType: 'application/xhtml+xml' }).window.document;
 
 describe('the e-book', () => {
   test('begins with the mimetype, stored, as the container format wants it (OCF 4.3)', () => {
@@ -86,7 +86,7 @@ describe('the e-book', () => {
     ).toEqual(['chapter-001.xhtml#c1', 'chapter-002.xhtml#c2']);
     for (const a of nav.querySelectorAll('nav[role="doc-toc"] a')) {
       const [file, id] = (a.getAttribute('href') ?? '').split('#');
-      expect(page(file).getElementById(id)).not.toBeNull();
+      expect(page(file!).getElementById(id!)).not.toBeNull();
     }
   });
 
@@ -114,7 +114,7 @@ describe('what would be lost', () => {
     const wordless = schema.node('anchor', null, undefined, linked('x', 'https://a.example/').marks);
     const bare = editionOf(bookOf([paragraph('a', wordless)]), [], 'pdf');
     expect(lossesIn(bare)).toMatchObject([{ what: 'link without words', count: 1 }]);
-    expect(expectedLinks(bare)[0].text).toBe('https://a.example/');
+    expect(expectedLinks(bare)[0]!.text).toBe('https://a.example/');
   });
 });
 

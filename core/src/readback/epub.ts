@@ -20,7 +20,7 @@ export function linksInEpub(bytes: Uint8Array): FoundLink[] {
     ({ attribs }) => attribs['media-type'] === 'application/xhtml+xml',
   );
   const pages = new Map(
-    items.map(({ attribs: { id, href, properties = '' } }) => {
+    items.map(({ attribs: { id = '', href = '', properties = '' } }) => {
       const path = new URL(href, INSIDE + root).pathname.slice(1);
       const document = read(path);
       const isNavigation = properties.split(' ').includes('nav');
@@ -28,7 +28,7 @@ export function linksInEpub(bytes: Uint8Array): FoundLink[] {
     }),
   );
   const spine = getElementsByTagName('itemref', opf.children).flatMap(
-    (reference) => pages.get(reference.attribs.idref) ?? [],
+    (reference) => pages.get(reference.attribs.idref ?? '') ?? [],
   );
   const container: Container = {
     files,
@@ -38,9 +38,9 @@ export function linksInEpub(bytes: Uint8Array): FoundLink[] {
   return spine
     .filter(({ isNavigation }) => !isNavigation)
     .flatMap(({ path, document }) =>
-      getElementsByTagName('a', document.children)
-        .filter((anchor) => anchor.attribs.href !== undefined)
-        .map((anchor) => foundLink(anchor, path, container)),
+      getElementsByTagName('a', document.children).flatMap(
+        (anchor) => foundLink(anchor, path, container) ?? [],
+      ),
     );
 }
 
@@ -51,8 +51,9 @@ interface Container {
   landings: Map<string, (id: string) => Landing | undefined>;
 }
 
-function foundLink(anchor: Element, path: string, { files, base, landings }: Container): FoundLink {
+function foundLink(anchor: Element, path: string, { files, base, landings }: Container): FoundLink | null {
   const { href, title } = anchor.attribs;
+  if (href === undefined) return null;
   const found = { text: wordsOfElement(anchor), note: title, where: path };
   if (/^[a-z][a-z0-9+.-]*:/i.test(href)) return { ...found, href, lands: true };
   const url = new URL(href, INSIDE + path);

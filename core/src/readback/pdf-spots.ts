@@ -35,7 +35,7 @@ export class PdfSpots {
   async #piecesOn(number: number): Promise<Piece[]> {
     return (await this.text.on(number)).flatMap((item) => {
       if (!('str' in item) || item.str === '') return [];
-      const [, , , size, left, baseline] = item.transform as number[];
+      const [, , , size = 0, left = 0, baseline = 0] = item.transform as number[];
       return [{ text: item.str, right: left + item.width, baseline, size }];
     });
   }
@@ -49,7 +49,7 @@ function textAt(pieces: readonly Piece[], left: number, top: number): Landing {
   const isOnLine = ({ baseline, size }: Piece) =>
     top >= baseline - size * 0.25 - NEAR && top <= baseline + size + NEAR;
   const distanceOf = ({ baseline, size }: Piece) => Math.abs(top - baseline - size * 0.75);
-  let first = -1;
+  let first = pieces.length;
   let nearest = Infinity;
   pieces.forEach((piece, index) => {
     const distance = distanceOf(piece);
@@ -57,14 +57,14 @@ function textAt(pieces: readonly Piece[], left: number, top: number): Landing {
     first = index;
     nearest = distance;
   });
-  if (first < 0) return { text: '', within: 0 };
-  const { baseline } = pieces[first];
+  const line = pieces.at(first)?.baseline;
+  if (line === undefined) return { text: '', within: 0 };
   let text = '';
   let within = 0;
   for (const piece of pieces.slice(first)) {
     text += piece.text;
     // Beside a large heading, the sign of its list is small and stands higher.
-    if (Math.abs(piece.baseline - baseline) < 1 || distanceOf(piece) < NEAR) within = text.length;
+    if (Math.abs(piece.baseline - line) < 1 || distanceOf(piece) < NEAR) within = text.length;
     if (text.length > LENGTH) break;
   }
   return { text, within };

@@ -75,12 +75,13 @@ async function linksOnPage(
     const leaves = leavesOf(element);
     const own = leaves.flatMap((leaf) => annotations.get(leaf.id ?? '') ?? []);
     for (const { id } of own) seen.add(id);
-    if (own.length === 0) continue;
+    const [first] = own;
+    if (!first) continue;
     // What is written within a picture is part of the picture.
     const said = leavesOf(element, 'Figure')
       .map((leaf) => words.get(leaf.id ?? '') ?? '')
       .join('');
-    links.push({ ...(await targetOf(own[0], spots)), text: said, note: own[0].contentsObj?.str, where });
+    links.push({ ...(await targetOf(first, spots)), text: said, note: first.contentsObj?.str, where });
   }
   // An entry of the contents that runs over two lines may stand outside of their structure.
   const ofContents = ({ dest }: Annotation) => Array.isArray(dest) && hasContents(tree);

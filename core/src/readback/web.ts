@@ -14,15 +14,16 @@ export function linksInWebPage(bytes: Uint8Array, files: ReadonlySet<string> = n
     getElementsByTagName('nav', document.children).flatMap((nav) => getElementsByTagName('a', nav.children)),
   );
   return getElementsByTagName('a', document.children)
-    .filter((anchor) => anchor.attribs.href !== undefined && !contents.has(anchor))
-    .map((anchor): FoundLink => {
+    .filter((anchor) => !contents.has(anchor))
+    .flatMap((anchor): FoundLink[] => {
       const { href, title } = anchor.attribs;
+      if (href === undefined) return [];
       const found = { href, text: wordsOfElement(anchor), note: title, where: 'the page' };
       if (href.startsWith('#')) {
         const landing = landingAt(decodeURIComponent(href.slice(1)));
-        return { ...found, lands: landing !== undefined, landing };
+        return [{ ...found, lands: landing !== undefined, landing }];
       }
-      if (/^[a-z][a-z0-9+.-]*:/i.test(href)) return { ...found, lands: true };
-      return { ...found, lands: files.has(href.replace(/#.*$/, '')) };
+      if (/^[a-z][a-z0-9+.-]*:/i.test(href)) return [{ ...found, lands: true }];
+      return [{ ...found, lands: files.has(href.replace(/#.*$/, '')) }];
     });
 }

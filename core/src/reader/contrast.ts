@@ -8,16 +8,17 @@ export const PAGES = {
 
 /** Relative luminance, 0 to 1 (WCAG 2.2, definition, from sRGB in IEC 61966-2-1). `colour` is `#rrggbb`. */
 function luminance(colour: string): number {
-  const [red, green, blue] = [1, 3, 5]
-    .map((at) => Number.parseInt(colour.slice(at, at + 2), 16) / 255)
-    .map((value) => (value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4));
-  return 0.2126 * red + 0.7152 * green + 0.0722 * blue;
+  const linear = (at: number): number => {
+    const value = Number.parseInt(colour.slice(at, at + 2), 16) / 255;
+    return value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4;
+  };
+  return 0.2126 * linear(1) + 0.7152 * linear(3) + 0.0722 * linear(5);
 }
 
 /** The contrast ratio of two colours, 1 to 21 (WCAG 2.2, definition of contrast ratio). */
 export function contrast(one: string, other: string): number {
-  const [lighter, darker] = [luminance(one), luminance(other)].sort((a, b) => b - a);
-  return (lighter + 0.05) / (darker + 0.05);
+  const [a, b] = [luminance(one), luminance(other)];
+  return (Math.max(a, b) + 0.05) / (Math.min(a, b) + 0.05);
 }
 
 /** The figures of a look on one page, and whether they are enough. */

@@ -12,14 +12,17 @@ const OPENERS = new Set(Object.values(PAIRS));
 export function trimmedEnds(text: string): { start: number; end: number } {
   let start = 0;
   let end = text.length;
-  while (start < end && (SPACE.test(text[start]) || STOP.test(text[start]) || opensAlone(text, start, end)))
+  while (
+    start < end &&
+    (SPACE.test(text.charAt(start)) || STOP.test(text.charAt(start)) || opensAlone(text, start, end))
+  )
     start++;
   while (end > start && dropsEnd(text, start, end)) end--;
   return { start, end };
 }
 
 function dropsEnd(text: string, start: number, end: number): boolean {
-  const last = text[end - 1];
+  const last = text.charAt(end - 1);
   if (last === '.') return !endsInAbbreviation(text.slice(start, end)) && text[end - 2] !== '.';
   const partner = PAIRS[last];
   return (
@@ -30,8 +33,9 @@ function dropsEnd(text: string, start: number, end: number): boolean {
 }
 
 function opensAlone(text: string, start: number, end: number): boolean {
-  if (!OPENERS.has(text[start])) return false;
-  const partner = Object.keys(PAIRS).find((closer) => PAIRS[closer] === text[start]);
+  const opener = text.charAt(start);
+  if (!OPENERS.has(opener)) return false;
+  const partner = Object.keys(PAIRS).find((closer) => PAIRS[closer] === opener);
   return partner !== undefined && !text.slice(start + 1, end).includes(partner);
 }
 

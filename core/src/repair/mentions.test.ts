@@ -74,11 +74,11 @@ describe('mentions of words', () => {
   });
 
   test('become links, each with an id of its own; words that have changed are passed over', () => {
-    const { doc } = book.chapters[0];
+    const { doc } = book.chapters[0]!;
     const mentions = findMentions(book, search('lamp', { chapters: ['c1'] }));
     const transform = new Transform(doc);
     const link = { destination: web('https://b.example/'), hoverNote: '', look: null };
-    const stale = { from: mentions[0].from + 1, to: mentions[0].to + 1, text: 'lamp' };
+    const stale = { from: mentions[0]!.from + 1, to: mentions[0]!.to + 1, text: 'lamp' };
     expect(linkMentions(transform, [...mentions, stale], link, counter())).toBe(2);
     expect(linksOfChapter(transform.doc, 'c1').map(({ id, href, text }) => `${id} ${href} ${text}`)).toEqual([
       'x1 https://b.example/ lamp',

@@ -54,8 +54,8 @@ export function findMentions(book: ReadBook, search: MentionSearch): Mention[] {
         if (whole) {
           mentions.push({
             chapter: chapter.id,
-            from: position + 1 + block.positions[at],
-            to: position + 1 + block.positions[end - 1] + 1,
+            from: position + 1 + offsetOf(block, at),
+            to: position + 1 + offsetOf(block, end - 1) + 1,
             text: block.text.slice(at, end),
             before: block.text.slice(Math.max(0, at - AROUND), at).replace(cut(at), ''),
             after: block.text.slice(end, end + AROUND).replace(cut(block.text.length - end, true), ''),
@@ -83,6 +83,8 @@ interface Block {
   /** 1 where a unit can't be part of a mention: it is linked, or code. */
   closed: Uint8Array;
 }
+
+const offsetOf = ({ positions }: Block, unit: number): number => positions[unit] ?? 0;
 
 /** Anything that is no text stands as one sign that no word has. */
 function readBlock(node: Node, code: boolean): Block {

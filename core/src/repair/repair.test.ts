@@ -12,7 +12,7 @@ const NEW = web('https://lamp.example/new');
 
 function repaired(block: Node, repair: Repair, index = 0): Node {
   const transform = new Transform(schema.node('doc', null, [block]));
-  applyRepair(transform, linksOfChapter(transform.doc, 'c')[index], repair);
+  applyRepair(transform, linksOfChapter(transform.doc, 'c')[index]!, repair);
   transform.doc.check();
   return transform.doc;
 }
@@ -122,7 +122,7 @@ describe('repairs over a book', () => {
     );
     expect(changed).toBe(3);
     expect(chapters.map(({ id }) => id)).toEqual(['c1', 'c3']);
-    expect(linksIn(chapters[0].doc)).toEqual([
+    expect(linksIn(chapters[0]!.doc)).toEqual([
       ['one', 'https://lamp.example/new'],
       ['two', 'https://lamp.example/new'],
       ['other', 'https://else.example/'],
@@ -133,7 +133,7 @@ describe('repairs over a book', () => {
     const { chapters } = repairBook(book, (link) =>
       link.href === OLD ? { type: 'text', text: `a much longer ${link.text}` } : null,
     );
-    expect(chapters[0].doc.textContent).toBe('a much longer one and a much longer two and other');
+    expect(chapters[0]!.doc.textContent).toBe('a much longer one and a much longer two and other');
   });
 
   test('count nothing where nothing changes', () => {

@@ -71,6 +71,7 @@ export function linkWith(text: string, destination: Destination | string): Link 
       ? schema.node('anchor', null, undefined, linked('x', destination).marks)
       : linked(text, destination);
   const [link] = linksOfChapter(schema.node('doc', null, [paragraph('Before ', node, ' and after.')]), 'c1');
+  if (!link) throw new RangeError('this node carries no link');
   return link;
 }
 

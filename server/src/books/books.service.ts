@@ -260,9 +260,10 @@ export class BooksService {
       const at = after ? all.findIndex((chapter) => chapter.id === after) + 1 : all.length;
       for (const chapter of all.slice(at).reverse())
         await manager.update(ChapterEntity, { id: chapter.id }, { position: chapter.position + 1 });
-      const position = at > 0 ? all[at - 1].position + 1 : 0;
+      const before = all[at - 1];
+      const position = before ? before.position + 1 : 0;
       const words = title.trim() || `${phrases(language).chapter} ${all.length + 1}`;
-      const matter = all[at - 1]?.matter ?? 'main';
+      const matter = before?.matter ?? 'main';
       const chapter = {
         id: mint(),
         bookId,

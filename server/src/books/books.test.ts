@@ -17,17 +17,17 @@ interface Doc {
 async function bookWith(links: [string, string][] = [['tides', 'https://lamp.example/tides']]) {
   const { body } = await app.upload('book.html', pageWithLinks(links));
   const manuscript = (await app.call<Manuscript>('GET', `books/${body.id}`)).body;
-  return { id: body.id, chapter: manuscript.chapters[0], doc: manuscript.chapters[0].doc as Doc };
+  return { id: body.id, chapter: manuscript.chapters[0], doc: manuscript.chapters[0]!.doc as Doc };
 }
 
 const withText = (doc: Doc, text: string): Doc => {
   const copy = structuredClone(doc);
-  copy.content[0].content = [{ ...copy.content[0].content![0], text }];
+  copy.content[0]!.content = [{ ...copy.content[0]!.content![0], text }];
   return copy;
 };
 
 const storedTitle = async (id: string) =>
-  (await app.call<Manuscript>('GET', `books/${id}`)).body.chapters[0].title;
+  (await app.call<Manuscript>('GET', `books/${id}`)).body.chapters[0]!.title;
 const hrefs = async (id: string) =>
   (await app.call<LinkRow[]>('GET', `books/${id}/links`)).body.map(({ text, href }) => [text, href]);
 
@@ -82,18 +82,18 @@ describe('the server', () => {
 describe('saving a chapter', () => {
   test('makes a new version', async () => {
     const { id, chapter, doc } = await bookWith();
-    const saved = await app.call('PUT', `chapters/${chapter.id}`, {
+    const saved = await app.call('PUT', `chapters/${chapter!.id}`, {
       version: 1,
       doc: withText(doc, 'New title'),
     });
-    expect(saved).toEqual({ status: 200, body: { id: chapter.id, version: 2, title: 'New title' } });
+    expect(saved).toEqual({ status: 200, body: { id: chapter!.id, version: 2, title: 'New title' } });
     expect(await storedTitle(id)).toBe('New title');
   });
 
   test('that was read at an older version is refused, with the text that is stored', async () => {
     const { id, chapter, doc } = await bookWith();
-    await app.call('PUT', `chapters/${chapter.id}`, { version: 1, doc: withText(doc, 'First') });
-    const { status, body } = await app.call<Problem>('PUT', `chapters/${chapter.id}`, {
+    await app.call('PUT', `chapters/${chapter!.id}`, { version: 1, doc: withText(doc, 'First') });
+    const { status, body } = await app.call<Problem>('PUT', `chapters/${chapter!.id}`, {
       version: 1,
       doc: withText(doc, 'Second'),
     });
@@ -105,7 +105,7 @@ describe('saving a chapter', () => {
   test('from two windows at one moment lets one of them through', async () => {
     const { chapter, doc } = await bookWith();
     const saves = ['One', 'Two', 'Three', 'Four'].map((text) =>
-      app.call('PUT', `chapters/${chapter.id}`, { version: 1, doc: withText(doc, text) }),
+      app.call('PUT', `chapters/${chapter!.id}`, { version: 1, doc: withText(doc, text) }),
     );
     expect((await Promise.all(saves)).map(({ status }) => status).sort()).toEqual([200, 409, 409, 409]);
   });
@@ -118,8 +118,8 @@ describe('saving a chapter', () => {
   ])('with a link to %s is refused with the path, and nothing is stored', async (href, why) => {
     const { id, chapter, doc } = await bookWith();
     const bad = withText(doc, 'Changed');
-    bad.content[1].content![1].marks![0].attrs.destination = { kind: 'web', href };
-    const { status, body } = await app.call<Problem>('PUT', `chapters/${chapter.id}`, {
+    bad.content[1]!.content![1]!.marks![0]!.attrs.destination = { kind: 'web', href };
+    const { status, body } = await app.call<Problem>('PUT', `chapters/${chapter!.id}`, {
       version: 1,
       doc: bad,
     });
@@ -131,7 +131,7 @@ describe('saving a chapter', () => {
   test('that does not fit the schema is refused with the path', async () => {
     const { chapter } = await bookWith();
     const bad = { type: 'doc', content: [{ type: 'paragraph' }, { type: 'marquee' }] };
-    expect(await app.call('PUT', `chapters/${chapter.id}`, { version: 1, doc: bad })).toMatchObject({
+    expect(await app.call('PUT', `chapters/${chapter!.id}`, { version: 1, doc: bad })).toMatchObject({
       status: 422,
       body: { path: 'content[1].type' },
     });
@@ -188,13 +188,13 @@ describe('the Library', () => {
   test('starts a book that can be written in', async () => {
     const { body } = await app.call<{ id: string }>('POST', 'books', { title: 'Tides', author: 'A. Uthor' });
     const { chapters } = (await app.call<Manuscript>('GET', `books/${body.id}`)).body;
-    await app.call('PUT', `chapters/${chapters[0].id}`, { version: 1, doc: chapters[0].doc });
+    await app.call('PUT', `chapters/${chapters[0]!.id}`, { version: 1, doc: chapters[0]!.doc });
     const second = await app.call<{ id: string }>('POST', `books/${body.id}/chapters`, {
       title: 'Second',
-      after: chapters[0].id,
+      after: chapters[0]!.id,
     });
     expect((await app.call<Manuscript>('GET', `books/${body.id}`)).body.chapters.map(({ id }) => id)).toEqual(
-      [chapters[0].id, second.body.id],
+      [chapters[0]!.id, second.body.id],
     );
   });
 
@@ -249,7 +249,7 @@ describe('repairs over a book', () => {
     ]);
     const [, second] = (await app.call<LinkRow[]>('GET', `books/${id}/links`)).body;
     await app.call('POST', `books/${id}/repairs`, {
-      target: { links: [second.id] },
+      target: { links: [second!.id] },
       repair: { type: 'text', text: 'better words' },
     });
     expect(await hrefs(id)).toEqual([

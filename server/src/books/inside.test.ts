@@ -44,7 +44,7 @@ async function bookWith(...chapters: Block[][]): Promise<{ id: string; chapters:
   const { chapters: made } = await read(id);
   for (const [index, blocks] of chapters.entries()) {
     const body = { version: 1, doc: docOf(...blocks) };
-    expect((await app.call('PUT', `chapters/${made[index].id}`, body)).status).toBe(200);
+    expect((await app.call('PUT', `chapters/${made[index]!.id}`, body)).status).toBe(200);
   }
   return { id, chapters: (await read(id)).chapters };
 }
@@ -53,12 +53,12 @@ describe('the order of a book', () => {
   test('is changed as a whole; a list of other chapters is refused', async () => {
     const { id, chapters } = await bookWith([heading(1, 'One')], [heading(1, 'Two')], [heading(1, 'Three')]);
     const order = [chapters[2], chapters[0], chapters[1]].map((chapter, index) => ({
-      id: chapter.id,
+      id: chapter!.id,
       matter: index === 0 ? 'front' : 'main',
     }));
     expect((await app.call('PUT', `books/${id}/outline`, { chapters: order })).status).toBe(204);
     expect(await titles(id)).toEqual(['Three', 'One', 'Two']);
-    expect((await read(id)).chapters[0].matter).toBe('front');
+    expect((await read(id)).chapters[0]!.matter).toBe('front');
     const refused = await app.call<Problem>('PUT', `books/${id}/outline`, { chapters: order.slice(1) });
     expect(refused.status).toBe(409);
     expect(refused.body.detail).toMatch(/Nothing was moved/);
@@ -71,12 +71,12 @@ describe('the order of a book', () => {
       [heading(1, 'Two', 'two')],
     );
     const move = {
-      from: { chapter: chapters[0].id, section: 'part' },
-      to: { chapter: chapters[1].id, before: null },
+      from: { chapter: chapters[0]!.id, section: 'part' },
+      to: { chapter: chapters[1]!.id, before: null },
     };
     const { body: done } = await app.call<RepairDone>('POST', `books/${id}/sections/move`, move);
     expect(done.changed).toBe(2);
-    await app.call('POST', `books/${id}/chapters`, { title: 'New', after: chapters[0].id });
+    await app.call('POST', `books/${id}/chapters`, { title: 'New', after: chapters[0]!.id });
     const now = (await read(id)).chapters;
     await app.call('PUT', `books/${id}/outline`, {
       chapters: [...now].reverse().map((chapter) => ({ id: chapter.id, matter: 'main' })),
@@ -100,8 +100,8 @@ describe('a section', () => {
       ],
     );
     const move = (section: string) => ({
-      from: { chapter: chapters[0].id, section },
-      to: { chapter: chapters[1].id, before: null },
+      from: { chapter: chapters[0]!.id, section },
+      to: { chapter: chapters[1]!.id, before: null },
     });
     expect((await app.call('POST', `books/${id}/sections/move`, move('gone'))).status).toBe(422);
     expect((await app.call('POST', `books/${id}/sections/move`, move('part'))).status).toBe(200);
@@ -148,20 +148,20 @@ describe('the structure of a book', () => {
 describe('repairs inside', () => {
   test('are made on the server and can be taken back', async () => {
     const { id, chapters } = await bookWith([paragraph(bookmarked('low', 'low', 'Low'))]);
-    const [{ subject, repairs }] = (
+    const [found] = (
       await app.call<
         { subject: { id: string; at: number; chapter: string }; repairs: { repair: object }[] }[]
       >(...(['GET', `books/${id}/findings`] as const))
     ).body;
     const done = await app.call<RepairDone>('POST', `books/${id}/inside-repairs`, {
-      target: subject,
-      repair: repairs[0].repair,
+      target: found!.subject,
+      repair: found!.repairs[0]!.repair,
     });
     expect(done.body.changed).toBe(1);
     expect((await app.call('GET', `books/${id}/findings`)).body).toEqual([]);
     await app.call('POST', `books/${id}/snapshots/${done.body.snapshot}/restore`);
-    expect((await read(id)).chapters[0].doc).toEqual(chapters[0].doc);
-    const unknown = { target: subject, repair: { type: 'explode' } };
+    expect((await read(id)).chapters[0]!.doc).toEqual(chapters[0]!.doc);
+    const unknown = { target: found!.subject, repair: { type: 'explode' } };
     expect((await app.call('POST', `books/${id}/inside-repairs`, unknown)).status).toBe(422);
   });
 
@@ -178,7 +178,7 @@ describe('repairs inside', () => {
     expect(body.changed).toBe(1);
     // Nothing was left of the second chapter.
     expect(await titles(id)).toEqual(['One']);
-    expect(JSON.stringify((await read(id)).chapters[0].doc)).toContain('"note"');
+    expect(JSON.stringify((await read(id)).chapters[0]!.doc)).toContain('"note"');
     await app.call('POST', `books/${id}/snapshots/${body.snapshot}/restore`);
     expect((await read(id)).chapters.map(({ doc }) => doc)).toEqual(chapters.map(({ doc }) => doc));
   });
@@ -279,7 +279,7 @@ describe('a book that leads inside in every way', () => {
 
   test('leads nowhere into a chapter that is left out of a form, and says so before', async () => {
     const { id, chapters } = await bookWith(...blocks);
-    expect((await app.call('PATCH', `chapters/${chapters[1].id}`, { leftOutOf: ['web'] })).status).toBe(204);
+    expect((await app.call('PATCH', `chapters/${chapters[1]!.id}`, { leftOutOf: ['web'] })).status).toBe(204);
     const rows = (await app.call<LinkRow[]>('GET', `books/${id}/links`)).body;
     expect(
       rows
@@ -296,7 +296,7 @@ describe('a book that leads inside in every way', () => {
       count: 4,
       what: 'links into chapters that are left out',
     });
-    expect((await app.call('PATCH', `chapters/${chapters[1].id}`, { leftOutOf: ['paper'] })).status).toBe(
+    expect((await app.call('PATCH', `chapters/${chapters[1]!.id}`, { leftOutOf: ['paper'] })).status).toBe(
       400,
     );
   });

@@ -60,7 +60,8 @@ describe('mentions all over a book', () => {
   });
 
   test('of a book can be led to from another one', async () => {
-    const [{ id: place }] = (await app.call<{ id: string }[]>('GET', `books/${book}/places`)).body;
+    const [first] = (await app.call<{ id: string }[]>('GET', `books/${book}/places`)).body;
+    const place = first!.id;
     const other = (await app.call<{ id: string }>('POST', 'books', { title: 'Companion' })).body.id;
     const [chapter] = (await app.call<Manuscript>('GET', `books/${other}`)).body.chapters;
     const destination = { kind: 'book', book, place };
@@ -69,7 +70,7 @@ describe('mentions all over a book', () => {
       type: 'doc',
       content: [{ type: 'paragraph', content: [{ type: 'text', text: 'there', marks: [mark] }] }],
     };
-    await app.call('PUT', `chapters/${chapter.id}`, { version: 1, doc });
+    await app.call('PUT', `chapters/${chapter!.id}`, { version: 1, doc });
     const row = async () => (await app.call<LinkRow[]>('GET', `books/${other}/links`)).body[0];
     expect(await row()).toMatchObject({ kind: 'book', verdict: 'sound', findings: [] });
     await app.call('DELETE', `books/${book}`);

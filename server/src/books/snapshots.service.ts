@@ -107,8 +107,8 @@ function mergedOrder(old: readonly { id: string }[], now: readonly { id: string 
   const order = old.map(({ id }) => id);
   now.forEach(({ id }, index) => {
     if (order.includes(id)) return;
-    const before = index > 0 ? order.indexOf(now[index - 1].id) : -1;
-    order.splice(before + 1, 0, id);
+    const before = now[index - 1];
+    order.splice(before ? order.indexOf(before.id) + 1 : 0, 0, id);
   });
   return order;
 }

@@ -136,7 +136,8 @@ export class ChecksService implements OnApplicationBootstrap {
   async one(id: string): Promise<CheckRun> {
     const run = await this.#runs.findOneBy({ id });
     if (!run) throw notFound('check');
-    return (await this.#withCounts([run]))[0];
+    const [counted] = await this.#withCounts([run]);
+    return counted!;
   }
 
   /** The last runs of a book, the newest first. */

@@ -64,7 +64,7 @@ describe('a check run', () => {
       ['here', 'broken'],
       ['Joe', 'unchecked'],
     ]);
-    expect(rows[3].findings).toMatchObject([{ rule: 'vague-text', severity: 'must-fix' }]);
+    expect(rows[3]!.findings).toMatchObject([{ rule: 'vague-text', severity: 'must-fix' }]);
     const verdicts = (await app.call<DestinationVerdict[]>('GET', `books/${id}/verdicts`)).body;
     expect(verdicts.find(({ verdict }) => verdict === 'moved')?.movedTo).toBe('https://lamp.example/');
   });
@@ -94,7 +94,7 @@ describe('a check run', () => {
     let stopped = false;
     for await (const chunk of events.body as unknown as AsyncIterable<Uint8Array>) {
       for (const [, json] of new TextDecoder().decode(chunk).matchAll(/^data: (.*)$/gm))
-        seen.push(JSON.parse(json) as CheckRun);
+        seen.push(JSON.parse(json!) as CheckRun);
       if (!stopped && (seen.at(-1)?.done ?? 0) > 0) {
         stopped = true;
         await app.call('POST', `checks/${started.id}/stop`);
@@ -160,8 +160,10 @@ test('a run whose server is killed goes on at the next start, and what was answe
     await once(second, 'exit');
 
     const times = new Map<string, number>();
-    for (const request of counted.requests)
-      times.set(request.split(' ')[1], (times.get(request.split(' ')[1]) ?? 0) + 1);
+    for (const request of counted.requests) {
+      const [, href = ''] = request.split(' ');
+      times.set(href, (times.get(href) ?? 0) + 1);
+    }
     expect(times.size).toBe(400);
     for (const href of answered) expect([href, times.get(href)]).toEqual([href, 1]);
     // Only what was under way when the server died is asked anew: its answer was not heard, or not stored yet.

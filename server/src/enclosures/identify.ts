@@ -60,7 +60,7 @@ function typeByName(name: string): string | null {
   return type && (SAME[type] ?? type);
 }
 
-const endingOf = (name: string) => /\.([a-z0-9]{1,8})$/i.exec(name)?.[1].toLowerCase();
+const endingOf = (name: string) => /\.([a-z0-9]{1,8})$/i.exec(name)?.[1]?.toLowerCase();
 
 async function headOf(path: string): Promise<Uint8Array> {
   const file = await open(path);

@@ -48,7 +48,7 @@ beforeAll(async () => {
     }),
     locked: await take('diary.txt', 'not for all', { opensFor: 'author' }),
   };
-  const toFile = (name: string) => ({ kind: 'file' as const, enclosure: files[name] });
+  const toFile = (name: string) => ({ kind: 'file' as const, enclosure: files[name]! });
   const mail = {
     kind: 'mail' as const,
     to: ['ada@lamp.example', 'joe@lamp.example'],
@@ -114,7 +114,10 @@ beforeAll(async () => {
     ),
   ]);
   const [chapter] = (await app.call<Manuscript>('GET', `books/${book}`)).body.chapters;
-  const saved = await app.call('PUT', `chapters/${chapter.id}`, { version: 1, doc: doc.toJSON() as unknown });
+  const saved = await app.call('PUT', `chapters/${chapter!.id}`, {
+    version: 1,
+    doc: doc.toJSON() as unknown,
+  });
   expect(saved.status).toBe(200);
   await app.call('PATCH', `books/${book}`, {
     look: { ...DEFAULT_LOOK, underline: 'none', light: '#b00020' },
@@ -149,17 +152,17 @@ describe('every kind of link', () => {
     const { job, bytes, path } = await make('epub');
     expect(await epubFaults(path)).toEqual([]);
     const entries = unzipSync(bytes);
-    expect(strFromU8(entries['EPUB/files/tide-table.pdf'])).toBe(PDF);
+    expect(strFromU8(entries['EPUB/files/tide-table.pdf']!)).toBe(PDF);
     expect(Object.keys(entries).filter((name) => /diary|heights|route/.test(name))).toEqual([]);
-    const page = strFromU8(entries['EPUB/chapter-001.xhtml']);
+    const page = strFromU8(entries['EPUB/chapter-001.xhtml']!);
     expect(page).toContain(`href="${MAILTO.replaceAll('&', '&amp;')}"`);
     expect(page).toContain('href="files/tide-table.pdf"');
     expect(page).toContain('title="Ask first"');
-    const list = strFromU8(entries['EPUB/with-book.xhtml']);
+    const list = strFromU8(entries['EPUB/with-book.xhtml']!);
     expect(list).toContain('next to this book, as files/heights.csv');
     expect(list).toContain('ask the author for it');
     expect(list).toContain('A book by A. Uthor');
-    const css = strFromU8(entries['EPUB/book.css']);
+    const css = strFromU8(entries['EPUB/book.css']!);
     expect(css).toMatch(/a \{ color: #b00020; text-decoration: none/);
     expect(css).toMatch(
       /a\.look-7a1f1f\S* \{ color: #7a1f1f; text-decoration: underline dotted;[^}]*font-weight: bold/,
@@ -168,7 +171,7 @@ describe('every kind of link', () => {
   }, 120_000);
 
   test('has parts of a picture at their spots in the e-book, in shares of the picture', async () => {
-    const page = strFromU8(unzipSync((await make('epub')).bytes)['EPUB/chapter-001.xhtml']);
+    const page = strFromU8(unzipSync((await make('epub')).bytes)['EPUB/chapter-001.xhtml']!);
     expect(page).toContain(
       'style="left: 10%; top: 20%; width: 25%; height: 30%; border: 2pt dashed #aa3300"><span>North light</span>',
     );
@@ -185,16 +188,16 @@ describe('every kind of link', () => {
     expect(spots).toHaveLength(2);
     for (const [index, box] of BOXES.entries()) {
       const expected = {
-        left: shown.left + box.x * shown.width,
-        right: shown.left + (box.x + box.width) * shown.width,
-        top: shown.top - box.y * shown.height,
-        bottom: shown.top - (box.y + box.height) * shown.height,
+        left: shown!.left + box.x * shown!.width,
+        right: shown!.left + (box.x + box.width) * shown!.width,
+        top: shown!.top - box.y * shown!.height,
+        bottom: shown!.top - (box.y + box.height) * shown!.height,
       };
       for (const [side, at] of Object.entries(expected))
-        expect(Math.abs(spots[index].rect[side as keyof typeof expected] - at)).toBeLessThan(1);
+        expect(Math.abs(spots[index]!.rect[side as keyof typeof expected] - at)).toBeLessThan(1);
     }
     // A picture is as wide as the author said: 60 percent of the text, which is 111 mm wide.
-    expect(shown.width).toBeCloseTo(((111 * 72) / 25.4) * 0.6, 0);
+    expect(shown!.width).toBeCloseTo(((111 * 72) / 25.4) * 0.6, 0);
   }, 120_000);
 
   test('says in the PDF what the author says of it (annotation Contents)', async () => {

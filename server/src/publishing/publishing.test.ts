@@ -153,7 +153,7 @@ describe('an export that fails', () => {
     const { body } = await app.call<{
       chapters: { doc: { content: { type: string; attrs: { enclosure?: string } }[] } }[];
     }>('GET', `books/${id}`);
-    const picture = body.chapters[1].doc.content.find(({ type }) => type === 'figure')?.attrs.enclosure;
+    const picture = body.chapters[1]!.doc.content.find(({ type }) => type === 'figure')?.attrs.enclosure;
     const stored = await fetch(`${app.address}/api/enclosures/${picture}`);
     expect(stored.headers.get('content-security-policy')).toContain('sandbox');
     const { createHash } = await import('node:crypto');

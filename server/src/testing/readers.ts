@@ -17,5 +17,5 @@ export async function epubFaults(path: string): Promise<string[]> {
 export async function addressesInPdf(path: string): Promise<string[]> {
   const { stdout } = await run('pdfinfo', ['-url', path]);
   const lines = stdout.split('\n').slice(1).filter(Boolean);
-  return lines.map((line) => line.trim().split(/\s+/)[2]);
+  return lines.map((line) => line.trim().split(/\s+/)[2]!);
 }

@@ -24,7 +24,7 @@ export function annotate(document: PDFDocument, edition: Edition): void {
   }
   for (const { href, text } of computedLinks(edition)) wait(href, text);
   for (const annotations of linkElements(document)) {
-    const address = addressOf(annotations[0]) ?? '';
+    const address = (annotations[0] && addressOf(annotations[0])) ?? '';
     const inside = address.startsWith(PLACE_SCHEME);
     const href = inside ? `#${address.slice(PLACE_SCHEME.length)}` : address;
     const contents = waiting.get(href)?.shift() ?? '';

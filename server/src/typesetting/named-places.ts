@@ -72,7 +72,5 @@ function* namesIn(tree: PDFDict): Generator<[string, PDFObject]> {
 }
 
 function compareBytes(one: Uint8Array, other: Uint8Array): number {
-  for (let index = 0; index < Math.min(one.length, other.length); index++)
-    if (one[index] !== other[index]) return one[index] - other[index];
-  return one.length - other.length;
+  return Buffer.compare(one, other);
 }

@@ -98,7 +98,7 @@ describe('a PDF of 300 pages with 500 references to pages', () => {
       const text = await textOf(page);
       const isContents = /\. \. \. \./.test(text);
       if (isContents) continue;
-      for (const [, index] of text.matchAll(/Target(\d+)x/g)) pageOf.set(index, labels?.[page - 1] ?? '');
+      for (const [, index] of text.matchAll(/Target(\d+)x/g)) pageOf.set(index!, labels?.[page - 1] ?? '');
       whole += `${text} `;
     }
     const said = new Map(

@@ -68,7 +68,7 @@ export function setPages(edition: Edition): SetBook {
     );
     throw new TypesettingError(why, culprit?.title ?? null);
   }
-  const [places] = compiler.query(result, { selector: '<places>', field: 'value' }) as SetPlace[][];
+  const [places = []] = compiler.query(result, { selector: '<places>', field: 'value' }) as SetPlace[][];
   const labels = new Map(places.map(({ id, number }) => [id, String(number)]));
   return { places, labels, write: () => accessiblePdf(compiler, result) };
 }
@@ -103,6 +103,6 @@ function accessiblePdf(
 /** The compiler's error carries its diagnostics as one text. */
 function messagesIn(error: unknown): string[] {
   const text = String((error as { code?: string }).code ?? error);
-  const messages = [...text.matchAll(/message: "((?:[^"\\]|\\.)*)"/g)].map((match) => match[1]);
+  const messages = [...text.matchAll(/message: "((?:[^"\\]|\\.)*)"/g)].flatMap((match) => match[1] ?? []);
   return messages.length > 0 ? messages : [text];
 }

@@ -27,7 +27,7 @@ export function createState(doc: Node, actions: LinkActions): EditorState {
           ...smartQuotes,
           wrappingInputRule(/^\s*[-*]\s$/, nodes.bullet_list),
           wrappingInputRule(/^(\d+)\.\s$/, nodes.ordered_list, (match) => ({ start: Number(match[1]) })),
-          textblockTypeInputRule(/^(#{1,3})\s$/, nodes.heading, (match) => ({ level: match[1].length })),
+          textblockTypeInputRule(/^(#{1,3})\s$/, nodes.heading, (match) => ({ level: match[1]!.length })),
         ],
       }),
       autolink(),

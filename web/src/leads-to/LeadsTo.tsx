@@ -60,7 +60,7 @@ export function LeadsTo({ field, entry, change, companion, accept }: LeadsToProp
     const last = suggestions.length - 1;
     if (event.key === 'ArrowDown') setMarked(marked === last ? 0 : marked + 1);
     else if (event.key === 'ArrowUp') setMarked(marked <= 0 ? last : marked - 1);
-    else if (event.key === 'Enter' && marked >= 0) take(suggestions[marked]);
+    else if (event.key === 'Enter' && suggestions[marked]) take(suggestions[marked]);
     else if (event.key === 'Escape') setListing(false);
     else return;
     event.preventDefault();

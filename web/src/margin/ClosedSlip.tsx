@@ -33,7 +33,7 @@ export function ClosedSlip({ link }: { link: Link }) {
       <VerdictMark verdict={verdict} />
       <KindMark kind={link.kind} />
       <span className="truncate">{words}</span>
-      {findings && <SeverityMark severity={findings[0].severity} />}
+      {findings?.[0] && <SeverityMark severity={findings[0].severity} />}
     </button>
   );
 }

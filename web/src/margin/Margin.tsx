@@ -5,6 +5,7 @@ import { useCallback, useEffect, useLayoutEffect, useRef, useState, type RefObje
 import { bookmarkAt, figureAt, insideNodeAt, linkAtSelection, linksIn } from '../editor/state/links.js';
 import { askedIn, draftIn, offerIn, type Draft } from '../editor/state/slip.js';
 import { useEditor } from '../editor/state/store.js';
+import { arrange, topOfOpen } from './arrange.js';
 import { BookmarkSlip } from '../slips/BookmarkSlip.js';
 import { ClosedNote } from './ClosedNote.js';
 import { InsideSlip } from '../slips/InsideSlip.js';
@@ -17,10 +18,6 @@ import { PictureSlip } from '../slips/PictureSlip.js';
 import { ClosedSlip } from './ClosedSlip.js';
 import { OfferLine } from './OfferLine.js';
 import { keyOfLink, OpenSlip } from '../slips/LinkSlip.js';
-
-/** Height of a closed slip and the gap between two, in CSS px. */
-const SLIP = 30;
-const GAP = 4;
 
 /** A link or a note whose line can be seen. */
 interface Seen {
@@ -104,8 +101,11 @@ export function Margin({ scroller }: { scroller: RefObject<HTMLDivElement | null
   const closed = shown.seen.filter(
     ({ at, link }) => draft !== null || (selected ? at !== selected.position : !link || link.id !== open?.id),
   );
-  const openTop = topOfOpen(shown, openHeight);
-  const lines = arrange(closed, isOpen ? { line: shown.openLine, top: openTop, height: openHeight } : null);
+  const openTop = topOfOpen({ line: shown.openLine, bottom: shown.bottom, height: openHeight });
+  const lines = arrange(
+    closed.map(({ line }) => line),
+    isOpen ? { line: shown.openLine, top: openTop, height: openHeight } : null,
+  );
   return (
     <aside ref={column} aria-label="Margin" className="relative max-lg:static">
       <ul aria-label="Links of the visible text" className="max-lg:hidden">
@@ -224,8 +224,9 @@ function SlipBox({
   const box = useRef<HTMLDivElement>(null);
   useLayoutEffect(() => {
     if (!box.current) return;
-    const observer = new ResizeObserver(([entry]) => resized(entry.target.getBoundingClientRect().height));
-    observer.observe(box.current);
+    const shown = box.current;
+    const observer = new ResizeObserver(() => resized(shown.getBoundingClientRect().height));
+    observer.observe(shown);
     return () => observer.disconnect();
   }, [resized]);
   return (
@@ -249,34 +250,4 @@ function visibleRange(view: EditorView, box: DOMRect): [number, number] {
   const end = view.state.doc.content.size;
   const reach = box.height / 2;
   return [at(box.top - reach, 0), at(box.bottom + reach, end)];
-}
-
-/** The open slip stands beside its line, or as far above as it must to be seen whole. */
-function topOfOpen({ openLine, bottom }: Shown, height: number): number {
-  const lowest = Math.max(openLine - height + SLIP, bottom - height - 2 * GAP);
-  return Math.max(0, Math.min(openLine - 10, lowest));
-}
-
-/** Where closed slips stand: beside their lines, one below the other, and clear of the open one. */
-function arrange(closed: Seen[], open: { line: number; top: number; height: number } | null): number[] {
-  const tops: number[] = new Array<number>(closed.length).fill(0);
-  const openTop = open?.top ?? Infinity;
-  const firstBelow = open ? closed.findIndex(({ line }) => line >= open.line) : -1;
-  const above = firstBelow < 0 ? closed.length : firstBelow;
-  let floor = -Infinity;
-  for (let index = 0; index < above; index++) {
-    tops[index] = Math.max(closed[index].line, floor);
-    floor = tops[index] + SLIP + GAP;
-  }
-  let ceiling = openTop - GAP;
-  for (let index = above - 1; index >= 0 && tops[index] + SLIP > ceiling; index--) {
-    tops[index] = ceiling - SLIP;
-    ceiling = tops[index] - GAP;
-  }
-  floor = open ? openTop + open.height + GAP : floor;
-  for (let index = above; index < closed.length; index++) {
-    tops[index] = Math.max(closed[index].line, floor);
-    floor = tops[index] + SLIP + GAP;
-  }
-  return tops;
 }

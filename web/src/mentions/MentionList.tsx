@@ -40,7 +40,7 @@ export function MentionList({
     >
       <ul aria-label="Mentions" className="relative" style={{ height: rows.getTotalSize() }}>
         {rows.getVirtualItems().map(({ index, start }) => {
-          const { key, chapter, before, text, after } = lines[index];
+          const { key, chapter, before, text, after } = lines[index]!;
           return (
             <li
               key={key}

@@ -13,10 +13,7 @@ export function LeftPanel({ book, open }: { book: Manuscript; open: string }) {
         className="flex w-64 shrink-0 flex-col overflow-y-auto border-r border-line max-lg:max-h-40 max-lg:w-full max-lg:border-r-0 max-lg:border-b"
       >
         <Tabs.List aria-label="Left of the text" className="mb-2 flex gap-1 px-3 pt-2">
-          {[
-            ['outline', 'Outline'],
-            ['bookmarks', 'Bookmarks'],
-          ].map(([value, words]) => (
+          {Object.entries({ outline: 'Outline', bookmarks: 'Bookmarks' }).map(([value, words]) => (
             <Tabs.Trigger
               key={value}
               value={value}

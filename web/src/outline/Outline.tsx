@@ -1,4 +1,4 @@
-import { groupedBy, TOP, type Link, type PlaceKind } from '@vennet/core/manuscript';
+import { groupedBy, openLevels, TOP, type Link, type PlaceKind } from '@vennet/core/manuscript';
 import type { Manuscript } from '@vennet/core/wire';
 import { Plus } from 'lucide-react';
 import { useLayoutEffect, useMemo, useRef } from 'react';
@@ -86,17 +86,14 @@ const LISTED = new Set(['heading', 'bookmark', 'figure', 'table', 'note', 'conte
 function Places({ chapter, title, all }: { chapter: string; title: string; all: boolean }) {
   const places = useBook((store) => store.places);
   const listed = useMemo(() => {
-    const open: number[] = [];
+    const deepen = openLevels();
     let above = 1;
     let depth = 1;
     const entries: { id: string; kind: PlaceKind; words: string; label: string; depth: number }[] = [];
     for (const place of places.values()) {
       if (place.chapter !== chapter || !LISTED.has(place.kind) || place.order < 0) continue;
       if (place.kind === 'heading') {
-        const level = place.level ?? 1;
-        while (open.length > 0 && open[open.length - 1] >= level) open.pop();
-        depth = open.length + above;
-        open.push(level);
+        depth = deepen(place.level ?? 1) - 1 + above;
         // The chapter itself stands above.
         const isTop = above === 1 && place.words === title;
         if (isTop) above = 0;

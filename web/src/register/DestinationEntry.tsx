@@ -67,7 +67,7 @@ export function DestinationEntry({ row, book, open, toggle, checks }: EntryProps
               : ''}
         </span>
         <span role="cell" className="flex items-center gap-1 max-md:hidden">
-          {row.findings.length > 0 && (
+          {row.findings[0] && (
             <>
               <SeverityMark severity={row.findings[0].severity} />
               <span className="tabular-nums">{row.findings.length}</span>

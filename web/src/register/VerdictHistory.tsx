@@ -14,13 +14,15 @@ export default function VerdictHistory({ runs }: { runs: CheckRun[] }) {
   const verdicts = VERDICTS.filter(
     (verdict) => verdict !== 'sound' && done.some((run) => run.verdicts[verdict]),
   );
-  if (done.length < 2 || verdicts.length === 0) return null;
+  const [earliest] = done;
+  const latest = done.at(-1);
+  if (!earliest || !latest || earliest === latest || verdicts.length === 0) return null;
   const columns = done.map((run) => ({
     when: new Date(run.createdAt).toLocaleString('en', { dateStyle: 'medium', timeStyle: 'short' }),
     ...Object.fromEntries(verdicts.map((verdict) => [verdict, run.verdicts[verdict] ?? 0])),
   }));
-  const first = notSound(done[0]);
-  const last = notSound(done[done.length - 1]);
+  const first = notSound(earliest);
+  const last = notSound(latest);
   return (
     <figure className="w-60 text-sm">
       <div aria-hidden="true">

@@ -7,7 +7,7 @@ import { verdictFor, type BookStore } from '../book/store.js';
 /** One destination of the book with every link that leads there. */
 export interface DestinationRow {
   href: string;
-  uses: Link[];
+  uses: [Link, ...Link[]];
   verdict: VerdictName;
   reason: string;
   movedTo: string | null;
@@ -26,17 +26,24 @@ export function destinationsOf({
 }: Pick<BookStore, 'links' | 'findings' | 'placeIds' | 'verdicts' | 'surroundings'>): DestinationRow[] {
   const rows = new Map<string, DestinationRow>();
   for (const link of links) {
-    let row = rows.get(link.href);
-    if (!row) {
+    const row = rows.get(link.href);
+    if (row) row.uses.push(link);
+    else {
       const { verdict, reason, movedTo = null } = verdictFor(link, { placeIds, verdicts, surroundings });
       const checkedAt =
         verdicts.get(askedAddress(link.destination, surroundings) ?? link.href)?.checkedAt ?? null;
-      row = { href: link.href, uses: [], verdict, reason, movedTo, checkedAt, findings: [] };
-      rows.set(link.href, row);
+      rows.set(link.href, {
+        href: link.href,
+        uses: [link],
+        verdict,
+        reason,
+        movedTo,
+        checkedAt,
+        findings: [],
+      });
     }
-    row.uses.push(link);
-    row.findings.push(...(findings.get(link.id) ?? []));
   }
+  for (const row of rows.values()) row.findings.push(...row.uses.flatMap(({ id }) => findings.get(id) ?? []));
   const rank = (row: DestinationRow) => VERDICTS.indexOf(row.verdict) * 2 + (row.findings.length > 0 ? 0 : 1);
   return [...rows.values()].sort(
     (one, other) => rank(one) - rank(other) || one.href.localeCompare(other.href),

@@ -15,7 +15,7 @@ export function Write() {
   useEffect(() => () => void saveAll(), []);
   if (!book) return null;
   const open = book.chapters.find(({ id }) => id === chapter);
-  if (!open) return <Navigate to={`/books/${book.id}/write/${book.chapters[0].id}`} replace />;
+  if (!open) return <Navigate to={`/books/${book.id}/write/${book.chapters[0]?.id ?? ''}`} replace />;
   return (
     <div className="flex min-h-0 grow max-lg:flex-col">
       <LeftPanel book={book} open={chapter} />

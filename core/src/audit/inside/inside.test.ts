@@ -31,9 +31,9 @@ const ofLinks = (book: ReadBook) =>
 function repaired(book: ReadBook): string[] {
   const [finding] = auditBook(book, NO_SURROUNDINGS).inside;
   const chapters = book.chapters.map((chapter) => {
-    if (chapter.id !== finding.subject.chapter) return chapter;
+    if (chapter.id !== finding!.subject.chapter) return chapter;
     const transform = new Transform(chapter.doc);
-    applyInsideRepair(transform, finding.subject, finding.repairs[0].repair, counter('new'));
+    applyInsideRepair(transform, finding!.subject, finding!.repairs[0]!.repair, counter('new'));
     return { ...chapter, doc: transform.doc };
   });
   return found({ ...book, chapters });
@@ -106,7 +106,7 @@ describe('inside the book', () => {
       ['k', ['place-gone']],
       ['r', ['place-gone']],
     ]);
-    expect(findings.get('k')?.[0].repairs.map(({ label }) => label)).toEqual([
+    expect(findings.get('k')?.[0]!.repairs.map(({ label }) => label)).toEqual([
       'Lead to “Keeping the wick”',
       'Remove the link',
     ]);
@@ -116,7 +116,7 @@ describe('inside the book', () => {
     const whole = bookOf([paragraph(linked('lamps', place('lamps'), 'k'))], [heading(1, 'Lamps', 'lamps')]);
     const leavingOut = (...forms: ('pdf' | 'epub')[][]) => ({
       ...whole,
-      chapters: whole.chapters.map((chapter, index) => ({ ...chapter, leftOutOf: forms[index] })),
+      chapters: whole.chapters.map((chapter, index) => ({ ...chapter, leftOutOf: forms[index] ?? [] })),
     });
     expect(ofLinks(leavingOut([], ['pdf']))).toEqual([['k', ['place-left-out']]]);
     expect(ofLinks(leavingOut(['pdf'], ['pdf']))).toEqual([]);

@@ -36,14 +36,16 @@ export function leadsElsewhere(link: Link): Destination | null {
 /** One host, and either no path shown or the path that is led to or begins with it. */
 function agree(shown: Destination, real: Destination): boolean {
   if (shown.kind === 'mail' && real.kind === 'mail')
-    return real.to.some((one) => one.toLowerCase() === shown.to[0].toLowerCase());
+    return real.to.some((one) => one.toLowerCase() === shown.to[0]?.toLowerCase());
   if (shown.kind !== 'web' || real.kind !== 'web') return false;
   const [a, b] = [new URL(shown.href), new URL(real.href)];
   if (a.hostname.replace(/^www\./, '') !== b.hostname.replace(/^www\./, '') || a.port !== b.port)
     return false;
-  const [left, right] = [a, b].map((url) => decodeLoosely(url.pathname).replace(/\/$/, ''));
+  const [left, right] = [pathOf(a), pathOf(b)];
   return right === left || (a.search === '' && a.hash === '' && right.startsWith(`${left}/`));
 }
+
+const pathOf = (url: URL): string => decodeLoosely(url.pathname).replace(/\/$/, '');
 
 function display(destination: Destination): string {
   return destination.kind === 'mail' ? destination.to.join(', ') : hrefOf(destination);

@@ -53,7 +53,8 @@ export class Enclosures {
 
   #read(src: string, path: string): string | null {
     const data = /^data:image\/[\w.+-]+(;base64)?,(.*)$/is.exec(src.trim());
-    if (data) return this.#keep(`picture-${this.kept.length + 1}`, dataBytes(data[2], Boolean(data[1])));
+    if (data)
+      return this.#keep(`picture-${this.kept.length + 1}`, dataBytes(data[2] ?? '', Boolean(data[1])));
     if (/^(?:https?:)?\/\//i.test(src))
       return this.#leaveOut('they stand on a web site, and nothing is fetched');
     const bytes = this.files.get(path);

@@ -29,7 +29,7 @@ export function resolveHref(
   parts: ResolverParts,
 ): Destination | { leftOut: string } {
   const trimmed = href.trim();
-  const scheme = /^([a-z][a-z0-9+.-]*):/i.exec(trimmed)?.[1].toLowerCase();
+  const scheme = /^([a-z][a-z0-9+.-]*):/i.exec(trimmed)?.[1]?.toLowerCase();
   if (scheme === 'mailto')
     return parseMailto(trimmed)?.destination ?? { leftOut: 'the email address can’t be read' };
   if (scheme && scheme !== 'http' && scheme !== 'https')

@@ -61,7 +61,7 @@ describe('unpacking an archive', () => {
 
   test('refuses one with a password', () => {
     const locked = small();
-    locked[at(locked, DIRECTORY) + 8] |= 1;
+    locked[at(locked, DIRECTORY) + 8]! |= 1;
     expect(faultOf(locked)).toBe('encrypted');
   });
 
@@ -70,7 +70,7 @@ describe('unpacking an archive', () => {
     for (const length of [2, 10, 60, bytes.length - 30, bytes.length - 1])
       expect(faultOf(bytes.slice(0, length))).toBe('broken-archive');
     const changed = bytes.slice();
-    changed[45] ^= 0xff;
+    changed[45]! ^= 0xff;
     expect(faultOf(changed)).toBe('broken-archive');
   });
 });

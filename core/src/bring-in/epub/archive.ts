@@ -153,7 +153,6 @@ const CRC_TABLE = Uint32Array.from({ length: 256 }, (_, index) => {
 /** CRC-32 as ZIP uses it (ISO 3309). */
 function crc32(bytes: Uint8Array): number {
   let crc = 0xffffffff;
-  for (let index = 0; index < bytes.length; index++)
-    crc = CRC_TABLE[(crc ^ bytes[index]) & 0xff] ^ (crc >>> 8);
+  for (const byte of bytes) crc = (CRC_TABLE[(crc ^ byte) & 0xff] ?? 0) ^ (crc >>> 8);
   return (crc ^ 0xffffffff) >>> 0;
 }

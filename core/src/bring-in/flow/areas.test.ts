@@ -9,7 +9,7 @@ const CHART = '<svg xmlns="http://www.w3.org/2000/svg" width="400" height="200" 
 function brought(body: string, more: Record<string, string> = {}) {
   const files = epubFiles({ 'one.xhtml': `<body>${body}</body>` }, { 'OEBPS/chart.svg': CHART, ...more });
   const result = bringIn({ name: 'book.epub', bytes: zip(files) }, counter());
-  const chapter = readChapter(result.book.chapters[0]);
+  const chapter = readChapter(result.book.chapters[0]!);
   const areas: LinkArea[] = [];
   chapter.doc.descendants((node) => void areas.push(...((node.attrs.areas as LinkArea[] | undefined) ?? [])));
   return { ...result, areas, links: linksOfChapter(chapter.doc, chapter.id) };
@@ -77,7 +77,7 @@ describe('files that come with a book', () => {
       { 'OEBPS/files/tides.csv': 'a,b' },
     );
     expect(enclosures.map(({ name }) => name)).toEqual(['tides.csv']);
-    const enclosure = enclosures[0].id;
+    const enclosure = enclosures[0]!.id;
     expect(links.map(({ destination }) => destination)).toEqual([
       { kind: 'file', enclosure },
       { kind: 'file', enclosure, fragment: 'row=2' },

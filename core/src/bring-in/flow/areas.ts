@@ -47,11 +47,11 @@ function cornersOf(shape: string, numbers: number[]): [number, number, number, n
   if (numbers.some(Number.isNaN)) return null;
   if (shape.startsWith('rect') && numbers.length >= 4)
     return numbers.slice(0, 4) as [number, number, number, number];
-  if (shape.startsWith('circ') && numbers.length >= 3) {
-    const [x, y, radius] = numbers;
+  const [x, y, radius] = numbers;
+  if (shape.startsWith('circ') && x !== undefined && y !== undefined && radius !== undefined)
     return [x - radius, y - radius, x + radius, y + radius];
-  }
-  const [across, down] = [0, 1].map((odd) => numbers.filter((_number, index) => index % 2 === odd));
+  const across = numbers.filter((_number, index) => index % 2 === 0);
+  const down = numbers.filter((_number, index) => index % 2 === 1);
   if (across.length < 3 || down.length < 3) return null;
   return [Math.min(...across), Math.min(...down), Math.max(...across), Math.max(...down)];
 }
@@ -60,7 +60,7 @@ const FRAME = /border\s*:\s*([\d.]+)pt\s+(solid|dashed|dotted)\s+(#[0-9a-f]{6})/
 
 function frameIn(style: string): AreaFrame | null {
   const [, width, line, colour] = FRAME.exec(style) ?? [];
-  if (!width) return null;
+  if (!width || !line || !colour) return null;
   return {
     line: line.toLowerCase() as AreaFrame['line'],
     width: Math.min(THICKEST_FRAME, Number(width) || 1),
@@ -68,7 +68,11 @@ function frameIn(style: string): AreaFrame | null {
   };
 }
 
-const SHARE = (name: string) => new RegExp(`(?:^|[;\\s])${name}\\s*:\\s*([\\d.]+)%`, 'i');
+/** A property that is given in percent, as a share; `NaN` where it is none. */
+function shareIn(style: string, property: string): number {
+  const percent = new RegExp(`(?:^|[;\\s])${property}\\s*:\\s*([\\d.]+)%`, 'i').exec(style)?.[1];
+  return Number.parseFloat(percent ?? 'NaN') / 100;
+}
 
 /** Links that lie over a picture by percentages of it, next to the picture in one element. */
 export function layeredAreas(image: Element): AreaDraft[] {
@@ -77,14 +81,11 @@ export function layeredAreas(image: Element): AreaDraft[] {
   if (!around || !isTag(around)) return [];
   return around.children.flatMap((element): AreaDraft[] => {
     if (!isTag(element) || element.name !== 'a' || element === inner) return [];
-    const [left, top, width, height] = ['left', 'top', 'width', 'height'].map((name) =>
-      Number.parseFloat(SHARE(name).exec(element.attribs.style ?? '')?.[1] ?? 'NaN'),
-    );
-    if ([left, top, width, height].some(Number.isNaN)) return [];
-    const box = boxBetween(
-      { x: left / 100, y: top / 100 },
-      { x: (left + width) / 100, y: (top + height) / 100 },
-    );
-    return [{ element, box, frame: frameIn(element.attribs.style ?? ''), reshaped: false }];
+    const { style = '' } = element.attribs;
+    const [x, y] = [shareIn(style, 'left'), shareIn(style, 'top')];
+    const [width, height] = [shareIn(style, 'width'), shareIn(style, 'height')];
+    if ([x, y, width, height].some(Number.isNaN)) return [];
+    const box = boxBetween({ x, y }, { x: x + width, y: y + height });
+    return [{ element, box, frame: frameIn(style), reshaped: false }];
   });
 }

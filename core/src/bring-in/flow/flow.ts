@@ -198,10 +198,11 @@ class FlowReader extends InlineReader {
     );
     const rest = element.children.filter((child) => !captions.includes(child as Element));
     const blocks = this.blocks(rest, marks);
-    const caption = captions.length > 0 ? this.#inlines(captions[0], marks) : [];
+    const [first] = captions;
+    const caption = first ? this.#inlines(first, marks) : [];
     if (caption.length === 0) return blocks;
-    const only = blocks.length === 1 && blocks[0].type.name === 'figure' ? blocks[0] : null;
-    if (only) return [withCaption(only, caption)];
+    const [only] = blocks;
+    if (blocks.length === 1 && only?.type.name === 'figure') return [withCaption(only, caption)];
     return [...blocks, schema.node('paragraph', null, caption)];
   }
 
@@ -245,14 +246,15 @@ class FlowReader extends InlineReader {
     if (content.length === 0) return null;
     const pictures = content.filter((node) => node.type.name === 'picture');
     const rest = content.filter((node) => node.type.name !== 'picture');
-    if (pictures.length === 1 && rest.every((node) => node.type.name === 'anchor' && !linkMark(node)))
+    const [picture] = pictures;
+    if (picture && pictures.length === 1 && rest.every(isBareAnchor))
       return figureOf(
-        pictures[0],
+        picture,
         rest.flatMap((node) => idOf(node) ?? []),
-        this.areas.get(pictures[0]) ?? [],
+        this.areas.get(picture) ?? [],
       );
-    for (const picture of pictures)
-      for (const _area of this.areas.get(picture) ?? [])
+    for (const one of pictures)
+      for (const _area of this.areas.get(one) ?? [])
         this.around.tally.add('leftOut', 'links', 'they lay on a picture within a line');
     return schema.node('paragraph', leadingId(content), withoutLeadingId(content));
   }
@@ -260,10 +262,13 @@ class FlowReader extends InlineReader {
 
 const listItem = (content: Node[]): Node => schema.node('list_item', null, content);
 
+/** A spot without words that carries no link. */
+const isBareAnchor = (node: Node): boolean => node.type.name === 'anchor' && !linkMark(node);
+
 /** An anchor at the very start of a paragraph is the paragraph's own id. */
 function leadingId(content: Node[]): { id: string | null } {
-  const first = content[0];
-  return { id: first.type.name === 'anchor' && !linkMark(first) ? idOf(first) : null };
+  const [first] = content;
+  return { id: first && isBareAnchor(first) ? idOf(first) : null };
 }
 
 function withoutLeadingId(content: Node[]): Node[] {
@@ -273,7 +278,7 @@ function withoutLeadingId(content: Node[]): Node[] {
 /** HTML drops a line break just after `<pre>`. */
 function withoutFirstBreak(nodes: Node[]): Node[] {
   const [first, ...rest] = nodes;
-  if (!first.isText || !first.text?.startsWith('\n')) return nodes;
+  if (!first?.text?.startsWith('\n')) return nodes;
   const text = first.text.slice(1);
   return text === '' ? rest : [schema.text(text, first.marks), ...rest];
 }

@@ -105,7 +105,8 @@ export class InlineReader {
   protected styled(name: string, marks: readonly Mark[]): readonly Mark[] {
     if (PLAIN_STYLE.has(name))
       this.around.tally.add('changed', 'decorated words', 'underlining, striking out and sizes are not kept');
-    return MARKS[name] ? schema.marks[MARKS[name]].create().addToSet(marks) : marks;
+    const type = schema.marks[MARKS[name] ?? ''];
+    return type ? type.create().addToSet(marks) : marks;
   }
 
   protected linkMarks(element: Element, marks: readonly Mark[], awaiting = true): readonly Mark[] {
@@ -198,7 +199,8 @@ export class InlineReader {
   /** A drawing that only wraps one picture, as covers often do, is that picture. */
   private drawing(element: Element, marks: readonly Mark[], run: InlineRun): void {
     const inside = element.children.filter((child): child is Element => isTag(child));
-    if (inside.length === 1 && inside[0].name === 'image') return this.picture(inside[0], marks, run);
+    const [first] = inside;
+    if (inside.length === 1 && first?.name === 'image') return this.picture(first, marks, run);
     const title = inside.find((child) => child.name === 'title');
     const enclosure = this.around.drawing(render(element, { xmlMode: true }));
     if (!enclosure) return;

@@ -35,10 +35,9 @@ export class InlineRun {
   /** The nodes, without white space at the end. A link that was only white space goes on as an anchor. */
   finish(): Node[] {
     const nodes = [...this.#nodes];
-    for (let last = nodes.length - 1; last >= 0; last--) {
-      const node = nodes[last];
+    for (const [last, node] of [...nodes.entries()].reverse()) {
       if (node.type.name === 'anchor') continue;
-      if (!node.isText || !node.text?.endsWith(' ')) break;
+      if (!node.text?.endsWith(' ')) break;
       const text = node.text.slice(0, -1);
       if (text !== '') nodes[last] = schema.text(text, node.marks);
       else if (linkMark(node)) nodes[last] = schema.node('anchor', null, undefined, node.marks);

@@ -23,10 +23,10 @@ export function readHtml(text: string, name: string, mint: () => string): Brough
   const enclosures = new Enclosures(new Map(), mint, tally);
   const first = mint();
   ids.takeFrom(name, document);
-  const body = getElementsByTagName('body', document.children, true)[0];
+  const body = getElementsByTagName('body', document.children, true);
   const parts = { ids, chapters: new Map([[name, first]]), outside: addressOf(document), fileAt: () => null };
   const notes = { marks: new Set<string>(), backs: new Set<string>() };
-  const blocks = readFlow([body], {
+  const blocks = readFlow(body.slice(0, 1), {
     tally,
     mint,
     placeId: ids.placer(name),

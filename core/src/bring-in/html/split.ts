@@ -12,14 +12,15 @@ export function splitAtHeadings(blocks: Node[]): Node[][] {
   const length = blocks.reduce((sum, block) => sum + block.textContent.length, 0);
   const level = [1, 2, 3].find((one) => blocks.filter((block) => isHeading(block, one)).length >= 2);
   if (level === undefined || length < SHORT) return [blocks];
-  const chapters: Node[][] = [[]];
-  for (const block of blocks) {
-    if (isHeading(block, level) && chapters[chapters.length - 1].length > 0) chapters.push([]);
-    chapters[chapters.length - 1].push(block);
+  const first = blocks.findIndex((block) => isHeading(block, level));
+  const opening = blocks.slice(0, first);
+  const hasWords = opening.some((block) => wordsOf(block) !== '' || block.type.name === 'figure');
+  const chapters: Node[][] = hasWords ? [opening] : [];
+  let chapter = hasWords ? [] : opening;
+  for (const block of blocks.slice(first)) {
+    if (isHeading(block, level)) chapters.push((chapter = chapters.length === 0 ? chapter : []));
+    chapter.push(block);
   }
-  const [opening, next] = chapters;
-  if (next && !opening.some((block) => wordsOf(block) !== '' || block.type.name === 'figure'))
-    chapters.splice(0, 2, [...opening, ...next]);
   return chapters;
 }
 

@@ -9,11 +9,9 @@ export function inlineTree(block: Node): InlineTree[] {
   const root: InlineTree[] = [];
   const open: { mark: Mark; children: InlineTree[] }[] = [];
   block.forEach((leaf) => {
-    let depth = 0;
-    while (depth < open.length && depth < leaf.marks.length && open[depth].mark.eq(leaf.marks[depth]))
-      depth++;
-    open.length = depth;
-    for (const mark of leaf.marks.slice(depth)) {
+    const other = open.findIndex(({ mark }, depth) => !leaf.marks[depth]?.eq(mark));
+    if (other >= 0) open.length = other;
+    for (const mark of leaf.marks.slice(open.length)) {
       const element = { mark, children: [] };
       (open.at(-1)?.children ?? root).push(element);
       open.push(element);

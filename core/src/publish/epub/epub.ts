@@ -15,6 +15,7 @@ import { stylesheet } from './stylesheet.js';
 import { withBook } from '../edition/with-book.js';
 import { afterBook, idsInNotes, notesOfChapter } from '../edition/note-backs.js';
 import type { PageContext } from '../markup/page-context.js';
+import { nestedList } from '../markup/nested-list.js';
 import { content, listWithBook } from '../markup/xhtml.js';
 import { listOfNotes, notesOfBook } from '../markup/xhtml-notes.js';
 import { element, escapeXml } from '../markup/xml.js';
@@ -178,7 +179,7 @@ function navigation(edition: Edition, pages: EpubPage[], more: BackPage[]): stri
     );
     const { label = '' } = edition.places.get(chapter.id) ?? {};
     const top = {
-      level: 0,
+      depth: 0,
       words: [label, chapter.title || edition.book.title].filter(Boolean).join(' '),
       href: `${file}#${chapter.id}`,
     };
@@ -186,26 +187,26 @@ function navigation(edition: Edition, pages: EpubPage[], more: BackPage[]): stri
     return [
       top,
       ...under.map((heading) => ({
-        level: heading.level ?? 6,
+        depth: heading.level ?? 6,
         href: `${file}#${heading.id}`,
         words: [heading.label, heading.words].filter(Boolean).join(' '),
       })),
     ];
   });
-  for (const { name, title } of more) entries.push({ level: 0, words: title, href: `${name}.xhtml` });
-  const start = pages.find(({ chapter }) => chapter.matter === 'main') ?? pages[0];
+  for (const { name, title } of more) entries.push({ depth: 0, words: title, href: `${name}.xhtml` });
+  const start = pages.find(({ chapter }) => chapter.matter === 'main') ?? pages.at(0);
   const landmark = (type: string, href: string, words: string) =>
     element('li', {}, element('a', { 'epub:type': type, href }, escapeXml(words)));
   const notes = more.find(({ name }) => name === 'notes');
   const landmarks = [
     landmark('titlepage', 'title.xhtml', said.titlePage),
     landmark('toc', 'nav.xhtml', said.contents),
-    landmark('bodymatter', start.file, said.startOfText),
+    ...(start ? [landmark('bodymatter', start.file, said.startOfText)] : []),
     ...(notes ? [landmark('endnotes', 'notes.xhtml', notes.title)] : []),
   ];
   const body = `<nav epub:type="toc" role="doc-toc" id="${CONTENTS}">
 <h1>${escapeXml(said.contents)}</h1>
-${nestedList(entries)}
+${nestedList(entries, 'ol')}
 </nav>
 <nav epub:type="landmarks" hidden="">
 <ol>
@@ -213,23 +214,4 @@ ${landmarks.join('\n')}
 </ol>
 </nav>`;
   return document(edition, said.contents, body, 'frontmatter');
-}
-
-interface ContentsEntry {
-  level: number;
-  words: string;
-  href: string;
-}
-
-/** A list within a list for each deeper level; a level that is jumped over makes no empty list. */
-function nestedList(entries: ContentsEntry[]): string {
-  let written = '<ol>\n';
-  for (let at = 0; at < entries.length;) {
-    const { level, words, href } = entries[at++];
-    const start = at;
-    while (at < entries.length && entries[at].level > level) at++;
-    const under = at > start ? `\n${nestedList(entries.slice(start, at))}` : '';
-    written += `<li>${element('a', { href }, escapeXml(words))}${under}</li>\n`;
-  }
-  return `${written}</ol>`;
 }

@@ -1,8 +1,9 @@
 import type { Node } from 'prosemirror-model';
 import { phrases } from '../../language/index.js';
-import { attrsOf, noteMarkOf, type ContentsLine, type Note } from '../../manuscript/index.js';
+import { attrsOf, noteMarkOf, type Note } from '../../manuscript/index.js';
 import { BETWEEN_RETURNS } from '../edition/return-lines.js';
 import type { PageContext } from './page-context.js';
+import { nestedList } from './nested-list.js';
 import { element, escapeXml } from './xml.js';
 
 /** The number of a place as readers see it before its words; nothing where it has none. */
@@ -63,18 +64,10 @@ export function contentsList(node: Node, page: PageContext): string {
   const lines = page.edition.map.contents.get(id)?.lines ?? [];
   const attributes = { id: page.once(id), class: 'contents', 'data-contents': JSON.stringify(chosen) };
   if (lines.length === 0) return element('div', attributes);
-  return element('div', attributes, nestedLines(lines, page));
-}
-
-function nestedLines(lines: readonly ContentsLine[], page: PageContext): string {
-  let written = '<ul>\n';
-  for (let at = 0; at < lines.length;) {
-    const { place, words, label, depth } = lines[at++];
-    const start = at;
-    while (at < lines.length && lines[at].depth > depth) at++;
-    const under = at > start ? `\n${nestedLines(lines.slice(start, at), page)}` : '';
-    const said = label ? `${label} ${words}` : words;
-    written += `<li>${element('a', { href: page.addressOfPlace(place) }, escapeXml(said))}${under}</li>\n`;
-  }
-  return `${written}</ul>`;
+  const links = lines.map(({ place, words, label, depth }) => ({
+    depth,
+    words: label ? `${label} ${words}` : words,
+    href: page.addressOfPlace(place),
+  }));
+  return element('div', attributes, nestedList(links, 'ul'));
 }

@@ -127,7 +127,11 @@ export function listWithBook({ title, entries }: WithBook): string {
 export function content(node: Node, page: PageContext): string {
   if (node.inlineContent) return inline(node, page);
   let written = '';
-  node.forEach((child) => (written += `${writers[child.type.name](child, page)}\n`));
+  for (const child of node.children) {
+    const write = writers[child.type.name];
+    if (!write) throw new RangeError(`no way to write a ${child.type.name}`);
+    written += `${write(child, page)}\n`;
+  }
   return written;
 }
 

@@ -5,7 +5,7 @@ export function escapeXml(words: string): string {
   return words
     .toWellFormed()
     .replace(FORBIDDEN, '')
-    .replace(/[&<>"]/g, (sign) => NAMES[sign]);
+    .replace(/[&<>"]/g, (sign) => NAMES[sign] ?? '');
 }
 
 // eslint-disable-next-line no-control-regex -- the control characters are what is looked for

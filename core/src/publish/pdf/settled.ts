@@ -47,5 +47,5 @@ function headOf(words: string): number {
   const whole = JOINED.exec(words) ?? LIGATURE.exec(words);
   if (whole) return whole[0].length;
   const [first] = graphemes.segment(words.slice(blank));
-  return blank + first.segment.length;
+  return blank + (first?.segment.length ?? 0);
 }

@@ -11,17 +11,18 @@ export function placeCells<Cell extends Spanning>(
   rows: Cell[][],
 ): { columns: number; cells: (Cell & { x: number; y: number })[] } {
   const taken = rows.map(() => new Set<number>());
+  const isTaken = (x: number, y: number) => taken[y]?.has(x) ?? false;
   const cells: (Cell & { x: number; y: number })[] = [];
   let columns = 1;
   rows.forEach((row, y) => {
     let x = 0;
     for (const cell of row) {
-      while (taken[y].has(x)) x++;
+      while (isTaken(x, y)) x++;
       const rowspan = Math.min(cell.rowspan, rows.length - y);
       let colspan = 1;
-      while (colspan < cell.colspan && !taken[y].has(x + colspan)) colspan++;
+      while (colspan < cell.colspan && !isTaken(x + colspan, y)) colspan++;
       for (let down = 0; down < rowspan; down++)
-        for (let across = 0; across < colspan; across++) taken[y + down].add(x + across);
+        for (let across = 0; across < colspan; across++) taken[y + down]?.add(x + across);
       cells.push({ ...cell, colspan, rowspan, x, y });
       x += colspan;
       columns = Math.max(columns, x);

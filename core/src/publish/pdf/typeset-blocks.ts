@@ -102,7 +102,7 @@ function table(node: Node, ids: readonly string[], context: TypesetContext): Rec
       })),
     ),
   );
-  const first = rows[0].children;
+  const first = rows[0]?.children ?? [];
   return {
     columns,
     header: first.every((cell) => cell.type.name === 'table_header' && attrsOf.cell(cell).rowspan === 1),

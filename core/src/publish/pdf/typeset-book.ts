@@ -1,5 +1,5 @@
 import { phrases } from '../../language/index.js';
-import { CONTENTS, TOP, type BookDetails, type Matter } from '../../manuscript/index.js';
+import { CONTENTS, openLevels, TOP, type BookDetails, type Matter } from '../../manuscript/index.js';
 import { filesInside, onceEach, type Edition } from '../edition/edition.js';
 import { block, notesAfterBook, notesAfterChapter } from './typeset-blocks.js';
 import type { TypesetNode } from './typeset-node.js';
@@ -34,7 +34,8 @@ export function typesetBook(edition: Edition, pictures: Map<string, string>): Ty
   const { title, subtitle, author, language, look } = edition.book;
   const once = onceEach();
   const chapters = edition.book.chapters.map((chapter): TypesetChapter => {
-    const context = { edition, once, pictures, level: steadyLevels() };
+    // PDF/UA-1 (ISO 14289-1, 7.4.2) wants no level of headings skipped.
+    const context = { edition, once, pictures, level: openLevels() };
     const top = once(chapter.id);
     return {
       title: chapter.title,
@@ -60,18 +61,8 @@ export function typesetBook(edition: Edition, pictures: Map<string, string>): Ty
     look,
     chapters,
     attached,
-    notes: notesAfterBook({ edition, once, pictures, level: steadyLevels() }),
+    notes: notesAfterBook({ edition, once, pictures, level: openLevels() }),
     contents: { title: phrases(language).contents, id: CONTENTS, top: TOP },
     list: withBook(edition),
-  };
-}
-
-/** Levels without a gap, beginning at 1: PDF/UA-1 (ISO 14289-1, 7.4.2) wants no level skipped. */
-function steadyLevels(): (level: number) => number {
-  const open: number[] = [];
-  return (level) => {
-    while (open.length > 0 && open[open.length - 1] >= level) open.pop();
-    open.push(level);
-    return open.length;
   };
 }

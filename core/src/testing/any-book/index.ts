@@ -225,7 +225,7 @@ class Writer {
 
   readonly #words = (most: number): string => this.#several(most, () => this.#one(WORDS)).join(' ');
   readonly #below = (end: number): number => this.pick(fc.nat, { max: end - 1 });
-  readonly #one = <Item>(list: readonly Item[]): Item => list[this.#below(list.length)];
+  readonly #one = <Item>(list: readonly Item[]): Item => list[this.#below(list.length)] as Item;
   readonly #several = <Item>(most: number, make: () => Item): Item[] =>
     Array.from({ length: 1 + this.#below(most) }, make);
 }

@@ -41,7 +41,7 @@ export function guardAddresses(
       (addresses) => {
         const refused = addresses.find(({ address }) => !isPublicAddress(address));
         if (refused) callback(new PrivateAddressError(name, refused.address), []);
-        else if (all) callback(null, addresses);
+        else if (all || !addresses[0]) callback(null, addresses);
         else callback(null, addresses[0].address, addresses[0].family);
       },
       (error: NodeJS.ErrnoException) => callback(error, []),

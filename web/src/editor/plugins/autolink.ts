@@ -36,8 +36,8 @@ function addressBeforeCaret({ selection, doc }: EditorState, pattern: RegExp): A
   if (!empty || !$from.parent.isTextblock || $from.parent.type.spec.code) return null;
   const block = $from.start();
   const text = flatText(doc, block, $from.pos);
-  const match = pattern.exec(text);
-  const address = match && addressIn(match[1], block + text.length - match[1].length);
+  const words = pattern.exec(text)?.[1];
+  const address = words && addressIn(words, block + text.length - words.length);
   if (!address) return null;
   const { link, unlinked, code } = schema.marks;
   const closed = [link, unlinked, code].some((type) => doc.rangeHasMark(address.start, address.end, type));
@@ -118,8 +118,8 @@ export function autolink(): Plugin {
         }
         view.dispatch(view.state.tr.insertText(' ', from, to).setStoredMarks([]));
         // After the space, so that one undo takes the link away and leaves what was typed.
-        const link = transaction.steps[0];
-        view.dispatch(closeHistory(view.state.tr.step(link)));
+        const [link] = transaction.steps;
+        if (link) view.dispatch(closeHistory(view.state.tr.step(link)));
         return true;
       },
       handleKeyDown(view, event) {
