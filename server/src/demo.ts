@@ -7,9 +7,9 @@ import { DEFAULT_STRUCTURE } from '@vennet/core/manuscript';
 import { BooksService } from './books/books.service.js';
 import { RepairsService } from './books/repairs.service.js';
 import { BringInService } from './bring-in/bring-in.service.js';
-import { ShelfService } from './enclosures/shelf.service.js';
+import { ShelfService } from './shelf/shelf.service.js';
 import { start, startFromCommand, type Running } from './run.js';
-import { PROJECT, settingsFrom } from './settings.js';
+import { PROJECT, settingsFrom } from './platform/settings.js';
 
 /** Starts Vennet with the stand-in world and, where there is no book yet, brings the demo book in. */
 async function startDemo(): Promise<Running> {

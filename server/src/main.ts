@@ -1,5 +1,5 @@
 import { start, startFromCommand } from './run.js';
-import { settingsFrom } from './settings.js';
+import { settingsFrom } from './platform/settings.js';
 
 const running = await startFromCommand(() => start(settingsFrom(process.env), { world: false }));
 console.log(`Vennet runs at ${running.address}`);

@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { connectTo, startLocalMariadb } from './database/local-mariadb.js';
 import { start } from './run.js';
-import { settingsFrom, type Settings } from './settings.js';
+import { settingsFrom, type Settings } from './platform/settings.js';
 
 let directory: string;
 beforeEach(async () => {

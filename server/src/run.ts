@@ -4,7 +4,7 @@ import type { NestExpressApplication } from '@nestjs/platform-express';
 import { demoSites, startWorld, type World } from '@vennet/world';
 import { createApp } from './app.js';
 import { startLocalMariadb } from './database/local-mariadb.js';
-import type { Settings } from './settings.js';
+import type { Settings } from './platform/settings.js';
 
 export interface Running {
   app: NestExpressApplication;

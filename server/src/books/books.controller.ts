@@ -27,7 +27,7 @@ import type {
 } from '@vennet/core/wire';
 import { BringInService } from '../bring-in/bring-in.service.js';
 import { ChecksService } from '../checks/checks.service.js';
-import { withUpload } from '../edge/upload.js';
+import { withUpload } from '../platform/upload.js';
 import {
   BookChangesDto,
   InsideRepairDto,

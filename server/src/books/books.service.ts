@@ -19,17 +19,17 @@ import {
 import { safeFileName } from '@vennet/core/shelf';
 import type { BookSummary, ChapterSaved, Manuscript, SentBook, VersionedChapter } from '@vennet/core/wire';
 import { DataSource, IsNull, Not } from 'typeorm';
-import { LOCAL_AUTHOR } from '../edge/author.js';
-import { notFound, ProblemError } from '../edge/problem.js';
-import { EnclosureEntity, shelfFileOf } from '../enclosures/enclosure.entity.js';
-import { identify } from '../enclosures/identify.js';
-import { publicAddress } from '../edge/public-address.js';
-import { EnclosureStore } from '../enclosures/enclosure-store.js';
-import { BookEntity } from './book.entity.js';
+import { LOCAL_AUTHOR } from '../platform/author.js';
+import { notFound, ProblemError } from '../platform/problem.js';
+import { EnclosureEntity, shelfFileOf } from '../database/entities/enclosure.entity.js';
+import { identify } from '../shelf/identify.js';
+import { publicAddress } from '../platform/public-address.js';
+import { EnclosureStore } from '../shelf/enclosure-store.js';
+import { BookEntity } from '../database/entities/book.entity.js';
 import type { BookChangesDto, NewBookDto, NewChapterDto, SaveChapterDto } from './books.dto.js';
-import { ChapterEntity } from './chapter.entity.js';
+import { ChapterEntity } from '../database/entities/chapter.entity.js';
 import { asSent, columnsOf, storeText } from './chapter-text.js';
-import { mint } from './mint.js';
+import { mint } from '../platform/mint.js';
 
 /** A link to another book in the JSON of a chapter. */
 const BOOK_LINK = /"kind":"book","book":"([0-9a-f-]{36})"/g;

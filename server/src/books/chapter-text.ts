@@ -1,9 +1,9 @@
 import { countWords, linksOfChapter, readChapter, SCHEMA_VERSION, titleOf } from '@vennet/core/manuscript';
 import type { ChapterSaved, VersionedChapter } from '@vennet/core/wire';
 import type { EntityManager } from 'typeorm';
-import { LOCAL_AUTHOR } from '../edge/author.js';
-import { BookEntity } from './book.entity.js';
-import { ChapterEntity } from './chapter.entity.js';
+import { LOCAL_AUTHOR } from '../platform/author.js';
+import { BookEntity } from '../database/entities/book.entity.js';
+import { ChapterEntity } from '../database/entities/chapter.entity.js';
 
 /** The columns that follow from a chapter's text, which must fit the schema. */
 export function columnsOf(doc: unknown, otherwise: string) {

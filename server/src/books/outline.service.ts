@@ -4,10 +4,10 @@ import type { Format } from '@vennet/core/manuscript';
 import { readChapter } from '@vennet/core/manuscript';
 import type { ChapterPlace, RepairDone } from '@vennet/core/wire';
 import { DataSource } from 'typeorm';
-import { notFound, ProblemError } from '../edge/problem.js';
-import { BookEntity } from './book.entity.js';
+import { notFound, ProblemError } from '../platform/problem.js';
+import { BookEntity } from '../database/entities/book.entity.js';
 import { BooksService } from './books.service.js';
-import { ChapterEntity } from './chapter.entity.js';
+import { ChapterEntity } from '../database/entities/chapter.entity.js';
 import { asSent, storeText } from './chapter-text.js';
 import { lockedChapters, SnapshotsService } from './snapshots.service.js';
 

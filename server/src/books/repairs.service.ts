@@ -25,11 +25,11 @@ import type {
   RepairTarget,
 } from '@vennet/core/wire';
 import { DataSource } from 'typeorm';
-import { ProblemError } from '../edge/problem.js';
+import { ProblemError } from '../platform/problem.js';
 import { BooksService } from './books.service.js';
-import { ChapterEntity } from './chapter.entity.js';
+import { ChapterEntity } from '../database/entities/chapter.entity.js';
 import { asSent, storeText } from './chapter-text.js';
-import { mint } from './mint.js';
+import { mint } from '../platform/mint.js';
 import { lockedChapters, SnapshotsService } from './snapshots.service.js';
 
 /** Changes to links all over a book. Each leaves a snapshot by which it is taken back. */

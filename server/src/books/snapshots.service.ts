@@ -4,11 +4,11 @@ import { gunzip, gzip } from 'node:zlib';
 import { Injectable } from '@nestjs/common';
 import type { RepairDone, Snapshot, VersionedChapter } from '@vennet/core/wire';
 import { DataSource, type EntityManager } from 'typeorm';
-import { LOCAL_AUTHOR } from '../edge/author.js';
-import { notFound } from '../edge/problem.js';
-import { ChapterEntity } from './chapter.entity.js';
+import { LOCAL_AUTHOR } from '../platform/author.js';
+import { notFound } from '../platform/problem.js';
+import { ChapterEntity } from '../database/entities/chapter.entity.js';
 import { asSent, columnsOf, storeText } from './chapter-text.js';
-import { SnapshotEntity } from './snapshot.entity.js';
+import { SnapshotEntity } from '../database/entities/snapshot.entity.js';
 
 /** The text of a book as it was at some time, kept so that the author can go back to it. */
 @Injectable()

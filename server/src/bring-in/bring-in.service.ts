@@ -3,7 +3,7 @@ import type { BringInReport, BroughtEnclosure, BroughtIn } from '@vennet/core/br
 import { PICTURE_EXTENSIONS } from '@vennet/core/publish';
 import sharp from 'sharp';
 import { BooksService } from '../books/books.service.js';
-import { ProblemError } from '../edge/problem.js';
+import { ProblemError } from '../platform/problem.js';
 import { inWorker, WorkerRefusal } from '../jobs/in-worker.js';
 
 /** Makes a book of an uploaded file. The file is read in a worker; the book is stored whole or not at all. */

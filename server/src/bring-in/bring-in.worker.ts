@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { parentPort, workerData } from 'node:worker_threads';
 import { bringIn, BringInError, type BroughtIn } from '@vennet/core/bring-in';
-import { mint } from '../books/mint.js';
+import { mint } from '../platform/mint.js';
 import type { WorkerSays } from '../jobs/in-worker.js';
 
 const { path, name } = workerData as { path: string; name: string };

@@ -14,12 +14,12 @@ import {
 import { concat, concatMap, defer, from, Observable, of, Subject } from 'rxjs';
 import { DataSource, In, IsNull, type Repository } from 'typeorm';
 import { BooksService } from '../books/books.service.js';
-import { LOCAL_AUTHOR } from '../edge/author.js';
-import { notFound, ProblemError } from '../edge/problem.js';
+import { LOCAL_AUTHOR } from '../platform/author.js';
+import { notFound, ProblemError } from '../platform/problem.js';
 import { JobQueue, ShutdownError } from '../jobs/queue.js';
-import { CheckRowEntity } from './check-row.entity.js';
-import { CheckRunEntity } from './check-run.entity.js';
-import { Prober } from './prober/prober.js';
+import { CheckRowEntity } from '../database/entities/check-row.entity.js';
+import { CheckRunEntity } from '../database/entities/check-run.entity.js';
+import { Prober } from '../probe/prober.js';
 
 /**
  * Check runs. Each is rows in the database, one a destination; a row with a verdict is never asked again, so a run that

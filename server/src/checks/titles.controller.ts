@@ -3,10 +3,10 @@ import { ApiQuery, ApiTags } from '@nestjs/swagger';
 import { titleIn } from '@vennet/core/page';
 import { cleanTitle, recognise } from '@vennet/core/destination';
 import type { PageTitle } from '@vennet/core/wire';
-import { ProblemError } from '../edge/problem.js';
-import { PageError } from './prober/read-page.js';
-import { failureOf } from './prober/failure.js';
-import { Prober } from './prober/prober.js';
+import { ProblemError } from '../platform/problem.js';
+import { PageError } from '../probe/read-page.js';
+import { failureOf } from '../probe/failure.js';
+import { Prober } from '../probe/prober.js';
 
 @ApiTags('checks')
 @Controller('api/titles')

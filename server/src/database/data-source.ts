@@ -1,11 +1,11 @@
 import type { DataSourceOptions } from 'typeorm';
-import { BookEntity } from '../books/book.entity.js';
-import { ChapterEntity } from '../books/chapter.entity.js';
-import { SnapshotEntity } from '../books/snapshot.entity.js';
-import { CheckRowEntity } from '../checks/check-row.entity.js';
-import { CheckRunEntity } from '../checks/check-run.entity.js';
-import { EnclosureEntity } from '../enclosures/enclosure.entity.js';
-import { ExportEntity } from '../publishing/export.entity.js';
+import { BookEntity } from './entities/book.entity.js';
+import { ChapterEntity } from './entities/chapter.entity.js';
+import { SnapshotEntity } from './entities/snapshot.entity.js';
+import { CheckRowEntity } from './entities/check-row.entity.js';
+import { CheckRunEntity } from './entities/check-run.entity.js';
+import { EnclosureEntity } from './entities/enclosure.entity.js';
+import { ExportEntity } from './entities/export.entity.js';
 import { FirstThread1790000000000 } from './migrations/1790000000000-first-thread.js';
 import { Shelf1790200000000 } from './migrations/1790200000000-shelf.js';
 import { Structure1790400000000 } from './migrations/1790400000000-structure.js';

@@ -8,12 +8,12 @@ import { surroundingsOf, type ExportJob, type FormPreview } from '@vennet/core/w
 import { DataSource, In, type Repository } from 'typeorm';
 import { BooksService } from '../books/books.service.js';
 import { SnapshotsService } from '../books/snapshots.service.js';
-import { LOCAL_AUTHOR } from '../edge/author.js';
-import { notFound, ProblemError } from '../edge/problem.js';
-import { EnclosureStore } from '../enclosures/enclosure-store.js';
+import { LOCAL_AUTHOR } from '../platform/author.js';
+import { notFound, ProblemError } from '../platform/problem.js';
+import { EnclosureStore } from '../shelf/enclosure-store.js';
 import { inWorker, WorkerRefusal } from '../jobs/in-worker.js';
 import { JobQueue, ShutdownError } from '../jobs/queue.js';
-import { ExportEntity, type BesideFile } from './export.entity.js';
+import { ExportEntity, type BesideFile } from '../database/entities/export.entity.js';
 import type { Published, PublishInput, PublishProgress } from './publish.worker.js';
 
 /** Made files are written here. */

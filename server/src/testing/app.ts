@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { startWorld, type Fallback, type Site, type World } from '@vennet/world';
 import { createApp } from '../app.js';
-import type { ProberOptions } from '../checks/prober/prober.js';
+import type { ProberOptions } from '../probe/prober.js';
 import { ownDatabase } from './own-database.js';
 
 export interface TestApp {

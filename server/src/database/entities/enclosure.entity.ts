@@ -1,6 +1,6 @@
 import type { OpensFor, ShelfFile, Travels } from '@vennet/core/shelf';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
-import { claimOf } from './identify.js';
+import { claimOf } from '../../shelf/identify.js';
 
 /** What a file was before it was replaced. */
 export interface EarlierVersion {

@@ -13,7 +13,7 @@ export interface Settings {
   webDirectory: string | null;
 }
 
-export const PROJECT = fileURLToPath(new URL('../..', import.meta.url));
+export const PROJECT = fileURLToPath(new URL('../../..', import.meta.url));
 
 /** @throws RangeError when a variable can't be used, with words that say which and why */
 export function settingsFrom(environment: NodeJS.ProcessEnv): Settings {

@@ -19,7 +19,7 @@ import type { ShelfFile } from '@vennet/core/shelf';
 import type { ShelfTaken } from '@vennet/core/wire';
 import type { Response } from 'express';
 import { BooksService } from '../books/books.service.js';
-import { withUpload } from '../edge/upload.js';
+import { withUpload } from '../platform/upload.js';
 import { EnclosureStore } from './enclosure-store.js';
 import { ShelfChangesDto } from './shelf.dto.js';
 import { ShelfService } from './shelf.service.js';
