@@ -18,6 +18,18 @@ const FLOORS = {
   ],
   'core/src/publish': [['epub', 'web', 'pdf'], ['markup'], ['edition']],
   'core/src/bring-in': [['bring-in.ts'], ['epub', 'html'], ['flow'], ['book']],
+  'server/src': [
+    ['main.ts', 'demo.ts'],
+    ['run.ts'],
+    ['app.ts'],
+    ['checks', 'publishing', 'bring-in'],
+    ['books'],
+    ['shelf'],
+    ['probe', 'typesetting'],
+    ['jobs'],
+    ['platform'],
+    ['database'],
+  ],
   'web/src': [
     ['main.tsx'],
     ['write', 'library', 'register', 'shelf', 'publish'],
@@ -94,6 +106,14 @@ export default {
       comment: 'what two files need of each other belongs in a third',
       from: {},
       to: { circular: true },
+    },
+    {
+      name: 'the stand-in world',
+      severity: 'error',
+      comment:
+        'only the demo and the tests load it, so that in production every name is asked in the real network',
+      from: { path: '^server/src/', pathNot: `${TESTS}|^server/src/demo[.]ts$` },
+      to: { path: '^world/' },
     },
     ...floorRules,
     ...packageRules,

@@ -1,4 +1,4 @@
-import { Prober } from '@vennet/server/checks/prober/prober';
+import { Prober } from '@vennet/server/probe/prober';
 import { page, startWorld } from '@vennet/world';
 import { line } from './floor.js';
 

@@ -4,6 +4,7 @@ import { join, relative, resolve } from 'node:path';
 import { strToU8, zipSync, type Zippable } from 'fflate';
 import type { Destination } from '@vennet/core/destination';
 import { DEFAULT_STRUCTURE } from '@vennet/core/manuscript';
+import { demoSites, startWorld } from '@vennet/world';
 import { BooksService } from './books/books.service.js';
 import { RepairsService } from './books/repairs.service.js';
 import { BringInService } from './bring-in/bring-in.service.js';
@@ -15,7 +16,7 @@ import { PROJECT, settingsFrom } from './platform/settings.js';
 async function startDemo(): Promise<Running> {
   const settings = settingsFrom(process.env);
   const visitPort = Number(process.env.VENNET_WORLD_PORT ?? 0);
-  const running = await start(settings, { world: true, visitPort });
+  const running = await start(settings, () => startWorld({ sites: demoSites, visitPort }));
   const books = running.app.get(BooksService);
   if ((await books.list()).length === 0) await loadDemoBooks(running.app);
   return running;
@@ -71,7 +72,7 @@ async function bringInDemo(app: Running['app'], name: string): Promise<string> {
   try {
     const file = join(temporary, `${name}.epub`);
     await writeFile(file, zipSync(archive));
-    return (await app.get(BringInService).bringIn(file, `${name}.epub`)).id;
+    return (await app.get(BringInService).bringIn({ path: file, name: `${name}.epub` })).id;
   } finally {
     await rm(temporary, { recursive: true, force: true });
   }

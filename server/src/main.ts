@@ -1,5 +1,5 @@
 import { start, startFromCommand } from './run.js';
 import { settingsFrom } from './platform/settings.js';
 
-const running = await startFromCommand(() => start(settingsFrom(process.env), { world: false }));
+const running = await startFromCommand(() => start(settingsFrom(process.env)));
 console.log(`Vennet runs at ${running.address}`);

@@ -4,6 +4,7 @@ import { once } from 'node:events';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, test } from '@jest/globals';
+import { startWorld } from '@vennet/world';
 import { connectTo, startLocalMariadb } from './database/local-mariadb.js';
 import { start } from './run.js';
 import { settingsFrom, type Settings } from './platform/settings.js';
@@ -19,6 +20,7 @@ const settings = (more: Partial<Settings> = {}): Settings => ({
   dataDirectory: directory,
   databaseUrl: null,
   webDirectory: null,
+  logLevel: 'error',
   ...more,
 });
 
@@ -28,7 +30,7 @@ async function books(address: string): Promise<{ title: string }[]> {
 
 describe('starting', () => {
   test('makes its data the first time and goes on with it the second; it stops with everything it started', async () => {
-    const first = await start(settings(), { world: true });
+    const first = await start(settings(), () => startWorld({ sites: [] }));
     await fetch(`${first.address}/api/books`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
@@ -37,7 +39,7 @@ describe('starting', () => {
     const pid = Number(await readFile(join(directory, 'mariadb/data/vennet.pid'), 'utf8'));
     await first.stop();
     expect(() => process.kill(pid, 0)).toThrow();
-    const second = await start(settings(), { world: false });
+    const second = await start(settings());
     expect(await books(second.address)).toMatchObject([{ title: 'Kept' }]);
     await second.stop();
   }, 120_000);
@@ -46,7 +48,7 @@ describe('starting', () => {
     const other = createServer().listen(0, '127.0.0.1');
     await once(other, 'listening');
     const { port } = other.address() as { port: number };
-    await expect(start(settings({ port }), { world: false })).rejects.toThrow(`Port ${port} is taken`);
+    await expect(start(settings({ port }))).rejects.toThrow(`Port ${port} is taken`);
     await expect(readFile(join(directory, 'mariadb/data/vennet.pid'))).rejects.toThrow('ENOENT');
     await expect(readFile(join(directory, 'vennet.lock'))).rejects.toThrow('ENOENT');
     other.close();
@@ -54,9 +56,9 @@ describe('starting', () => {
 
   test('twice on the same data is refused; a lock that was left behind is not', async () => {
     await writeFile(join(directory, 'vennet.lock'), String(process.ppid));
-    await expect(start(settings(), { world: false })).rejects.toThrow(/already running on this data/);
+    await expect(start(settings())).rejects.toThrow(/already running on this data/);
     await writeFile(join(directory, 'vennet.lock'), '4194000');
-    await (await start(settings(), { world: false })).stop();
+    await (await start(settings())).stop();
   }, 120_000);
 
   test('takes its settings from the environment, and says which of them is wrong', () => {

@@ -1,10 +1,9 @@
 import { mkdir, readFile, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { NestExpressApplication } from '@nestjs/platform-express';
-import { demoSites, startWorld, type World } from '@vennet/world';
-import { createApp } from './app.js';
+import { createApp, type StandInWorld } from './app.js';
 import { startLocalMariadb } from './database/local-mariadb.js';
-import type { Settings } from './platform/settings.js';
+import { SettingsError, type Settings } from './platform/settings.js';
 
 export interface Running {
   app: NestExpressApplication;
@@ -15,11 +14,11 @@ export interface Running {
 /** Vennet can't start, and why: words for the person at the terminal. */
 export class StartError extends Error {}
 
-/** Starts everything: the database, the stand-in world where it is wanted, and the server on loopback. */
-export async function start(
-  settings: Settings,
-  options: { world: boolean; visitPort?: number },
-): Promise<Running> {
+/** A stand-in for the network that is started and ended with the server. */
+export type OpenWorld = () => Promise<StandInWorld & { stop(): Promise<void> }>;
+
+/** Starts everything: the database, the stand-in world where one is given, and the server on loopback. */
+export async function start(settings: Settings, openWorld?: OpenWorld): Promise<Running> {
   await mkdir(settings.dataDirectory, { recursive: true });
   const release = await holdData(settings.dataDirectory);
   const toStop: (() => Promise<unknown>)[] = [release];
@@ -33,13 +32,9 @@ export async function start(
       toStop.push(database.stop);
       databaseUrl = database.url;
     }
-    let world: World | null = null;
-    if (options.world) {
-      world = await startWorld({ sites: demoSites, visitPort: options.visitPort });
-      toStop.push(world.stop);
-    }
-    const { dataDirectory, webDirectory } = settings;
-    const app = await createApp({ databaseUrl, dataDirectory, webDirectory, world });
+    const world = await openWorld?.();
+    if (world) toStop.push(world.stop);
+    const app = await createApp({ ...settings, databaseUrl, world });
     toStop.push(() => app.close());
     await listen(app, settings.port);
     const { port } = app.getHttpServer().address() as { port: number };
@@ -109,7 +104,7 @@ export async function startFromCommand(work: () => Promise<Running>): Promise<Ru
   } catch (error) {
     const expected =
       error instanceof StartError ||
-      error instanceof RangeError ||
+      error instanceof SettingsError ||
       (error as Error).name === 'DatabaseStartError';
     console.error(expected ? `\nVennet can’t start. ${(error as Error).message}\n` : error);
     process.exit(1);

@@ -7,7 +7,7 @@ import { DEFAULT_STRUCTURE } from '@vennet/core/manuscript';
 import type { Manuscript, VersionedChapter } from '@vennet/core/wire';
 import type { Node } from 'prosemirror-model';
 import { start } from '@vennet/server/run';
-import { PROJECT } from '@vennet/server/settings';
+import { PROJECT } from '@vennet/server/platform/settings';
 import { build, type Rollup } from 'vite';
 import type {} from './bare-editor.js';
 import { fullBook, fullChapter } from './chapter.js';
@@ -34,10 +34,13 @@ interface Case {
 export async function benchTyping(): Promise<void> {
   const directory = await mkdtemp(join(tmpdir(), 'vennet-bench-'));
   const webDirectory = join(PROJECT, 'web/dist');
-  const vennet = await start(
-    { port: 0, dataDirectory: directory, databaseUrl: null, webDirectory },
-    { world: false },
-  );
+  const vennet = await start({
+    port: 0,
+    dataDirectory: directory,
+    databaseUrl: null,
+    webDirectory,
+    logLevel: 'error',
+  });
   const browser = await chromium.launch({
     executablePath: process.env.VENNET_CHROMIUM ?? '/usr/bin/chromium',
     args: ['--no-sandbox', '--disable-gpu'],

@@ -1,5 +1,5 @@
 export type { Answer, Failure, Hop } from './answer.js';
 export { askedAddress, verdictInside } from './inside.js';
 export type { Inside } from './inside.js';
-export { verdictOf } from './verdict.js';
+export { VERDICT_TABLE, verdictOf } from './verdict.js';
 export type { Verdict, VerdictName } from './verdict.js';

@@ -3,6 +3,12 @@ import type { Answer, Failure, Hop } from './answer.js';
 /** What a check says of a destination. `doubtful` and `unchecked` are not given by the table below. */
 export type VerdictName = 'sound' | 'moved' | 'guarded' | 'doubtful' | 'unreachable' | 'broken' | 'unchecked';
 
+/**
+ * The edition of the tables below. A verdict is stored with the edition that gave it, and one of another edition is derived
+ * anew from its answer. It goes up by one with every change to which verdict an answer gets.
+ */
+export const VERDICT_TABLE = 1;
+
 export interface Verdict {
   verdict: VerdictName;
   /** One sentence for the author: what was found and, where it helps, what it means. */

@@ -9,25 +9,10 @@ import {
   Patch,
   Post,
   Put,
-  UploadedFile,
-  UseInterceptors,
 } from '@nestjs/common';
-import { FileInterceptor } from '@nestjs/platform-express';
-import { ApiBody, ApiConsumes, ApiTags } from '@nestjs/swagger';
-import type { InsideFinding } from '@vennet/core/audit';
-import type { BringInReport } from '@vennet/core/bring-in';
+import { ApiTags } from '@nestjs/swagger';
 import type { Place } from '@vennet/core/manuscript';
-import type {
-  BookSummary,
-  ChapterSaved,
-  LinkRow,
-  Manuscript,
-  RepairDone,
-  VersionedChapter,
-} from '@vennet/core/wire';
-import { BringInService } from '../bring-in/bring-in.service.js';
-import { ChecksService } from '../checks/checks.service.js';
-import { withUpload } from '../platform/upload.js';
+import type { BookSummary, ChapterSaved, Manuscript, RepairDone, VersionedChapter } from '@vennet/core/wire';
 import {
   BookChangesDto,
   InsideRepairDto,
@@ -45,9 +30,7 @@ import { RepairsService } from './repairs.service.js';
 export class BooksController {
   constructor(
     private readonly books: BooksService,
-    private readonly checks: ChecksService,
     private readonly repairs: RepairsService,
-    private readonly bringing: BringInService,
   ) {}
 
   @Get('books')
@@ -58,15 +41,6 @@ export class BooksController {
   @Post('books')
   async start(@Body() body: NewBookDto): Promise<{ id: string }> {
     return { id: await this.books.start(body) };
-  }
-
-  /** Makes a book of an EPUB or HTML file, sent as the multipart field `file`. */
-  @Post('books/bring-in')
-  @ApiConsumes('multipart/form-data')
-  @ApiBody({ schema: { type: 'object', properties: { file: { type: 'string', format: 'binary' } } } })
-  @UseInterceptors(FileInterceptor('file'))
-  async bringIn(@UploadedFile() file?: Express.Multer.File): Promise<{ id: string; report: BringInReport }> {
-    return withUpload(file, ({ path, name }) => this.bringing.bringIn(path, name));
   }
 
   @Get('books/:id')
@@ -91,17 +65,6 @@ export class BooksController {
   @HttpCode(204)
   putBack(@Param('id', ParseUUIDPipe) id: string): Promise<void> {
     return this.books.setDeleted(id, false);
-  }
-
-  @Get('books/:id/links')
-  links(@Param('id', ParseUUIDPipe) id: string): Promise<LinkRow[]> {
-    return this.checks.links(id);
-  }
-
-  /** What is found of places, notes, lists of contents and return links. */
-  @Get('books/:id/findings')
-  findings(@Param('id', ParseUUIDPipe) id: string): Promise<InsideFinding[]> {
-    return this.checks.findings(id);
   }
 
   @Post('books/:id/chapters')

@@ -223,17 +223,3 @@ export class MentionsDto {
   @ArrayMaxSize(50_000)
   mentions: MentionsRequest['mentions'];
 }
-
-export class NewCheckDto {
-  @ApiPropertyOptional({ type: [String], description: 'Only these addresses; all of the book without them' })
-  @IsOptional()
-  @IsArray()
-  @IsString({ each: true })
-  hrefs?: string[];
-}
-
-export class NewExportDto {
-  @ApiProperty({ enum: FORMATS })
-  @IsIn(FORMATS, { message: 'A book can be made as “epub”, “pdf” or “web”.' })
-  format: Format;
-}

@@ -16,15 +16,13 @@ import {
   type Place,
   type ReadBook,
 } from '@vennet/core/manuscript';
-import { safeFileName } from '@vennet/core/shelf';
 import type { BookSummary, ChapterSaved, Manuscript, SentBook, VersionedChapter } from '@vennet/core/wire';
 import { DataSource, IsNull, Not } from 'typeorm';
 import { LOCAL_AUTHOR } from '../platform/author.js';
 import { notFound, ProblemError } from '../platform/problem.js';
-import { EnclosureEntity, shelfFileOf } from '../database/entities/enclosure.entity.js';
-import { identify } from '../shelf/identify.js';
+import { EnclosureEntity } from '../database/entities/enclosure.entity.js';
 import { publicAddress } from '../platform/public-address.js';
-import { EnclosureStore } from '../shelf/enclosure-store.js';
+import { ShelfService } from '../shelf/shelf.service.js';
 import { BookEntity } from '../database/entities/book.entity.js';
 import type { BookChangesDto, NewBookDto, NewChapterDto, SaveChapterDto } from './books.dto.js';
 import { ChapterEntity } from '../database/entities/chapter.entity.js';
@@ -39,7 +37,7 @@ const BOOK_LINK = /"kind":"book","book":"([0-9a-f-]{36})"/g;
 export class BooksService {
   constructor(
     private readonly database: DataSource,
-    private readonly store: EnclosureStore,
+    private readonly shelf: ShelfService,
   ) {}
 
   async list(): Promise<BookSummary[]> {
@@ -97,31 +95,7 @@ export class BooksService {
   async add(book: Book, enclosures: BroughtEnclosure[], report: BringInReport | null): Promise<string> {
     const id = randomUUID();
     const now = new Date();
-    const rows: EnclosureEntity[] = [];
-    for (const { id: enclosure, name: given, type: told, bytes, picture } of enclosures) {
-      const sha256 = await this.store.keep(bytes);
-      const name = safeFileName(given);
-      const type = picture ? told : await identify(this.store.pathOf(sha256), name);
-      const file = {
-        id: enclosure,
-        bookId: id,
-        name,
-        type,
-        size: String(bytes.length),
-        sha256,
-      };
-      rows.push({
-        ...file,
-        description: '',
-        opensFor: 'everyone',
-        travels: 'inside',
-        address: null,
-        earlier: [],
-        createdBy: LOCAL_AUTHOR,
-        createdAt: now,
-        deletedAt: null,
-      });
-    }
+    const rows = await this.shelf.keepBrought(id, enclosures);
     const { title, subtitle, author, language, description, look, structure } = book;
     await this.database.transaction(async (manager) => {
       const row: BookEntity = {
@@ -175,7 +149,7 @@ export class BooksService {
       look: { ...DEFAULT_LOOK, ...look },
       structure: { ...DEFAULT_STRUCTURE, ...structure },
       chapters: chapters.map(asSent),
-      files: (await this.enclosuresOf(id)).map(shelfFileOf),
+      files: await this.shelf.ofBook(id),
       books: await this.#otherBooks(id, chapters),
     };
   }
@@ -306,12 +280,6 @@ export class BooksService {
         );
       return storeText(manager, stored, doc);
     });
-  }
-
-  async enclosuresOf(bookId: string): Promise<EnclosureEntity[]> {
-    return this.database
-      .getRepository(EnclosureEntity)
-      .find({ where: { bookId, deletedAt: IsNull() }, order: { name: 'ASC' } });
   }
 
   /** The row of a book that is not removed. */

@@ -1,36 +1,78 @@
+import { randomUUID } from 'node:crypto';
+import { rm } from 'node:fs/promises';
 import { Injectable } from '@nestjs/common';
 import type { BringInReport, BroughtEnclosure, BroughtIn } from '@vennet/core/bring-in';
 import { PICTURE_EXTENSIONS } from '@vennet/core/publish';
+import type { BookMade } from '@vennet/core/wire';
 import sharp from 'sharp';
 import { BooksService } from '../books/books.service.js';
-import { ProblemError } from '../platform/problem.js';
 import { inWorker, WorkerRefusal } from '../jobs/in-worker.js';
+import type { JobRun } from '../jobs/job.js';
+import { Jobs } from '../jobs/jobs.js';
+import { ProblemError } from '../platform/problem.js';
+import type { Upload } from '../platform/upload.js';
 
 /** Makes a book of an uploaded file. The file is read in a worker; the book is stored whole or not at all. */
 @Injectable()
 export class BringInService {
-  constructor(private readonly books: BooksService) {}
+  /** Files that were sent and whose job has not ended. */
+  readonly #uploads = new Map<string, Upload>();
 
-  async bringIn(path: string, name: string): Promise<{ id: string; report: BringInReport }> {
-    let brought: BroughtIn;
+  constructor(
+    private readonly books: BooksService,
+    private readonly jobs: Jobs,
+  ) {
+    jobs.handle('bring-in', {
+      atOnce: 2,
+      faultWords: 'The file could not be brought in, by a fault of Vennet’s own.',
+      run: (id, job) => this.#run(id, job),
+      made: (book) => book,
+      unfinished: (id) => this.#forget(id),
+    });
+  }
+
+  /** Starts to bring a file in, and gives the id of the job. */
+  start(upload: Upload): string {
+    const id = randomUUID();
+    this.#uploads.set(id, upload);
+    this.jobs.add('bring-in', id);
+    return id;
+  }
+
+  /** Brings a file in and gives the book. @throws ProblemError when it can't be read */
+  async bringIn(upload: Upload, signal?: AbortSignal): Promise<BookMade> {
+    const id = randomUUID();
+    this.#uploads.set(id, upload);
     try {
-      brought = await inWorker<never, BroughtIn>(new URL('./bring-in.worker.js', import.meta.url), {
-        path,
-        name,
-      });
+      return await this.jobs.run<BookMade>('bring-in', id, signal);
     } catch (error) {
-      if (error instanceof WorkerRefusal)
-        throw new ProblemError(
-          422,
-          'The file can’t be brought in',
-          `${error.message} Your Library is as it was.`,
-        );
-      throw error;
+      if (!(error instanceof WorkerRefusal)) throw error;
+      throw new ProblemError(422, 'The file can’t be brought in', error.message);
     }
-    const { book, enclosures, report } = brought;
+  }
+
+  async #run(id: string, { signal, tell }: JobRun): Promise<BookMade> {
+    const upload = this.#uploads.get(id);
+    if (!upload) throw new Error(`there is no upload of the id ${id}`);
+    tell({ stage: 'Reading the file' });
+    const { book, enclosures, report } = await inWorker<never, BroughtIn>(
+      new URL('./bring-in.worker.js', import.meta.url),
+      upload,
+      { signal },
+    );
+    tell({ stage: 'Keeping its pictures and files' });
     const pictures = await Promise.all(enclosures.map((one) => shownEverywhere(one, report)));
-    const id = await this.books.add(book, pictures, report);
-    return { id, report };
+    signal.throwIfAborted();
+    tell({ stage: 'Storing the book' });
+    const made = await this.books.add(book, pictures, report);
+    await this.#forget(id);
+    return { id: made, report };
+  }
+
+  async #forget(id: string): Promise<void> {
+    const upload = this.#uploads.get(id);
+    this.#uploads.delete(id);
+    if (upload) await rm(upload.path, { force: true });
   }
 }
 

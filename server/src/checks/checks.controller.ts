@@ -10,9 +10,10 @@ import {
   type MessageEvent,
 } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import type { CheckRun, DestinationVerdict } from '@vennet/core/wire';
+import type { InsideFinding } from '@vennet/core/audit';
+import type { CheckRun, DestinationVerdict, LinkRow } from '@vennet/core/wire';
 import { map, type Observable } from 'rxjs';
-import { NewCheckDto } from '../books/books.dto.js';
+import { NewCheckDto } from './checks.dto.js';
 import { ChecksService } from './checks.service.js';
 
 @ApiTags('checks')
@@ -36,6 +37,18 @@ export class ChecksController {
     return this.checks.verdicts(id);
   }
 
+  /** Every use of every link of a book, with its verdict and what is found of it. */
+  @Get('books/:id/links')
+  links(@Param('id', ParseUUIDPipe) id: string): Promise<LinkRow[]> {
+    return this.checks.links(id);
+  }
+
+  /** What is found of places, notes, lists of contents and return links. */
+  @Get('books/:id/findings')
+  findings(@Param('id', ParseUUIDPipe) id: string): Promise<InsideFinding[]> {
+    return this.checks.findings(id);
+  }
+
   @Get('checks/:id')
   one(@Param('id', ParseUUIDPipe) id: string): Promise<CheckRun> {
     return this.checks.one(id);
@@ -49,7 +62,8 @@ export class ChecksController {
 
   /** The state of the run at each change, as server-sent events. */
   @Sse('checks/:id/events')
-  events(@Param('id', ParseUUIDPipe) id: string): Observable<MessageEvent> {
+  async events(@Param('id', ParseUUIDPipe) id: string): Promise<Observable<MessageEvent>> {
+    await this.checks.one(id);
     return this.checks.events(id).pipe(map((run) => ({ data: run })));
   }
 }

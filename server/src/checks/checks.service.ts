@@ -3,20 +3,30 @@ import { Injectable, type OnApplicationBootstrap } from '@nestjs/common';
 import { auditBook, type InsideFinding } from '@vennet/core/audit';
 import { linksOf, readBook } from '@vennet/core/manuscript';
 import { editionOf, hrefIn } from '@vennet/core/publish';
-import { askedAddress, verdictInside, verdictOf, type Answer, type VerdictName } from '@vennet/core/reach';
 import {
+  askedAddress,
+  verdictInside,
+  VERDICT_TABLE,
+  verdictOf,
+  type Answer,
+  type VerdictName,
+} from '@vennet/core/reach';
+import {
+  isUnderWay,
   surroundingsOf,
   type CheckRun,
   type DestinationVerdict,
   type JobState,
+  type JobStatus,
   type LinkRow,
 } from '@vennet/core/wire';
-import { concat, concatMap, defer, from, Observable, of, Subject } from 'rxjs';
-import { DataSource, In, IsNull, type Repository } from 'typeorm';
+import { concatMap, type Observable } from 'rxjs';
+import { DataSource, In, IsNull, Not, type Repository } from 'typeorm';
 import { BooksService } from '../books/books.service.js';
 import { LOCAL_AUTHOR } from '../platform/author.js';
 import { notFound, ProblemError } from '../platform/problem.js';
-import { JobQueue, ShutdownError } from '../jobs/queue.js';
+import type { JobRun } from '../jobs/job.js';
+import { Jobs } from '../jobs/jobs.js';
 import { CheckRowEntity } from '../database/entities/check-row.entity.js';
 import { CheckRunEntity } from '../database/entities/check-run.entity.js';
 import { Prober } from '../probe/prober.js';
@@ -29,25 +39,46 @@ import { Prober } from '../probe/prober.js';
 export class ChecksService implements OnApplicationBootstrap {
   readonly #runs: Repository<CheckRunEntity>;
   readonly #rows: Repository<CheckRowEntity>;
-  readonly #changes = new Subject<string>();
 
   constructor(
     private readonly database: DataSource,
     private readonly books: BooksService,
-    private readonly queue: JobQueue,
+    private readonly jobs: Jobs,
     private readonly prober: Prober,
   ) {
     this.#runs = database.getRepository(CheckRunEntity);
     this.#rows = database.getRepository(CheckRowEntity);
+    jobs.handle('check', {
+      atOnce: 2,
+      faultWords: 'The check broke off, by a fault of Vennet’s own. What was answered is kept.',
+      run: (id, job) => this.#run(id, job),
+      unfinished: (id, { state }) => this.#set(id, state),
+      stored: (id) => this.#stored(id),
+    });
   }
 
-  /** Runs that were under way when the server ended go on. */
+  /** Verdicts by an older table are derived anew, and runs that were under way when the server ended go on. */
   async onApplicationBootstrap(): Promise<void> {
+    await this.#deriveAnew();
     const open = await this.#runs.find({
       where: { state: In(['waiting', 'running']) },
       order: { createdAt: 'ASC' },
     });
-    for (const { id } of open) this.#enqueue(id);
+    for (const { id } of open) this.jobs.add('check', id);
+  }
+
+  async #deriveAnew(): Promise<void> {
+    for (;;) {
+      const old = await this.#rows.find({
+        where: { verdict: Not(IsNull()), verdictTable: Not(VERDICT_TABLE) },
+        take: 1000,
+      });
+      if (old.length === 0) return;
+      await this.#rows.upsert(
+        old.map((row) => ({ ...row, ...judged(row.answer) })),
+        ['runId', 'hrefHash'],
+      );
+    }
   }
 
   async start(bookId: string, hrefs?: string[]): Promise<string> {
@@ -81,24 +112,27 @@ export class ChecksService implements OnApplicationBootstrap {
       for (let at = 0; at < destinations.length; at += 1000)
         await manager.insert(
           CheckRowEntity,
-          destinations
-            .slice(at, at + 1000)
-            .map((href) => ({ runId: id, bookId, href, hrefHash: hashOf(href) })),
+          destinations.slice(at, at + 1000).map((href) => ({
+            runId: id,
+            bookId,
+            href,
+            hrefHash: hashOf(href),
+            verdictTable: VERDICT_TABLE,
+          })),
         );
     });
-    this.#enqueue(id);
+    this.jobs.add('check', id);
     return id;
   }
 
-  #enqueue(id: string): void {
-    this.queue.add({ id, run: (signal) => this.#run(id, signal) });
-  }
-
-  async #run(id: string, signal: AbortSignal): Promise<void> {
+  async #run(id: string, { signal, tell }: JobRun): Promise<void> {
     await this.#set(id, 'running');
     const rows = await this.#rows.findBy({ runId: id, verdict: IsNull() });
+    const total = await this.#rows.countBy({ runId: id });
     const byHref = new Map(rows.map((row) => [row.href, row]));
-    const storing = new AnswerStore(this.database, () => this.#changes.next(id));
+    let done = total - rows.length;
+    tell({ done, total });
+    const storing = new AnswerStore(this.database, (count) => tell({ done: (done += count) }));
     try {
       await this.prober.probeAll(
         [...byHref.keys()],
@@ -108,28 +142,26 @@ export class ChecksService implements OnApplicationBootstrap {
         },
         signal,
       );
+    } finally {
       await storing.flush();
-      if (signal.reason instanceof ShutdownError) return;
-      await this.#set(id, signal.aborted ? 'stopped' : 'done');
-    } catch (error) {
-      await storing.flush();
-      await this.#set(id, 'failed');
-      throw error;
     }
+    signal.throwIfAborted();
+    await this.#set(id, 'done');
   }
 
   async #set(id: string, state: JobState): Promise<void> {
-    const finishedAt = state === 'running' ? null : new Date();
-    await this.#runs.update({ id }, { state, finishedAt });
-    this.#changes.next(id);
+    await this.#runs.update({ id }, { state, finishedAt: isUnderWay({ state }) ? null : new Date() });
+  }
+
+  async #stored(id: string): Promise<JobStatus | null> {
+    const run = await this.#runs.findOneBy({ id });
+    if (!run) return null;
+    const { state, done, total } = await this.one(id);
+    return { id, kind: 'check', state, stage: '', done, total, message: '', made: null };
   }
 
   async stop(id: string): Promise<CheckRun> {
-    const run = await this.one(id);
-    if (run.state === 'waiting' || run.state === 'running') {
-      const waited = run.state === 'waiting';
-      if (this.queue.stop(id) && waited) await this.#set(id, 'stopped');
-    }
+    await this.jobs.stop(id);
     return this.one(id);
   }
 
@@ -177,19 +209,7 @@ export class ChecksService implements OnApplicationBootstrap {
 
   /** The state of a run now and at each change, until it has ended. */
   events(id: string): Observable<CheckRun> {
-    return new Observable((subscriber) => {
-      const states = concat(of(id), this.#changes).pipe(
-        concatMap((changed) => (changed === id ? defer(() => from(this.one(id))) : [])),
-      );
-      const subscription = states.subscribe({
-        next: (run) => {
-          subscriber.next(run);
-          if (run.state !== 'waiting' && run.state !== 'running') subscriber.complete();
-        },
-        error: (error) => subscriber.error(error),
-      });
-      return () => subscription.unsubscribe();
-    });
+    return this.jobs.events(id).pipe(concatMap(() => this.one(id)));
   }
 
   /** The latest verdict on each address of a book. */
@@ -247,7 +267,7 @@ class AnswerStore {
 
   constructor(
     readonly database: DataSource,
-    readonly stored: () => void,
+    readonly stored: (count: number) => void,
   ) {}
 
   add(row: CheckRowEntity, answer: Answer): void {
@@ -266,18 +286,18 @@ class AnswerStore {
     while (this.#waiting.length > 0) {
       const group = this.#waiting.splice(0);
       await this.database.getRepository(CheckRowEntity).upsert(
-        group.map(({ row, answer, checkedAt }) => ({
-          ...row,
-          verdict: verdictOf(answer).verdict,
-          answer,
-          checkedAt,
-        })),
+        group.map(({ row, answer, checkedAt }) => ({ ...row, ...judged(answer), answer, checkedAt })),
         ['runId', 'hrefHash'],
       );
-      this.stored();
+      this.stored(group.length);
     }
     this.#storing = null;
   }
+}
+
+/** What an answer means, and by which table. */
+function judged(answer: Answer | null): Pick<CheckRowEntity, 'verdict' | 'verdictTable'> {
+  return { verdict: answer && verdictOf(answer).verdict, verdictTable: VERDICT_TABLE };
 }
 
 function hashOf(href: string): string {

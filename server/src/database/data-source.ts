@@ -9,6 +9,7 @@ import { ExportEntity } from './entities/export.entity.js';
 import { FirstThread1790000000000 } from './migrations/1790000000000-first-thread.js';
 import { Shelf1790200000000 } from './migrations/1790200000000-shelf.js';
 import { Structure1790400000000 } from './migrations/1790400000000-structure.js';
+import { VerdictTable1790600000000 } from './migrations/1790600000000-verdict-table.js';
 
 /** The connection to MariaDB. The tables are made by migrations only, which run at every start. */
 export function dataSourceOptions(url: string): DataSourceOptions {
@@ -19,7 +20,12 @@ export function dataSourceOptions(url: string): DataSourceOptions {
     charset: 'utf8mb4_unicode_ci',
     synchronize: false,
     migrationsRun: true,
-    migrations: [FirstThread1790000000000, Shelf1790200000000, Structure1790400000000],
+    migrations: [
+      FirstThread1790000000000,
+      Shelf1790200000000,
+      Structure1790400000000,
+      VerdictTable1790600000000,
+    ],
     entities: [
       BookEntity,
       ChapterEntity,

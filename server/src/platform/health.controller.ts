@@ -1,20 +1,17 @@
 import { Controller, Get } from '@nestjs/common';
+import { ConfigService } from '@nestjs/config';
 import { ApiTags } from '@nestjs/swagger';
 import type { ServerFacts } from '@vennet/core/wire';
 import { DataSource } from 'typeorm';
 import { ProblemError } from './problem.js';
-
-/** What the application's start decided and its pages have to know. */
-export abstract class Facts implements ServerFacts {
-  abstract readonly worldPort: number | null;
-}
+import type { AppSettings } from './settings.js';
 
 @ApiTags('server')
 @Controller('api')
-export class FactsController {
+export class HealthController {
   constructor(
     private readonly database: DataSource,
-    private readonly known: Facts,
+    private readonly settings: ConfigService<AppSettings, true>,
   ) {}
 
   @Get('health')
@@ -31,8 +28,9 @@ export class FactsController {
     return { status: 'ok', database: 'ok' };
   }
 
+  /** What the application's start decided and its pages have to know. */
   @Get('facts')
   facts(): ServerFacts {
-    return { worldPort: this.known.worldPort };
+    return { worldPort: this.settings.get('worldPort', { infer: true }) };
   }
 }

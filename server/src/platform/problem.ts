@@ -35,6 +35,8 @@ export class ProblemFilter implements ExceptionFilter {
 
   catch(error: unknown, host: ArgumentsHost): void {
     const response = host.switchToHttp().getResponse<Response>();
+    // Who asked has gone: nobody waits for an answer.
+    if (response.closed) return;
     const problem = problemOf(error);
     if (problem.status >= 500)
       this.#log.error(error instanceof Error ? (error.stack ?? error.message) : error);

@@ -7,15 +7,26 @@ export interface Upload {
   name: string;
 }
 
-/** Browsers send file names as UTF-8; the parser takes them for Latin-1. What was sent is kept elsewhere or not at all. */
+/** How the document of the HTTP interface describes a form with one file. */
+export const FILE_BODY = {
+  schema: { type: 'object', required: ['file'], properties: { file: { type: 'string', format: 'binary' } } },
+};
+
+/** What was sent as the field `file`. Browsers send file names as UTF-8; the parser takes them for Latin-1. @throws ProblemError */
+export function uploadOf(file: Express.Multer.File | undefined): Upload {
+  if (!file) throw new ProblemError(400, 'No file', 'Send the file as the field “file”.');
+  return { path: file.path, name: Buffer.from(file.originalname, 'latin1').toString() };
+}
+
+/** Uses what was sent; afterwards it is kept elsewhere or not at all. */
 export async function withUpload<Result>(
   file: Express.Multer.File | undefined,
   use: (upload: Upload) => Promise<Result>,
 ): Promise<Result> {
-  if (!file) throw new ProblemError(400, 'No file', 'Send the file as the field “file”.');
+  const upload = uploadOf(file);
   try {
-    return await use({ path: file.path, name: Buffer.from(file.originalname, 'latin1').toString() });
+    return await use(upload);
   } finally {
-    await rm(file.path, { force: true });
+    await rm(upload.path, { force: true });
   }
 }

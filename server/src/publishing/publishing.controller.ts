@@ -3,14 +3,18 @@ import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Post, Res } from
 import { ApiTags } from '@nestjs/swagger';
 import type { ExportJob, FormPreview } from '@vennet/core/wire';
 import type { Response } from 'express';
-import { NewExportDto } from '../books/books.dto.js';
+import { NewExportDto } from './publishing.dto.js';
 import { archiveOf } from './archive.js';
+import { PagesService, type Pages } from './pages.service.js';
 import { PublishingService } from './publishing.service.js';
 
 @ApiTags('exports')
 @Controller('api')
 export class PublishingController {
-  constructor(private readonly publishing: PublishingService) {}
+  constructor(
+    private readonly publishing: PublishingService,
+    private readonly setPages: PagesService,
+  ) {}
 
   @Post('books/:id/exports')
   @HttpCode(202)
@@ -31,8 +35,8 @@ export class PublishingController {
 
   /** On which page of a PDF each place of the book would stand, as pairs of place and page number. */
   @Get('books/:id/pages')
-  pages(@Param('id', ParseUUIDPipe) id: string): Promise<[string, string][]> {
-    return this.publishing.pages(id);
+  pages(@Param('id', ParseUUIDPipe) id: string): Promise<Pages> {
+    return this.setPages.of(id);
   }
 
   @Get('exports/:id')

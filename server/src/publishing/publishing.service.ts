@@ -1,25 +1,25 @@
-import { createHash, randomUUID } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import { mkdir, rename, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Injectable, type OnApplicationBootstrap } from '@nestjs/common';
+import { ConfigService } from '@nestjs/config';
 import { FORMATS, readBook, type Format } from '@vennet/core/manuscript';
 import { editionOf, lossesIn } from '@vennet/core/publish';
-import { surroundingsOf, type ExportJob, type FormPreview } from '@vennet/core/wire';
+import { surroundingsOf, type ExportJob, type FormPreview, type JobStatus } from '@vennet/core/wire';
 import { DataSource, In, type Repository } from 'typeorm';
 import { BooksService } from '../books/books.service.js';
 import { SnapshotsService } from '../books/snapshots.service.js';
 import { LOCAL_AUTHOR } from '../platform/author.js';
 import { notFound, ProblemError } from '../platform/problem.js';
 import { EnclosureStore } from '../shelf/enclosure-store.js';
-import { inWorker, WorkerRefusal } from '../jobs/in-worker.js';
-import { JobQueue, ShutdownError } from '../jobs/queue.js';
+import { inWorker } from '../jobs/in-worker.js';
+import type { JobRun, Unfinished } from '../jobs/job.js';
+import { Jobs } from '../jobs/jobs.js';
 import { ExportEntity, type BesideFile } from '../database/entities/export.entity.js';
+import { ShelfService } from '../shelf/shelf.service.js';
+import type { AppSettings } from '../platform/settings.js';
+import { SourcesService } from './sources.service.js';
 import type { Published, PublishInput, PublishProgress } from './publish.worker.js';
-
-/** Made files are written here. */
-export abstract class ExportDirectory {
-  abstract readonly path: string;
-}
 
 const TYPES: Record<Format, string> = {
   epub: 'application/epub+zip',
@@ -33,25 +33,33 @@ const WORDS: Record<Format, string> = { epub: 'an e-book', pdf: 'a PDF', web: 'a
 @Injectable()
 export class PublishingService implements OnApplicationBootstrap {
   readonly #exports: Repository<ExportEntity>;
-  /** What is being done, for exports that run now. */
-  readonly #progress = new Map<string, PublishProgress>();
-  /** The pages of books as they were last set, with the version of the book that they are of. */
-  readonly #pages = new Map<string, { version: string; pages: Promise<[string, string][]> }>();
+  readonly #directory: string;
 
   constructor(
     database: DataSource,
+    settings: ConfigService<AppSettings, true>,
     private readonly books: BooksService,
     private readonly snapshots: SnapshotsService,
+    private readonly shelf: ShelfService,
     private readonly store: EnclosureStore,
-    private readonly queue: JobQueue,
-    private readonly directory: ExportDirectory,
+    private readonly sources: SourcesService,
+    private readonly jobs: Jobs,
   ) {
     this.#exports = database.getRepository(ExportEntity);
+    this.#directory = join(settings.get('dataDirectory', { infer: true }), 'exports');
+    jobs.handle('export', {
+      atOnce: 2,
+      faultWords: 'The file could not be made, by a fault of Vennet’s own.',
+      run: (id, job) => this.#run(id, job),
+      unfinished: (id, end) => this.#unfinished(id, end),
+      stored: (id) => this.#stored(id),
+    });
   }
 
   /** Exports that were under way when the server ended are made from the start. */
   async onApplicationBootstrap(): Promise<void> {
-    for (const { id } of await this.#exports.findBy({ state: In(['waiting', 'running']) })) this.#enqueue(id);
+    for (const { id } of await this.#exports.findBy({ state: In(['waiting', 'running']) }))
+      this.jobs.add('export', id);
   }
 
   async start(bookId: string, format: Format): Promise<string> {
@@ -80,97 +88,53 @@ export class PublishingService implements OnApplicationBootstrap {
       createdAt: new Date(),
       finishedAt: null,
     });
-    this.#enqueue(id);
+    this.jobs.add('export', id);
     return id;
   }
 
-  #enqueue(id: string): void {
-    this.queue.add({ id, run: (signal) => this.#run(id, signal) });
-  }
-
-  async #run(id: string, signal: AbortSignal): Promise<void> {
-    const job = await this.#exports.findOneByOrFail({ id });
+  async #run(id: string, { signal, tell }: JobRun): Promise<void> {
+    const row = await this.#exports.findOneByOrFail({ id });
     await this.#exports.update({ id }, { state: 'running' });
-    try {
-      const { bytes, proof, notes, beside } = await this.#make(job, signal);
-      const path = this.#pathOf(job);
-      await mkdir(this.directory.path, { recursive: true });
-      await writeFile(`${path}.unfinished`, bytes);
-      await rename(`${path}.unfinished`, path);
-      await this.#exports.update(
-        { id },
-        {
-          state: 'done',
-          proof,
-          notes,
-          size: String(bytes.length),
-          finishedAt: new Date(),
-          beside: await this.#kept(job.bookId, beside),
-        },
-      );
-    } catch (error) {
-      await rm(`${this.#pathOf(job)}.unfinished`, { force: true });
-      if (signal.reason instanceof ShutdownError) return;
-      const expected = error instanceof WorkerRefusal || signal.aborted;
-      const message =
-        error instanceof WorkerRefusal
-          ? error.message
-          : signal.aborted
-            ? ''
-            : 'The file could not be made, by a fault of Vennet’s own.';
-      await this.#exports.update(
-        { id },
-        { state: signal.aborted ? 'stopped' : 'failed', message, finishedAt: new Date() },
-      );
-      if (!expected) throw error;
-    } finally {
-      this.#progress.delete(id);
-    }
-  }
-
-  async #make({ id, bookId, format }: ExportEntity, signal: AbortSignal): Promise<Published> {
-    const input: PublishInput = { format, ...(await this.#inputOf(bookId)), modified: new Date() };
-    return inWorker<PublishProgress, Published>(new URL('./publish.worker.js', import.meta.url), input, {
-      signal,
-      progress: (progress) => this.#progress.set(id, progress),
-    });
-  }
-
-  async #inputOf(bookId: string): Promise<Pick<PublishInput, 'book' | 'enclosures'>> {
-    const book = await this.books.manuscript(bookId);
-    const enclosures = (await this.books.enclosuresOf(bookId)).map(({ id, name, type, sha256 }) => ({
-      id,
-      name,
-      type,
-      path: this.store.pathOf(sha256),
-    }));
-    return { book, enclosures };
-  }
-
-  /**
-   * The number of the page on which each place of a book would stand in a PDF, as pairs of place and number. Pages are set
-   * once for each version of the book. None while the book can't be set.
-   */
-  async pages(bookId: string): Promise<[string, string][]> {
-    const input = await this.#inputOf(bookId);
-    const version = createHash('sha256').update(JSON.stringify(input)).digest('hex');
-    const known = this.#pages.get(bookId);
-    if (known?.version === version) return known.pages;
-    const pages = inWorker<never, [string, string][]>(
-      new URL('./pages.worker.js', import.meta.url),
+    const { bookId, format } = row;
+    const input: PublishInput = { format, ...(await this.sources.of(bookId)), modified: new Date() };
+    const { bytes, proof, notes, beside } = await inWorker<PublishProgress, Published>(
+      new URL('./publish.worker.js', import.meta.url),
       input,
-    ).catch((error: unknown) => {
-      if (error instanceof WorkerRefusal) return [];
-      this.#pages.delete(bookId);
-      throw error;
-    });
-    this.#pages.set(bookId, { version, pages });
-    return pages;
+      { signal, progress: tell },
+    );
+    const path = this.#pathOf(row);
+    await mkdir(this.#directory, { recursive: true });
+    await writeFile(`${path}.unfinished`, bytes);
+    await rename(`${path}.unfinished`, path);
+    await this.#exports.update(
+      { id },
+      {
+        state: 'done',
+        proof,
+        notes,
+        size: String(bytes.length),
+        finishedAt: new Date(),
+        beside: await this.#kept(bookId, beside),
+      },
+    );
+  }
+
+  async #unfinished(id: string, { state, message }: Unfinished): Promise<void> {
+    const row = await this.#exports.findOneByOrFail({ id });
+    await rm(`${this.#pathOf(row)}.unfinished`, { force: true });
+    await this.#exports.update({ id }, { state, message, finishedAt: new Date() });
+  }
+
+  async #stored(id: string): Promise<JobStatus | null> {
+    const row = await this.#exports.findOneBy({ id });
+    if (!row) return null;
+    const { state, message } = row;
+    return { id, kind: 'export', state, stage: '', done: 0, total: 0, message, made: null };
   }
 
   /** Files are named by their hash, so that a bundle holds what was there when the file was made. */
   async #kept(bookId: string, beside: [string, string][]): Promise<BesideFile[]> {
-    const rows = new Map((await this.books.enclosuresOf(bookId)).map((row) => [row.id, row.sha256]));
+    const rows = new Map((await this.shelf.rows(bookId)).map((row) => [row.id, row.sha256]));
     return beside.flatMap(([id, path]) => {
       const sha256 = rows.get(id);
       return sha256 ? [{ path, sha256 }] : [];
@@ -178,10 +142,7 @@ export class PublishingService implements OnApplicationBootstrap {
   }
 
   async stop(id: string): Promise<ExportJob> {
-    const job = await this.one(id);
-    const waited = job.state === 'waiting';
-    if (this.queue.stop(id) && waited)
-      await this.#exports.update({ id }, { state: 'stopped', finishedAt: new Date() });
+    await this.jobs.stop(id);
     return this.one(id);
   }
 
@@ -218,7 +179,7 @@ export class PublishingService implements OnApplicationBootstrap {
     const manuscript = await this.books.manuscript(bookId);
     const book = readBook(manuscript);
     const surroundings = surroundingsOf(manuscript);
-    const files = (await this.books.enclosuresOf(bookId)).map(({ id, name, type }) => ({
+    const files = (await this.shelf.rows(bookId)).map(({ id, name, type }) => ({
       id,
       name,
       type,
@@ -237,12 +198,12 @@ export class PublishingService implements OnApplicationBootstrap {
   }
 
   #pathOf({ id, format }: Pick<ExportEntity, 'id' | 'format'>): string {
-    return join(this.directory.path, `${id}.${format}`);
+    return join(this.#directory, `${id}.${format}`);
   }
 
   #asSent(job: ExportEntity): ExportJob {
     const { id, format, state, message, notes, proof, fileName: name } = job;
-    const { stage = '', done = 0, total = 0 } = this.#progress.get(id) ?? {};
+    const { stage = '', done = 0, total = 0 } = this.jobs.status(id) ?? {};
     return {
       id,
       format,

@@ -18,20 +18,16 @@ import { ApiBody, ApiConsumes, ApiQuery, ApiTags } from '@nestjs/swagger';
 import type { ShelfFile } from '@vennet/core/shelf';
 import type { ShelfTaken } from '@vennet/core/wire';
 import type { Response } from 'express';
-import { BooksService } from '../books/books.service.js';
-import { withUpload } from '../platform/upload.js';
+import { FILE_BODY, withUpload } from '../platform/upload.js';
 import { EnclosureStore } from './enclosure-store.js';
 import { ShelfChangesDto } from './shelf.dto.js';
 import { ShelfService } from './shelf.service.js';
 
-const FILE_BODY = { schema: { type: 'object', properties: { file: { type: 'string', format: 'binary' } } } };
-
 @ApiTags('enclosures')
 @Controller('api')
-export class EnclosuresController {
+export class ShelfController {
   constructor(
     private readonly shelf: ShelfService,
-    private readonly books: BooksService,
     private readonly store: EnclosureStore,
   ) {}
 
@@ -41,7 +37,7 @@ export class EnclosuresController {
     @Param('id', ParseUUIDPipe) id: string,
     @Query('removed') removed?: string,
   ): Promise<ShelfFile[]> {
-    await this.books.book(id);
+    await this.shelf.bookMustBe(id);
     return this.shelf.ofBook(id, removed === 'true');
   }
 
@@ -57,7 +53,7 @@ export class EnclosuresController {
     @UploadedFile() file?: Express.Multer.File,
   ): Promise<ShelfTaken> {
     return withUpload(file, async (upload) => {
-      await this.books.book(id);
+      await this.shelf.bookMustBe(id);
       return this.shelf.take(id, upload, as === 'picture');
     });
   }

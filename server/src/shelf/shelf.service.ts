@@ -1,5 +1,6 @@
 import { stat } from 'node:fs/promises';
 import { Injectable } from '@nestjs/common';
+import type { BroughtEnclosure } from '@vennet/core/bring-in';
 import { safeFileName, type ShelfFile } from '@vennet/core/shelf';
 import type { ShelfTaken } from '@vennet/core/wire';
 import { DataSource, IsNull, Not, type Repository } from 'typeorm';
@@ -9,7 +10,9 @@ import { notFound, ProblemError } from '../platform/problem.js';
 import { publicAddress } from '../platform/public-address.js';
 import type { Upload } from '../platform/upload.js';
 import { EnclosureStore } from './enclosure-store.js';
-import { EnclosureEntity, shelfFileOf } from '../database/entities/enclosure.entity.js';
+import { shelfFileOf } from './shelf-file.js';
+import { BookEntity } from '../database/entities/book.entity.js';
+import { EnclosureEntity } from '../database/entities/enclosure.entity.js';
 import { claimOf, identify } from './identify.js';
 import { checkPicture } from './picture-check.js';
 import type { ShelfChangesDto } from './shelf.dto.js';
@@ -25,12 +28,14 @@ interface Content {
 /** The files of a book: taken in, replaced, renamed, removed and put back. A link names a file by its id, which stays. */
 @Injectable()
 export class ShelfService {
+  readonly #books: Repository<BookEntity>;
   readonly #rows: Repository<EnclosureEntity>;
 
   constructor(
     database: DataSource,
     private readonly store: EnclosureStore,
   ) {
+    this.#books = database.getRepository(BookEntity);
     this.#rows = database.getRepository(EnclosureEntity);
   }
 
@@ -41,22 +46,32 @@ export class ShelfService {
     return rows.map(shelfFileOf);
   }
 
+  /** The rows of the files on the Shelf of a book. */
+  async rows(bookId: string): Promise<EnclosureEntity[]> {
+    return this.#rows.find({ where: { bookId, deletedAt: IsNull() }, order: { name: 'ASC' } });
+  }
+
+  /** Keeps the files that a book was brought in with, and gives the rows that are to be stored with it. */
+  async keepBrought(bookId: string, files: readonly BroughtEnclosure[]): Promise<EnclosureEntity[]> {
+    const rows: EnclosureEntity[] = [];
+    for (const { id, name: given, type: told, bytes, picture } of files) {
+      const sha256 = await this.store.keep(bytes);
+      const name = safeFileName(given);
+      const type = picture ? told : await identify(this.store.pathOf(sha256), name);
+      rows.push({ ...newRow(id, bookId), name, type, size: String(bytes.length), sha256 });
+    }
+    return rows;
+  }
+
+  /** @throws ProblemError when there is no such book in the Library */
+  async bookMustBe(bookId: string): Promise<void> {
+    if (!(await this.#books.existsBy({ id: bookId, deletedAt: IsNull() }))) throw notFound('book');
+  }
+
   /** Takes a file in; `asPicture`: only if it can be shown. @throws ProblemError, and then nothing is kept */
   async take(bookId: string, upload: Upload, asPicture: boolean): Promise<ShelfTaken> {
     const { notes, ...content } = await this.#read(upload, asPicture);
-    const row: EnclosureEntity = {
-      id: mint(),
-      bookId,
-      ...content,
-      description: '',
-      opensFor: 'everyone',
-      travels: 'inside',
-      address: null,
-      earlier: [],
-      createdBy: LOCAL_AUTHOR,
-      createdAt: new Date(),
-      deletedAt: null,
-    };
+    const row: EnclosureEntity = { ...newRow(mint(), bookId), ...content };
     await this.#rows.insert(row);
     return { file: shelfFileOf(row), notes };
   }
@@ -161,6 +176,22 @@ export class ShelfService {
       notes: [...claimNotes(name, type), ...notes],
     };
   }
+}
+
+/** What is decided of a new file until its author says otherwise. */
+function newRow(id: string, bookId: string): Omit<EnclosureEntity, keyof Omit<Content, 'notes'>> {
+  return {
+    id,
+    bookId,
+    description: '',
+    opensFor: 'everyone',
+    travels: 'inside',
+    address: null,
+    earlier: [],
+    createdBy: LOCAL_AUTHOR,
+    createdAt: new Date(),
+    deletedAt: null,
+  };
 }
 
 function claimNotes(name: string, type: string): string[] {

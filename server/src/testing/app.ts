@@ -42,6 +42,7 @@ export async function startTestApp({ sites = [], fallback, prober }: TestAppOpti
     databaseUrl: database.url,
     dataDirectory: directory,
     webDirectory: null,
+    logLevel: 'error',
     world,
     prober,
   });

@@ -12,6 +12,7 @@ const app = await createApp({
   databaseUrl: VENNET_TEST_DATABASE,
   dataDirectory: VENNET_TEST_DIRECTORY,
   webDirectory: null,
+  logLevel: 'error',
   world,
   prober: { atOnce: 8, perHost: 8 },
 });

@@ -22,6 +22,10 @@ export class CheckRowEntity {
   @Column({ type: 'varchar', nullable: true })
   verdict: VerdictName | null;
 
+  /** The edition of the table that gave the verdict: `VERDICT_TABLE` of `core/reach`. */
+  @Column({ type: 'int', name: 'verdict_table' })
+  verdictTable: number;
+
   @Column({ type: 'json', nullable: true })
   answer: Answer | null;
 

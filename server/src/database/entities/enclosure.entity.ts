@@ -1,6 +1,5 @@
-import type { OpensFor, ShelfFile, Travels } from '@vennet/core/shelf';
+import type { OpensFor, Travels } from '@vennet/core/shelf';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
-import { claimOf } from '../../shelf/identify.js';
 
 /** What a file was before it was replaced. */
 export interface EarlierVersion {
@@ -57,21 +56,4 @@ export class EnclosureEntity {
 
   @Column({ type: 'datetime', precision: 3, name: 'deleted_at', nullable: true })
   deletedAt: Date | null;
-}
-
-/** A file as it travels to the interface. */
-export function shelfFileOf(row: EnclosureEntity): ShelfFile {
-  const { id, name, type, sha256, description, opensFor, travels, address } = row;
-  return {
-    id,
-    name,
-    type,
-    sha256,
-    description,
-    opensFor,
-    travels,
-    address,
-    size: Number(row.size),
-    claims: claimOf(name, type),
-  };
 }

@@ -1,0 +1,16 @@
+import { Module } from '@nestjs/common';
+import { ShelfModule } from '../shelf/shelf.module.js';
+import { BooksController } from './books.controller.js';
+import { BooksService } from './books.service.js';
+import { OutlineController } from './outline.controller.js';
+import { OutlineService } from './outline.service.js';
+import { RepairsService } from './repairs.service.js';
+import { SnapshotsService } from './snapshots.service.js';
+
+@Module({
+  imports: [ShelfModule],
+  controllers: [BooksController, OutlineController],
+  providers: [BooksService, OutlineService, RepairsService, SnapshotsService],
+  exports: [BooksService, RepairsService, SnapshotsService],
+})
+export class BooksModule {}

@@ -1,0 +1,39 @@
+import { Controller, Headers, Post, Res, UploadedFile, UseInterceptors } from '@nestjs/common';
+import { FileInterceptor } from '@nestjs/platform-express';
+import { ApiBody, ApiConsumes, ApiHeader, ApiTags } from '@nestjs/swagger';
+import type { BookMade } from '@vennet/core/wire';
+import type { Response } from 'express';
+import { FILE_BODY, uploadOf } from '../platform/upload.js';
+import { BringInService } from './bring-in.service.js';
+
+@ApiTags('books')
+@Controller('api/books/bring-in')
+export class BringInController {
+  constructor(private readonly bringing: BringInService) {}
+
+  /**
+   * Makes a book of an EPUB or HTML file, sent as the multipart field `file`. The answer comes when the book is there; who
+   * would rather follow the work sends `Prefer: respond-async` (RFC 7240) and is told of the job at once.
+   */
+  @Post()
+  @ApiConsumes('multipart/form-data')
+  @ApiBody(FILE_BODY)
+  @ApiHeader({ name: 'Prefer', required: false, description: '`respond-async` to be answered by a job' })
+  @UseInterceptors(FileInterceptor('file'))
+  async bringIn(
+    @Res({ passthrough: true }) response: Response,
+    @Headers('prefer') prefer?: string,
+    @UploadedFile() file?: Express.Multer.File,
+  ): Promise<BookMade | { id: string }> {
+    const upload = uploadOf(file);
+    if (/(?:^|[,;\s])respond-async(?:$|[,;\s])/i.test(prefer ?? '')) {
+      const id = this.bringing.start(upload);
+      response.status(202).set({ 'preference-applied': 'respond-async', location: `/api/jobs/${id}` });
+      return { id };
+    }
+    // Whoever sent the file and is gone again does not want the book.
+    const gone = new AbortController();
+    response.once('close', () => gone.abort(new DOMException('the sender has gone', 'AbortError')));
+    return this.bringing.bringIn(upload, gone.signal);
+  }
+}

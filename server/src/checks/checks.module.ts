@@ -1,0 +1,13 @@
+import { Module } from '@nestjs/common';
+import { BooksModule } from '../books/books.module.js';
+import { JobsModule } from '../jobs/jobs.module.js';
+import { ChecksController } from './checks.controller.js';
+import { ChecksService } from './checks.service.js';
+import { TitlesController } from './titles.controller.js';
+
+@Module({
+  imports: [BooksModule, JobsModule],
+  controllers: [ChecksController, TitlesController],
+  providers: [ChecksService],
+})
+export class ChecksModule {}

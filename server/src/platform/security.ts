@@ -1,0 +1,33 @@
+import type { NestExpressApplication } from '@nestjs/platform-express';
+import helmet from 'helmet';
+import { refuseTooLarge } from './refuse-too-large.js';
+import { sameOrigin } from './same-origin.js';
+
+/** The largest file that is taken in, in bytes. */
+export const LARGEST_UPLOAD = 200 * 2 ** 20;
+/** The largest chapter that can be saved. */
+const LARGEST_CHAPTER = '32mb';
+
+/** What stands before every route: who is answered, what pages may do, and how much is taken in. */
+export function guard(app: NestExpressApplication): void {
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          'default-src': ["'self'"],
+          'img-src': ["'self'", 'data:', 'blob:'],
+          'style-src': ["'self'", "'unsafe-inline'"],
+          'worker-src': ["'self'", 'blob:'],
+          'frame-ancestors': ["'none'"],
+        },
+      },
+      // Vennet is reached over plain HTTP on loopback, where this header means nothing.
+      strictTransportSecurity: false,
+    }),
+  );
+  app.use(sameOrigin);
+  app.use(refuseTooLarge(LARGEST_UPLOAD));
+  app.useBodyParser('json', { limit: LARGEST_CHAPTER });
+  app.disable('x-powered-by');
+}

@@ -1,0 +1,48 @@
+import { createHash } from 'node:crypto';
+import { Injectable } from '@nestjs/common';
+import { inWorker, WorkerRefusal } from '../jobs/in-worker.js';
+import { Jobs } from '../jobs/jobs.js';
+import type { PublishInput } from './publish.worker.js';
+import { SourcesService } from './sources.service.js';
+
+/** Places and the numbers of their pages. */
+export type Pages = [string, string][];
+
+/** On which page of a PDF each place of a book would stand. Pages are set once for each version of a book. */
+@Injectable()
+export class PagesService {
+  /** The pages of books as they were last set, with the version of the book that they are of. */
+  readonly #known = new Map<string, { version: string; pages: Promise<Pages> }>();
+
+  constructor(
+    private readonly sources: SourcesService,
+    private readonly jobs: Jobs,
+  ) {
+    jobs.handle<Pages>('pages', {
+      atOnce: 1,
+      faultWords: 'The pages could not be set, by a fault of Vennet’s own.',
+      run: async (id, { signal }) => {
+        const [bookId = ''] = id.split('.');
+        const input = await this.sources.of(bookId);
+        return inWorker<never, Pages>(new URL('./pages.worker.js', import.meta.url), input, { signal });
+      },
+    });
+  }
+
+  /** Pairs of place and page number; none while the book can't be set. */
+  async of(bookId: string): Promise<Pages> {
+    const version = versionOf(await this.sources.of(bookId));
+    const known = this.#known.get(bookId);
+    if (known?.version === version) return known.pages;
+    const pages = this.jobs.run<Pages>('pages', `${bookId}.${version}`).catch((error: unknown) => {
+      if (error instanceof WorkerRefusal) return [];
+      this.#known.delete(bookId);
+      throw error;
+    });
+    this.#known.set(bookId, { version, pages });
+    return pages;
+  }
+}
+
+const versionOf = (input: Pick<PublishInput, 'book' | 'enclosures'>): string =>
+  createHash('sha256').update(JSON.stringify(input)).digest('hex');

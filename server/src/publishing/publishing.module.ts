@@ -1,0 +1,15 @@
+import { Module } from '@nestjs/common';
+import { BooksModule } from '../books/books.module.js';
+import { JobsModule } from '../jobs/jobs.module.js';
+import { ShelfModule } from '../shelf/shelf.module.js';
+import { PagesService } from './pages.service.js';
+import { PublishingController } from './publishing.controller.js';
+import { PublishingService } from './publishing.service.js';
+import { SourcesService } from './sources.service.js';
+
+@Module({
+  imports: [BooksModule, ShelfModule, JobsModule],
+  controllers: [PublishingController],
+  providers: [SourcesService, PublishingService, PagesService],
+})
+export class PublishingModule {}

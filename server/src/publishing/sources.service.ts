@@ -1,0 +1,26 @@
+import { Injectable } from '@nestjs/common';
+import { BooksService } from '../books/books.service.js';
+import { EnclosureStore } from '../shelf/enclosure-store.js';
+import { ShelfService } from '../shelf/shelf.service.js';
+import type { PublishInput } from './publish.worker.js';
+
+/** What files are made of: a book as it stands now, and where the bytes of its files lie. */
+@Injectable()
+export class SourcesService {
+  constructor(
+    private readonly books: BooksService,
+    private readonly shelf: ShelfService,
+    private readonly store: EnclosureStore,
+  ) {}
+
+  async of(bookId: string): Promise<Pick<PublishInput, 'book' | 'enclosures'>> {
+    const book = await this.books.manuscript(bookId);
+    const enclosures = (await this.shelf.rows(bookId)).map(({ id, name, type, sha256 }) => ({
+      id,
+      name,
+      type,
+      path: this.store.pathOf(sha256),
+    }));
+    return { book, enclosures };
+  }
+}

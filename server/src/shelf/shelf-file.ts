@@ -1,0 +1,20 @@
+import type { ShelfFile } from '@vennet/core/shelf';
+import type { EnclosureEntity } from '../database/entities/enclosure.entity.js';
+import { claimOf } from './identify.js';
+
+/** A file as it travels to the interface. */
+export function shelfFileOf(row: EnclosureEntity): ShelfFile {
+  const { id, name, type, sha256, description, opensFor, travels, address } = row;
+  return {
+    id,
+    name,
+    type,
+    sha256,
+    description,
+    opensFor,
+    travels,
+    address,
+    size: Number(row.size),
+    claims: claimOf(name, type),
+  };
+}
