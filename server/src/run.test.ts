@@ -41,6 +41,8 @@ describe('starting', () => {
     expect(() => process.kill(pid, 0)).toThrow();
     const second = await start(settings());
     expect(await books(second.address)).toMatchObject([{ title: 'Kept' }]);
+    // Without being given one, it knows of no stand-in world.
+    expect(await (await fetch(`${second.address}/api/facts`)).json()).toEqual({ worldPort: null });
     await second.stop();
   }, 120_000);
 
@@ -67,6 +69,9 @@ describe('starting', () => {
       dataDirectory: '/data',
     });
     expect(() => settingsFrom({ VENNET_PORT: 'http' })).toThrow(/VENNET_PORT.*“http”/);
+    expect(() => settingsFrom({ VENNET_PORT: '70000' })).toThrow(/VENNET_PORT.*0 to 65535.*“70000”/);
+    expect(() => settingsFrom({ VENNET_DATABASE_URL: 'here' })).toThrow(/VENNET_DATABASE_URL.*mariadb:/);
+    expect(() => settingsFrom({ VENNET_LOG: 'loud' })).toThrow(/VENNET_LOG.*warn.*“loud”/);
   });
 });
 

@@ -1,4 +1,6 @@
+import { once } from 'node:events';
 import { mkdir, readFile, rm, writeFile } from 'node:fs/promises';
+import type { Server } from 'node:http';
 import { join } from 'node:path';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { createApp, type StandInWorld } from './app.js';
@@ -46,8 +48,11 @@ export async function start(settings: Settings, openWorld?: OpenWorld): Promise<
 }
 
 async function listen(app: NestExpressApplication, port: number): Promise<void> {
+  await app.init();
+  const server = app.getHttpServer() as Server;
   try {
-    await app.listen(port, '127.0.0.1');
+    server.listen(port, '127.0.0.1');
+    await once(server, 'listening');
   } catch (error) {
     if ((error as NodeJS.ErrnoException).code !== 'EADDRINUSE') throw error;
     throw new StartError(

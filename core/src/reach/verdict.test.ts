@@ -1,6 +1,7 @@
 import { NO_SURROUNDINGS } from '../shelf/index.js';
+import { createHash } from 'node:crypto';
 import { describe, expect, test } from '@jest/globals';
-import { verdictInside, verdictOf, type Answer, type Failure, type Hop } from './index.js';
+import { VERDICT_TABLE, verdictInside, verdictOf, type Answer, type Failure, type Hop } from './index.js';
 
 const answered = (status: number, ...hops: Hop[]): Answer => ({ outcome: 'status', status, hops });
 const hop = (status: number, location: string): Hop => ({
@@ -95,4 +96,30 @@ test('a place is sound when it is in the book and broken when it is not; the net
   expect(verdictInside({ kind: 'place', place: 'tides' }, inside)?.verdict).toBe('sound');
   expect(verdictInside({ kind: 'place', place: 'gone' }, inside)?.verdict).toBe('broken');
   expect(verdictInside({ kind: 'web', href: NEW }, inside)).toBeNull();
+});
+
+// Verdicts are stored with the edition of the table: an answer that gets another verdict makes another edition.
+test('what answers mean has changed only with the edition of the table', () => {
+  const failures: Failure[] = [
+    'unknown-name',
+    'refused',
+    'timeout',
+    'reset',
+    'certificate',
+    'protocol',
+    'private-address',
+    'redirect-loop',
+    'too-many-redirects',
+    'bad-redirect',
+  ];
+  const ways = [[], [hop(301, NEW)], [hop(302, NEW)], [hop(308, NEW), hop(307, NEW)]];
+  const answers: Answer[] = [
+    ...ways.flatMap((hops) => Array.from({ length: 600 }, (_, status) => answered(status + 100, ...hops))),
+    ...failures.map((failure): Answer => ({ outcome: 'failure', failure, hops: [] })),
+  ];
+  const told = answers.map((answer) => verdictOf(answer).verdict).join();
+  expect([VERDICT_TABLE, createHash('sha256').update(told).digest('hex')]).toEqual([
+    1,
+    '7fd8d778d5505889893d4263f8ea431b9e140a6125df6c0a54ea9aed036a2d64',
+  ]);
 });

@@ -7,6 +7,7 @@ import { fileURLToPath } from 'node:url';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import type { CheckRun, DestinationVerdict, LinkRow } from '@vennet/core/wire';
 import { page, redirect, startWorld, status, type Site } from '@vennet/world';
+import { connectTo } from '../database/local-mariadb.js';
 import { pageWithLinks, startTestApp, until, type TestApp } from '../testing/app.js';
 
 const lamp: Site = {
@@ -108,6 +109,21 @@ describe('a check run', () => {
       last.done,
     );
   });
+});
+
+test('verdicts by an older table are derived anew from their answers when the server starts', async () => {
+  const id = await book([['old', 'https://lamp.example/old']]);
+  await checked(id);
+  const connection = await connectTo(app.databaseUrl);
+  await connection.query("UPDATE check_rows SET verdict = 'broken', verdict_table = 0 WHERE book_id = ?", [
+    id,
+  ]);
+  await connection.end();
+  const runs = async (of: TestApp) => (await of.call<CheckRun[]>('GET', `books/${id}/checks`)).body;
+  expect((await runs(app))[0]!.verdicts).toEqual({ broken: 1 });
+  const next = await startTestApp({ databaseUrl: app.databaseUrl });
+  expect((await runs(next))[0]!.verdicts).toEqual({ moved: 1 });
+  await next.stop();
 });
 
 test('a run whose server is killed goes on at the next start, and what was answered is not asked again', async () => {

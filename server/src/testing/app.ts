@@ -31,13 +31,20 @@ export interface TestAppOptions {
   sites?: Site[];
   fallback?: Fallback;
   prober?: ProberOptions;
+  /** The database of another application; without it this one has its own. */
+  databaseUrl?: string;
 }
 
 /** The whole server on a free port, with a world and a database of its own, in a real MariaDB. */
-export async function startTestApp({ sites = [], fallback, prober }: TestAppOptions = {}): Promise<TestApp> {
+export async function startTestApp({
+  sites = [],
+  fallback,
+  prober,
+  databaseUrl,
+}: TestAppOptions = {}): Promise<TestApp> {
   const directory = await mkdtemp(join(tmpdir(), 'vennet-app-'));
   const world = await startWorld({ sites, fallback });
-  const database = await ownDatabase();
+  const database = databaseUrl ? { url: databaseUrl, drop: async () => {} } : await ownDatabase();
   const app = await createApp({
     databaseUrl: database.url,
     dataDirectory: directory,

@@ -1,0 +1,96 @@
+import { readdir } from 'node:fs/promises';
+import { request } from 'node:http';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import type { BookMade, BookSummary, JobStatus } from '@vennet/core/wire';
+import { pageWithLinks, startTestApp, until, type TestApp } from '../testing/app.js';
+
+let app: TestApp;
+beforeAll(async () => {
+  app = await startTestApp();
+});
+afterAll(() => app.stop());
+
+const uploads = () => readdir(join(app.directory, 'uploads'));
+const titles = async () =>
+  (await app.call<BookSummary[]>('GET', 'books')).body.map(({ title }) => title).sort();
+
+async function eventsOf(id: string): Promise<JobStatus[]> {
+  const response = await fetch(`${app.address}/api/jobs/${id}/events`);
+  expect(response.headers.get('content-type')).toBe('text/event-stream');
+  return [...(await response.text()).matchAll(/^data: (.*)$/gm)].map(
+    ([, json]) => JSON.parse(json!) as JobStatus,
+  );
+}
+
+function formWith(name: string, content: string): FormData {
+  const form = new FormData();
+  form.append('file', new Blob([content]), name);
+  return form;
+}
+
+describe('bringing in', () => {
+  test('answers with the book when it is there', async () => {
+    const { status, body } = await app.upload<BookMade>('lamps.html', pageWithLinks([], 'Lamps'));
+    expect(status).toBe(201);
+    expect(body.report).toMatchObject({
+      kept: expect.arrayContaining([{ what: 'chapter', count: 1 }]) as unknown,
+    });
+    expect(await titles()).toEqual(['Lamps']);
+    expect(await uploads()).toEqual([]);
+  });
+
+  // RFC 7240, 4.1: the preference for an answer at once, which tells where the work can be followed.
+  test('answers at once with a job that can be followed, where that is preferred', async () => {
+    const response = await fetch(`${app.address}/api/books/bring-in`, {
+      method: 'POST',
+      headers: { prefer: 'respond-async' },
+      body: formWith('wicks.html', pageWithLinks([], 'Wicks')),
+    });
+    expect(response.status).toBe(202);
+    expect(response.headers.get('preference-applied')).toBe('respond-async');
+    const { id } = (await response.json()) as { id: string };
+    expect(response.headers.get('location')).toBe(`/api/jobs/${id}`);
+    const last = (await eventsOf(id)).at(-1)!;
+    expect(last).toMatchObject({ id, kind: 'bring-in', state: 'done', message: '' });
+    expect(await titles()).toEqual(['Lamps', 'Wicks']);
+    const job = await app.call<JobStatus>('GET', `jobs/${id}`);
+    expect(job.body.made).toEqual(last.made);
+    expect((await app.call('GET', `books/${last.made!.id}`)).status).toBe(200);
+  });
+
+  test('says why a file can’t be read, either way', async () => {
+    const refused = await app.upload('notes.bin', '\0\0\0');
+    expect(refused.status).toBe(422);
+    expect(refused.body.detail).toMatch(/neither an EPUB nor an HTML page.*Your Library is as it was/s);
+    const response = await fetch(`${app.address}/api/books/bring-in`, {
+      method: 'POST',
+      headers: { prefer: 'wait=5, respond-async' },
+      body: formWith('notes.bin', '\0\0\0'),
+    });
+    const { id } = (await response.json()) as { id: string };
+    expect((await eventsOf(id)).at(-1)).toMatchObject({ state: 'failed', message: refused.body.detail });
+    expect(await uploads()).toEqual([]);
+    expect((await app.call('GET', 'jobs/01234567-89ab-4def-8123-456789abcdef/events')).status).toBe(404);
+  });
+
+  test('is given up when the sender goes away: there is no book, and nothing of the file is left', async () => {
+    const long = pageWithLinks(
+      Array.from({ length: 40_000 }, (_, index) => [`Lamp ${index}`, `https://lamp.example/${index}`]),
+      'Nobody’s',
+    );
+    const body = new Response(formWith('long.html', long));
+    const bytes = Buffer.from(await body.arrayBuffer());
+    const sending = request(`${app.address}/api/books/bring-in`, {
+      method: 'POST',
+      headers: { 'content-type': body.headers.get('content-type')!, 'content-length': bytes.length },
+    });
+    sending.on('error', () => {});
+    sending.end(bytes);
+    await until(uploads, (names) => names.length > 0);
+    await new Promise((resolve) => setTimeout(resolve, 200));
+    sending.destroy();
+    await until(uploads, (names) => names.length === 0);
+    expect(await titles()).not.toContain('Nobody’s');
+  });
+});
