@@ -3,7 +3,8 @@ import type { Format, Link, Place } from '../manuscript/index.js';
 import type { Repair } from '../repair/index.js';
 import { NO_SURROUNDINGS, type Surroundings } from '../shelf/index.js';
 
-export type Severity = 'must-fix' | 'should-fix' | 'consider';
+export const SEVERITIES = ['must-fix', 'should-fix', 'consider'] as const;
+export type Severity = (typeof SEVERITIES)[number];
 
 /** A repair that takes one step, and the words on its button. */
 export interface RepairOffer {

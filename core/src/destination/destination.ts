@@ -18,6 +18,13 @@ export type Destination =
   | { kind: 'place'; place: string }
   | { kind: 'book'; book: string; place?: string };
 
+export const DESTINATION_KINDS = [
+  'web',
+  'mail',
+  'file',
+  'place',
+  'book',
+] as const satisfies Destination['kind'][];
 export type DestinationKind = Destination['kind'];
 
 /** The address of a destination as a web page would have it in `href`. */

@@ -5,11 +5,12 @@ import { schema } from './schema.js';
 import type { Structure } from './structure.js';
 
 /** A form in which a book is published. */
-export type Format = 'epub' | 'pdf' | 'web';
-export const FORMATS: readonly Format[] = ['epub', 'pdf', 'web'];
+export const FORMATS = ['epub', 'pdf', 'web'] as const;
+export type Format = (typeof FORMATS)[number];
 
 /** Where a chapter stands: before the text, in it, or after it. */
-export type Matter = 'front' | 'main' | 'back';
+export const MATTERS = ['front', 'main', 'back'] as const;
+export type Matter = (typeof MATTERS)[number];
 
 /** A chapter as it is stored and sent: `doc` is the JSON of a `doc` node of the schema. */
 export interface Chapter {

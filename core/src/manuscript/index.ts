@@ -6,6 +6,7 @@ export {
   countWords,
   emptyChapter,
   FORMATS,
+  MATTERS,
   readBook,
   readChapter,
   saidOfPicture,
@@ -36,10 +37,20 @@ export {
 export type { Rename } from './holders.js';
 export { linksOf, linksOfChapter, linksOfFigure } from './link.js';
 export type { Carrier, Link } from './link.js';
-export { DEFAULT_FRAME, DEFAULT_LOOK, faultInLook, isColour, THICKEST_FRAME, underlineOf } from './look.js';
+export {
+  DEFAULT_FRAME,
+  DEFAULT_LOOK,
+  faultInLook,
+  FRAME_LINES,
+  isColour,
+  THICKEST_FRAME,
+  underlineOf,
+  UNDERLINES,
+  WEIGHTS,
+} from './look.js';
 export type { AreaFrame, LinkLook } from './look.js';
 export { flatText, OBJECT } from './flat-text.js';
-export { LEADING_NODES, markIdOf, REFERENCE_FORMS } from './inside-nodes.js';
+export { LEADING_NODES, markIdOf, REFERENCE_FORMS, RETURN_LINKS } from './inside-nodes.js';
 export type { ReferenceForm, ReturnLinkTo } from './inside-nodes.js';
 export { originsOf, returnsOf, sectionFinder } from './returns.js';
 export type { Return } from './returns.js';
@@ -48,11 +59,18 @@ export { chapterIndexOf, CONTENTS, orderOf, placesOf, positionOf, TOP } from './
 export type { Place } from './place.js';
 export { formsFor, OWN_PARTS, readsPage, referenceWords, sayingOf } from './reference.js';
 export type { ReferenceAsk, ReferenceSurroundings } from './reference.js';
-export { placeIds, spotsOf } from './spots.js';
+export { PLACE_KINDS, placeIds, spotsOf } from './spots.js';
 export type { ChapterSpots, InsideNode, PlaceKind, Spot } from './spots.js';
 export { openLevels } from './open-levels.js';
 export { sectionsOf } from './section.js';
 export type { Section } from './section.js';
 export { SCHEMA_VERSION, schema, spans } from './schema.js';
-export { DEFAULT_STRUCTURE, faultInStructure, NOTE_STANDS, NUMBERINGS } from './structure.js';
+export {
+  DEFAULT_STRUCTURE,
+  faultInStructure,
+  NOTE_COUNTS,
+  NOTE_STANDS,
+  NUMBERINGS,
+  RETURNS,
+} from './structure.js';
 export type { Numbering, NoteStand, ReturnTo, Structure } from './structure.js';

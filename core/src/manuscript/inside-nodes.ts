@@ -7,7 +7,8 @@ export const REFERENCE_FORMS = ['words', 'number', 'number-words', 'page', 'wher
 export type ReferenceForm = (typeof REFERENCE_FORMS)[number];
 
 /** Where a return link leads; `list` is the contents whose id stands in `place`. */
-export type ReturnLinkTo = (typeof RETURNS)[number] | 'list';
+export const RETURN_LINKS = [...RETURNS, 'list'] as const;
+export type ReturnLinkTo = (typeof RETURN_LINKS)[number];
 
 const oneOf =
   (what: string, values: readonly string[]) =>

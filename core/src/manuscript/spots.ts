@@ -4,8 +4,19 @@ import { wordsOf } from './book.js';
 import { markIdOf } from './inside-nodes.js';
 
 /** What kind of spot a link can lead to. */
-export type PlaceKind =
-  'top' | 'contents' | 'chapter' | 'heading' | 'figure' | 'table' | 'bookmark' | 'note' | 'mark' | 'spot';
+export const PLACE_KINDS = [
+  'top',
+  'contents',
+  'chapter',
+  'heading',
+  'figure',
+  'table',
+  'bookmark',
+  'note',
+  'mark',
+  'spot',
+] as const;
+export type PlaceKind = (typeof PLACE_KINDS)[number];
 
 /** A spot of one chapter that can be led to. `at` is its position in the chapter's doc. */
 export interface Spot {

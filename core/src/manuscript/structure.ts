@@ -2,6 +2,9 @@
 export const NUMBERINGS = ['none', 'decimal', 'parts'] as const;
 export type Numbering = (typeof NUMBERINGS)[number];
 
+/** Notes are counted anew in each chapter, or through the book. */
+export const NOTE_COUNTS = ['chapter', 'book'] as const;
+
 /** Where notes are shown: at the foot of the page (where a form has pages), after their chapter, after the text. */
 export const NOTE_STANDS = ['page', 'chapter', 'book'] as const;
 export type NoteStand = (typeof NOTE_STANDS)[number];
@@ -14,8 +17,7 @@ export type ReturnTo = (typeof RETURNS)[number];
 export interface Structure {
   numbering: Numbering;
   notes: {
-    /** Notes are counted anew in each chapter, or through the book. */
-    count: 'chapter' | 'book';
+    count: (typeof NOTE_COUNTS)[number];
     stand: NoteStand;
     /** The author's words for the way back from a note; empty: those of the book's language. */
     back: string;
@@ -47,7 +49,7 @@ export function faultInStructure(value: unknown): string | null {
   if (!isObject(value)) return 'a structure must be an object';
   const { numbering, notes, returns, offered } = value;
   if (!among(NUMBERINGS, numbering)) return `numbering is ${NUMBERINGS.join(', ')}`;
-  if (!isObject(notes) || !among(['chapter', 'book'], notes.count)) return 'notes.count is chapter or book';
+  if (!isObject(notes) || !among(NOTE_COUNTS, notes.count)) return `notes.count is ${NOTE_COUNTS.join(', ')}`;
   if (!among(NOTE_STANDS, notes.stand)) return `notes.stand is ${NOTE_STANDS.join(', ')}`;
   if (typeof notes.back !== 'string' || notes.back.length > 100) return 'notes.back is at most 100 signs';
   if (!isObject(returns) || !isLevel(returns.after, 0)) return 'returns.after is a level from 0 to 6';

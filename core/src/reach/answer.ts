@@ -6,17 +6,19 @@ export interface Hop {
 }
 
 /** Why no final answer came. */
-export type Failure =
-  | 'unknown-name'
-  | 'refused'
-  | 'timeout'
-  | 'reset'
-  | 'certificate'
-  | 'protocol'
-  | 'private-address'
-  | 'redirect-loop'
-  | 'too-many-redirects'
-  | 'bad-redirect';
+export const FAILURES = [
+  'unknown-name',
+  'refused',
+  'timeout',
+  'reset',
+  'certificate',
+  'protocol',
+  'private-address',
+  'redirect-loop',
+  'too-many-redirects',
+  'bad-redirect',
+] as const;
+export type Failure = (typeof FAILURES)[number];
 
 /** What the network answered to one web address. */
 export type Answer = { hops: Hop[] } & (

@@ -1,7 +1,16 @@
 import type { Answer, Failure, Hop } from './answer.js';
 
-/** What a check says of a destination. `doubtful` and `unchecked` are not given by the table below. */
-export type VerdictName = 'sound' | 'moved' | 'guarded' | 'doubtful' | 'unreachable' | 'broken' | 'unchecked';
+/** What a check says of a destination. `doubtful` and `unchecked` are not given by the table below. What needs the author comes first. */
+export const VERDICTS = [
+  'broken',
+  'unreachable',
+  'moved',
+  'guarded',
+  'doubtful',
+  'unchecked',
+  'sound',
+] as const;
+export type VerdictName = (typeof VERDICTS)[number];
 
 /**
  * The edition of the tables below. A verdict is stored with the edition that gave it, and one of another edition is derived

@@ -2,6 +2,6 @@ export { linksInEpub } from './epub.js';
 export type { FoundLink, Landing } from './found-link.js';
 export { linksInPdf } from './pdf.js';
 export type { PdfReadback } from './pdf.js';
-export { prove } from './proof.js';
+export { LINK_CHANGES, prove } from './proof.js';
 export type { ChangedLink, LostLink, Proof, ProofPart } from './proof.js';
 export { linksInWebPage } from './web.js';

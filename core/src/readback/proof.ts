@@ -10,12 +10,15 @@ export interface LostLink {
   chapter: string;
 }
 
+/** What of a link is not as the book has it. */
+export const LINK_CHANGES = ['address', 'words', 'target'] as const;
+
 /** A link that is in the file, but not as the book has it. */
 export interface ChangedLink extends LostLink {
   foundHref: string;
   foundText: string;
   where: string;
-  change: 'address' | 'words' | 'target';
+  change: (typeof LINK_CHANGES)[number];
 }
 
 /** How many links there should be and are, unchanged, and those that are not. */

@@ -1,7 +1,14 @@
 import { Type } from 'class-transformer';
 import { ApiProperty, ApiPropertyOptional } from '@nestjs/swagger';
 import type { Destination } from '@vennet/core/destination';
-import { FORMATS, type Format, type LinkLook, type Matter, type Structure } from '@vennet/core/manuscript';
+import {
+  FORMATS,
+  MATTERS,
+  type Format,
+  type LinkLook,
+  type Matter,
+  type Structure,
+} from '@vennet/core/manuscript';
 import {
   ArrayMaxSize,
   IsArray,
@@ -97,8 +104,8 @@ export class ChapterPlaceDto {
   @IsString()
   id: string;
 
-  @ApiProperty({ enum: ['front', 'main', 'back'] })
-  @IsIn(['front', 'main', 'back'])
+  @ApiProperty({ enum: MATTERS })
+  @IsIn(MATTERS)
   matter: Matter;
 }
 

@@ -1,4 +1,4 @@
-import { groupedBy, openLevels, TOP, type Link, type PlaceKind } from '@vennet/core/manuscript';
+import { groupedBy, MATTERS, openLevels, TOP, type Link, type PlaceKind } from '@vennet/core/manuscript';
 import type { Manuscript } from '@vennet/core/wire';
 import { Plus } from 'lucide-react';
 import { useLayoutEffect, useMemo, useRef } from 'react';
@@ -42,7 +42,7 @@ export function Outline({ book, open }: { book: Manuscript; open: string }) {
         Show all places
       </label>
       {hasTop && shown && <PlaceEntry id={TOP} kind="top" words="Top of the book" label="" depth={0} />}
-      {(['front', 'main', 'back'] as const).map((matter) => {
+      {MATTERS.map((matter) => {
         const chapters = book.chapters.filter((chapter) => chapter.matter === matter);
         return (
           chapters.length > 0 && (

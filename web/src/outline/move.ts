@@ -1,5 +1,5 @@
 import { moveWithin } from '@vennet/core/edits';
-import { sectionsOf, type Matter } from '@vennet/core/manuscript';
+import { MATTERS, sectionsOf } from '@vennet/core/manuscript';
 import type { VersionedChapter } from '@vennet/core/wire';
 import { closeHistory } from 'prosemirror-history';
 import { api } from '../api/client.js';
@@ -8,8 +8,6 @@ import { showPlace } from '../editor/going/show-place.js';
 import { useBook } from '../book/store.js';
 import { moveSectionInBook } from '../book/bulk.js';
 import { tellFault, useNotices } from '../parts/notices.js';
-
-const MATTERS: readonly Matter[] = ['front', 'main', 'back'];
 
 /** Puts the chapters into another order; a notice offers to take it back. */
 async function arrange(chapters: VersionedChapter[], said: string): Promise<void> {

@@ -1,7 +1,7 @@
 import type { VerdictName } from '@vennet/core/reach';
 import type { ReactElement } from 'react';
 
-/** The words of the verdicts, in the order in which they are listed: what needs the author first. */
+/** The words of the verdicts. */
 export const VERDICT_WORDS: Record<VerdictName, string> = {
   broken: 'Broken',
   unreachable: 'Unreachable',
@@ -11,8 +11,6 @@ export const VERDICT_WORDS: Record<VerdictName, string> = {
   unchecked: 'Unchecked',
   sound: 'Sound',
 };
-
-export const VERDICTS = Object.keys(VERDICT_WORDS) as VerdictName[];
 
 export const VERDICT_COLOURS: Record<VerdictName, string> = {
   broken: 'var(--broken)',

@@ -1,6 +1,7 @@
 import type { CheckRun } from '@vennet/core/wire';
 import { Bar, BarChart, ResponsiveContainer, Tooltip, XAxis } from 'recharts';
-import { VERDICT_COLOURS, VERDICT_WORDS, VERDICTS } from '../parts/VerdictMark.js';
+import { VERDICTS } from '@vennet/core/reach';
+import { VERDICT_COLOURS, VERDICT_WORDS } from '../parts/VerdictMark.js';
 
 /** Runs that are shown. */
 const RUNS = 12;

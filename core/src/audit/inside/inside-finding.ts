@@ -4,7 +4,8 @@ import type { InsideRepair } from '../../repair/index.js';
 import type { Severity } from '../finding.js';
 
 /** What a check of the book's own places can be about. */
-export type SubjectKind = 'bookmark' | 'place' | 'note' | 'mark' | 'remark' | 'contents' | 'return';
+export const SUBJECT_KINDS = ['bookmark', 'place', 'note', 'mark', 'remark', 'contents', 'return'] as const;
+export type SubjectKind = (typeof SUBJECT_KINDS)[number];
 
 /** Something of the book that is no link but that links depend on. `at` is its position in its chapter's doc. */
 export interface InsideSubject {

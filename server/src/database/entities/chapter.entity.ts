@@ -1,4 +1,4 @@
-import type { Format, Matter } from '@vennet/core/manuscript';
+import { MATTERS, type Format, type Matter } from '@vennet/core/manuscript';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
 @Entity('chapters')
@@ -12,7 +12,7 @@ export class ChapterEntity {
   @Column({ type: 'int' })
   position: number;
 
-  @Column({ type: 'enum', enum: ['front', 'main', 'back'] })
+  @Column({ type: 'enum', enum: MATTERS })
   matter: Matter;
 
   @Column({ type: 'varchar' })

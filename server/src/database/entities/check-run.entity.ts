@@ -1,4 +1,4 @@
-import type { JobState } from '@vennet/core/wire';
+import { JOB_STATES, type JobState } from '@vennet/core/wire';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
 @Entity('check_runs')
@@ -9,7 +9,7 @@ export class CheckRunEntity {
   @Column({ type: 'char', length: 36, name: 'book_id' })
   bookId: string;
 
-  @Column({ type: 'enum', enum: ['waiting', 'running', 'done', 'failed', 'stopped'] })
+  @Column({ type: 'enum', enum: JOB_STATES })
   state: JobState;
 
   @Column({ type: 'varchar', name: 'created_by' })

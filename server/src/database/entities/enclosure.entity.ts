@@ -1,4 +1,4 @@
-import type { OpensFor, Travels } from '@vennet/core/shelf';
+import { OPENS_FOR, TRAVELS, type OpensFor, type Travels } from '@vennet/core/shelf';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
 /** What a file was before it was replaced. */
@@ -35,10 +35,10 @@ export class EnclosureEntity {
   @Column({ type: 'varchar', default: '' })
   description: string;
 
-  @Column({ type: 'enum', enum: ['everyone', 'reviewers', 'author'], name: 'opens_for', default: 'everyone' })
+  @Column({ type: 'enum', enum: OPENS_FOR, name: 'opens_for', default: 'everyone' })
   opensFor: OpensFor;
 
-  @Column({ type: 'enum', enum: ['inside', 'beside', 'public'], default: 'inside' })
+  @Column({ type: 'enum', enum: TRAVELS, default: 'inside' })
   travels: Travels;
 
   @Column({ type: 'varchar', nullable: true })

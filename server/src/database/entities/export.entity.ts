@@ -1,6 +1,6 @@
-import type { Format } from '@vennet/core/manuscript';
+import { FORMATS, type Format } from '@vennet/core/manuscript';
 import type { Proof } from '@vennet/core/readback';
-import type { JobState } from '@vennet/core/wire';
+import { JOB_STATES, type JobState } from '@vennet/core/wire';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
 /** A file that readers need next to the made one: its path there, and its bytes by their hash. */
@@ -17,10 +17,10 @@ export class ExportEntity {
   @Column({ type: 'char', length: 36, name: 'book_id' })
   bookId: string;
 
-  @Column({ type: 'enum', enum: ['epub', 'pdf', 'web'] })
+  @Column({ type: 'enum', enum: FORMATS })
   format: Format;
 
-  @Column({ type: 'enum', enum: ['waiting', 'running', 'done', 'failed', 'stopped'] })
+  @Column({ type: 'enum', enum: JOB_STATES })
   state: JobState;
 
   @Column({ type: 'text' })
