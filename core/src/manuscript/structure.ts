@@ -37,23 +37,3 @@ export const DEFAULT_STRUCTURE: Structure = {
   returns: { after: 0, to: ['contents'] },
   offered: 6,
 };
-
-type Json = Record<string, unknown>;
-const isObject = (value: unknown): value is Json => typeof value === 'object' && value !== null;
-const isLevel = (value: unknown, least: number): boolean =>
-  Number.isInteger(value) && Number(value) >= least && Number(value) <= 6;
-const among = (list: readonly string[], value: unknown): boolean => list.includes(String(value));
-
-/** Says what is wrong with a value that should be the structure of a book, or `null` when it is one. */
-export function faultInStructure(value: unknown): string | null {
-  if (!isObject(value)) return 'a structure must be an object';
-  const { numbering, notes, returns, offered } = value;
-  if (!among(NUMBERINGS, numbering)) return `numbering is ${NUMBERINGS.join(', ')}`;
-  if (!isObject(notes) || !among(NOTE_COUNTS, notes.count)) return `notes.count is ${NOTE_COUNTS.join(', ')}`;
-  if (!among(NOTE_STANDS, notes.stand)) return `notes.stand is ${NOTE_STANDS.join(', ')}`;
-  if (typeof notes.back !== 'string' || notes.back.length > 100) return 'notes.back is at most 100 signs';
-  if (!isObject(returns) || !isLevel(returns.after, 0)) return 'returns.after is a level from 0 to 6';
-  if (!Array.isArray(returns.to) || !returns.to.every((one) => among(RETURNS, one)))
-    return `returns.to lists ${RETURNS.join(', ')}`;
-  return isLevel(offered, 1) ? null : 'offered is a level from 1 to 6';
-}

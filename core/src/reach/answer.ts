@@ -22,5 +22,5 @@ export type Failure = (typeof FAILURES)[number];
 
 /** What the network answered to one web address. */
 export type Answer = { hops: Hop[] } & (
-  { outcome: 'status'; status: number; retryAfter?: number } | { outcome: 'failure'; failure: Failure }
+  { outcome: 'status'; status: number } | { outcome: 'failure'; failure: Failure }
 );

@@ -21,6 +21,67 @@ export interface BookSummary extends Pick<BookDetails, 'id' | 'title' | 'subtitl
   deletedAt: string | null;
 }
 
+/** A book that is to be started. `language` is a BCP 47 tag; English without one. */
+export interface NewBook {
+  title: string;
+  author?: string;
+  language?: string;
+}
+
+/** What can be changed of a book beside its text; what is not sent stays. An empty address takes it away. */
+export interface BookChanges extends Partial<
+  Pick<BookDetails, 'title' | 'subtitle' | 'author' | 'language' | 'description' | 'look' | 'structure'>
+> {
+  address?: string;
+}
+
+/** A chapter that is to be added: after another one, or at the end. */
+export interface NewChapter {
+  title: string;
+  after?: string;
+}
+
+/** The text of a chapter that was read at `version`. */
+export interface ChapterSave {
+  version: number;
+  doc: object;
+}
+
+/** What can be changed of a chapter beside its text. */
+export type ChapterChanges = Pick<Chapter, 'leftOutOf'>;
+
+/** Every chapter of a book, in its new order. */
+export interface OutlineChange {
+  chapters: ChapterPlace[];
+}
+
+/** A check that is to be started: of some addresses, or of all of the book. */
+export interface NewCheck {
+  hrefs?: string[];
+}
+
+/** A file that is to be made. */
+export interface NewExport {
+  format: Format;
+}
+
+/** What can be changed of a file on the Shelf; what is not sent stays. An empty address takes it away. */
+export interface ShelfChanges extends Partial<
+  Pick<ShelfFile, 'name' | 'description' | 'opensFor' | 'travels'>
+> {
+  address?: string;
+}
+
+/** What was started or made, by its id. */
+export interface Started {
+  id: string;
+}
+
+export interface Health {
+  status: 'ok';
+  database: 'ok';
+}
+
 /** A chapter with the version that a save has to name. */
 export interface VersionedChapter extends Chapter {
   version: number;

@@ -10,20 +10,31 @@ import {
   Post,
   Put,
 } from '@nestjs/common';
-import { ApiTags } from '@nestjs/swagger';
+import { ApiCreatedResponse, ApiNoContentResponse, ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import type { Place } from '@vennet/core/manuscript';
-import type { BookSummary, ChapterSaved, Manuscript, RepairDone, VersionedChapter } from '@vennet/core/wire';
+import type {
+  BookSummary,
+  ChapterSaved,
+  Manuscript,
+  RepairDone,
+  VersionedChapter,
+  Started,
+} from '@vennet/core/wire';
 import {
   BookChangesDto,
-  InsideRepairDto,
-  MentionsDto,
+  BookSummaryDto,
+  ChapterSavedDto,
+  ManuscriptDto,
   NewBookDto,
   NewChapterDto,
-  RepairDto,
+  PlaceDto,
   SaveChapterDto,
-} from './books.dto.js';
+  VersionedChapterDto,
+} from './dto/books.dto.js';
+import { InsideRepairDto, MentionsDto, RepairDoneDto, RepairDto } from './dto/repairs.dto.js';
 import { BooksService } from './books.service.js';
 import { RepairsService } from './repairs.service.js';
+import { StartedDto } from '../jobs/job.dto.js';
 
 @ApiTags('books')
 @Controller('api')
@@ -34,28 +45,33 @@ export class BooksController {
   ) {}
 
   @Get('books')
+  @ApiOkResponse({ type: [BookSummaryDto] })
   list(): Promise<BookSummary[]> {
     return this.books.list();
   }
 
   @Post('books')
-  async start(@Body() body: NewBookDto): Promise<{ id: string }> {
+  @ApiCreatedResponse({ type: StartedDto })
+  async start(@Body() body: NewBookDto): Promise<Started> {
     return { id: await this.books.start(body) };
   }
 
   @Get('books/:id')
+  @ApiOkResponse({ type: ManuscriptDto })
   manuscript(@Param('id', ParseUUIDPipe) id: string): Promise<Manuscript> {
     return this.books.manuscript(id);
   }
 
   @Patch('books/:id')
   @HttpCode(204)
+  @ApiNoContentResponse()
   change(@Param('id', ParseUUIDPipe) id: string, @Body() body: BookChangesDto): Promise<void> {
     return this.books.change(id, body);
   }
 
   @Delete('books/:id')
   @HttpCode(204)
+  @ApiNoContentResponse()
   remove(@Param('id', ParseUUIDPipe) id: string): Promise<void> {
     return this.books.setDeleted(id, true);
   }
@@ -63,22 +79,26 @@ export class BooksController {
   /** Takes the removal of a book back. */
   @Post('books/:id/put-back')
   @HttpCode(204)
+  @ApiNoContentResponse()
   putBack(@Param('id', ParseUUIDPipe) id: string): Promise<void> {
     return this.books.setDeleted(id, false);
   }
 
   @Post('books/:id/chapters')
+  @ApiCreatedResponse({ type: VersionedChapterDto })
   addChapter(@Param('id', ParseUUIDPipe) id: string, @Body() body: NewChapterDto): Promise<VersionedChapter> {
     return this.books.addChapter(id, body);
   }
 
   @Put('chapters/:id')
+  @ApiOkResponse({ type: ChapterSavedDto })
   save(@Param('id') id: string, @Body() body: SaveChapterDto): Promise<ChapterSaved> {
     return this.books.saveChapter(id, body);
   }
 
   @Post('books/:id/repairs')
   @HttpCode(200)
+  @ApiOkResponse({ type: RepairDoneDto })
   repair(@Param('id', ParseUUIDPipe) id: string, @Body() body: RepairDto): Promise<RepairDone> {
     return this.repairs.repair(id, body);
   }
@@ -86,6 +106,7 @@ export class BooksController {
   /** Repairs a place, a note, a list of contents or a return link. */
   @Post('books/:id/inside-repairs')
   @HttpCode(200)
+  @ApiOkResponse({ type: RepairDoneDto })
   repairInside(@Param('id', ParseUUIDPipe) id: string, @Body() body: InsideRepairDto): Promise<RepairDone> {
     return this.repairs.repairInside(id, body);
   }
@@ -93,11 +114,13 @@ export class BooksController {
   /** Makes links of mentions all over a book. */
   @Post('books/:id/mentions')
   @HttpCode(200)
+  @ApiOkResponse({ type: RepairDoneDto })
   mentions(@Param('id', ParseUUIDPipe) id: string, @Body() body: MentionsDto): Promise<RepairDone> {
     return this.repairs.linkMentions(id, body);
   }
 
   @Get('books/:id/places')
+  @ApiOkResponse({ type: [PlaceDto] })
   places(@Param('id', ParseUUIDPipe) id: string): Promise<Place[]> {
     return this.books.places(id);
   }

@@ -7,8 +7,6 @@ import {
   DEFAULT_STRUCTURE,
   emptyChapter,
   faultInChapter,
-  faultInLook,
-  faultInStructure,
   placesOf,
   readBook,
   readChapter,
@@ -16,7 +14,17 @@ import {
   type Place,
   type ReadBook,
 } from '@vennet/core/manuscript';
-import type { BookSummary, ChapterSaved, Manuscript, SentBook, VersionedChapter } from '@vennet/core/wire';
+import type {
+  BookChanges,
+  BookSummary,
+  ChapterSave,
+  ChapterSaved,
+  Manuscript,
+  NewBook,
+  NewChapter,
+  SentBook,
+  VersionedChapter,
+} from '@vennet/core/wire';
 import { DataSource, IsNull, Not } from 'typeorm';
 import { LOCAL_AUTHOR } from '../platform/author.js';
 import { notFound, ProblemError } from '../platform/problem.js';
@@ -24,7 +32,6 @@ import { EnclosureEntity } from '../database/entities/enclosure.entity.js';
 import { publicAddress } from '../platform/public-address.js';
 import { ShelfService } from '../shelf/shelf.service.js';
 import { BookEntity } from '../database/entities/book.entity.js';
-import type { BookChangesDto, NewBookDto, NewChapterDto, SaveChapterDto } from './books.dto.js';
 import { ChapterEntity } from '../database/entities/chapter.entity.js';
 import { asSent, columnsOf, storeText } from './chapter-text.js';
 import { mint } from '../platform/mint.js';
@@ -69,7 +76,7 @@ export class BooksService {
     });
   }
 
-  async start({ title, author = '', language = 'en' }: NewBookDto): Promise<string> {
+  async start({ title, author = '', language = 'en' }: NewBook): Promise<string> {
     const doc = emptyChapter('');
     const chapters = [
       { id: mint(), title: `${phrases(language).chapter} 1`, matter: 'main' as const, leftOutOf: [], doc },
@@ -194,22 +201,12 @@ export class BooksService {
     return readBook(await this.manuscript(id));
   }
 
-  async change(id: string, { address, look, structure, ...changes }: BookChangesDto): Promise<void> {
+  async change(id: string, { address, ...changes }: BookChanges): Promise<void> {
     await this.book(id);
-    const fault = look === undefined ? null : faultInLook(look);
-    if (fault)
-      throw new ProblemError(422, 'Refused look', `${fault}. Nothing was changed.`, { path: 'look' });
-    const wrong = structure === undefined ? null : faultInStructure(structure);
-    if (wrong)
-      throw new ProblemError(422, 'Refused structure', `${wrong}. Nothing was changed.`, {
-        path: 'structure',
-      });
     await this.database.getRepository(BookEntity).update(
       { id },
       {
         ...changes,
-        ...(look === undefined ? {} : { look }),
-        ...(structure === undefined ? {} : { structure }),
         ...(address === undefined ? {} : { address: publicAddress(address) }),
         updatedAt: new Date(),
       },
@@ -223,7 +220,7 @@ export class BooksService {
     if (result.affected === 0) throw notFound('book');
   }
 
-  async addChapter(bookId: string, { title, after }: NewChapterDto): Promise<VersionedChapter> {
+  async addChapter(bookId: string, { title, after }: NewChapter): Promise<VersionedChapter> {
     const { language } = await this.book(bookId);
     return this.database.transaction(async (manager) => {
       const all = await manager.find(ChapterEntity, {
@@ -256,7 +253,7 @@ export class BooksService {
    * Saves a chapter that was read at `version`. A stale save is refused with the chapter as it is stored, a chapter that
    * does not fit the schema with the path of its fault; in both cases nothing is stored.
    */
-  async saveChapter(id: string, { version, doc }: SaveChapterDto): Promise<ChapterSaved> {
+  async saveChapter(id: string, { version, doc }: ChapterSave): Promise<ChapterSaved> {
     const fault = faultInChapter(doc);
     if (fault)
       throw new ProblemError(

@@ -122,7 +122,7 @@ describe('the structure of a book', () => {
     expect((await read(id)).structure).toEqual(structure);
     const wrong = { ...structure, numbering: 'greek' };
     const refused = await app.call<Problem>('PATCH', `books/${id}`, { structure: wrong });
-    expect(refused).toMatchObject({ status: 422, body: { path: 'structure' } });
+    expect(refused).toMatchObject({ status: 422, body: { path: 'structure.numbering' } });
     expect((await read(id)).structure).toEqual(structure);
   });
 

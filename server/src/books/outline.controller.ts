@@ -1,9 +1,10 @@
 import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Patch, Post, Put } from '@nestjs/common';
-import { ApiTags } from '@nestjs/swagger';
+import { ApiNoContentResponse, ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import type { RepairDone, Snapshot } from '@vennet/core/wire';
-import { ChapterChangesDto, OutlineDto, SectionMoveDto } from './books.dto.js';
+import { ChapterChangesDto, OutlineDto, SectionMoveDto, SnapshotDto } from './dto/books.dto.js';
 import { OutlineService } from './outline.service.js';
 import { SnapshotsService } from './snapshots.service.js';
+import { RepairDoneDto } from './dto/repairs.dto.js';
 
 /** Changes to the whole of a book: its order, and the way back to what it was. */
 @ApiTags('books')
@@ -17,6 +18,7 @@ export class OutlineController {
   /** Puts the chapters into another order. */
   @Put('books/:id/outline')
   @HttpCode(204)
+  @ApiNoContentResponse()
   arrange(@Param('id', ParseUUIDPipe) id: string, @Body() { chapters }: OutlineDto): Promise<void> {
     return this.outline.arrange(id, chapters);
   }
@@ -24,6 +26,7 @@ export class OutlineController {
   /** Says in which forms of publishing a chapter is left out. */
   @Patch('chapters/:id')
   @HttpCode(204)
+  @ApiNoContentResponse()
   leaveOut(@Param('id') id: string, @Body() { leftOutOf }: ChapterChangesDto): Promise<void> {
     return this.outline.leaveOut(id, leftOutOf);
   }
@@ -31,17 +34,20 @@ export class OutlineController {
   /** Moves a section before another one, or to the end of a chapter. */
   @Post('books/:id/sections/move')
   @HttpCode(200)
+  @ApiOkResponse({ type: RepairDoneDto })
   moveSection(@Param('id', ParseUUIDPipe) id: string, @Body() body: SectionMoveDto): Promise<RepairDone> {
     return this.outline.moveSection(id, body);
   }
 
   @Get('books/:id/snapshots')
+  @ApiOkResponse({ type: [SnapshotDto] })
   snapshots(@Param('id', ParseUUIDPipe) id: string): Promise<Snapshot[]> {
     return this.kept.list(id);
   }
 
   @Post('books/:id/snapshots/:snapshot/restore')
   @HttpCode(200)
+  @ApiOkResponse({ type: RepairDoneDto })
   restore(
     @Param('id', ParseUUIDPipe) id: string,
     @Param('snapshot', ParseUUIDPipe) snapshot: string,

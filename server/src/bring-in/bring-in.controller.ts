@@ -1,10 +1,18 @@
 import { Controller, Headers, Post, Res, UploadedFile, UseInterceptors } from '@nestjs/common';
 import { FileInterceptor } from '@nestjs/platform-express';
-import { ApiBody, ApiConsumes, ApiHeader, ApiTags } from '@nestjs/swagger';
-import type { BookMade } from '@vennet/core/wire';
+import {
+  ApiAcceptedResponse,
+  ApiBody,
+  ApiConsumes,
+  ApiCreatedResponse,
+  ApiHeader,
+  ApiTags,
+} from '@nestjs/swagger';
+import type { BookMade, Started } from '@vennet/core/wire';
 import type { Response } from 'express';
 import { FILE_BODY, uploadOf } from '../platform/upload.js';
 import { BringInService } from './bring-in.service.js';
+import { BookMadeDto, StartedDto } from '../jobs/job.dto.js';
 
 @ApiTags('books')
 @Controller('api/books/bring-in')
@@ -20,11 +28,13 @@ export class BringInController {
   @ApiBody(FILE_BODY)
   @ApiHeader({ name: 'Prefer', required: false, description: '`respond-async` to be answered by a job' })
   @UseInterceptors(FileInterceptor('file'))
+  @ApiCreatedResponse({ type: BookMadeDto })
+  @ApiAcceptedResponse({ type: StartedDto })
   async bringIn(
     @Res({ passthrough: true }) response: Response,
     @Headers('prefer') prefer?: string,
     @UploadedFile() file?: Express.Multer.File,
-  ): Promise<BookMade | { id: string }> {
+  ): Promise<BookMade | Started> {
     const upload = uploadOf(file);
     if (/(?:^|[,;\s])respond-async(?:$|[,;\s])/i.test(prefer ?? '')) {
       const id = this.bringing.start(upload);

@@ -1,5 +1,5 @@
 import { Controller, Get, Query } from '@nestjs/common';
-import { ApiQuery, ApiTags } from '@nestjs/swagger';
+import { ApiOkResponse, ApiQuery, ApiTags } from '@nestjs/swagger';
 import { titleIn } from '@vennet/core/page';
 import { cleanTitle, recognise } from '@vennet/core/destination';
 import type { PageTitle } from '@vennet/core/wire';
@@ -7,6 +7,7 @@ import { ProblemError } from '../platform/problem.js';
 import { PageError } from '../probe/read-page.js';
 import { failureOf } from '../probe/failure.js';
 import { Prober } from '../probe/prober.js';
+import { PageTitleDto } from './checks.dto.js';
 
 @ApiTags('checks')
 @Controller('api/titles')
@@ -16,6 +17,7 @@ export class TitlesController {
   /** The title of a web page, as it is and as words for a link. It is read through the same guard as every check. */
   @Get()
   @ApiQuery({ name: 'href' })
+  @ApiOkResponse({ type: PageTitleDto })
   async title(@Query('href') href: string): Promise<PageTitle> {
     const recognition = recognise(typeof href === 'string' ? href : '');
     if (!recognition.ok || recognition.destination.kind !== 'web')

@@ -1,10 +1,11 @@
 import { Controller, Get } from '@nestjs/common';
 import { ConfigService } from '@nestjs/config';
-import { ApiTags } from '@nestjs/swagger';
-import type { ServerFacts } from '@vennet/core/wire';
+import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
+import type { Health, ServerFacts } from '@vennet/core/wire';
 import { DataSource } from 'typeorm';
 import { ProblemError } from './problem.js';
 import type { AppSettings } from './settings.js';
+import { HealthDto, ServerFactsDto } from './platform.dto.js';
 
 @ApiTags('server')
 @Controller('api')
@@ -15,7 +16,8 @@ export class HealthController {
   ) {}
 
   @Get('health')
-  async health(): Promise<{ status: 'ok'; database: 'ok' }> {
+  @ApiOkResponse({ type: HealthDto })
+  async health(): Promise<Health> {
     try {
       await this.database.query('SELECT 1');
     } catch {
@@ -30,6 +32,7 @@ export class HealthController {
 
   /** What the application's start decided and its pages have to know. */
   @Get('facts')
+  @ApiOkResponse({ type: ServerFactsDto })
   facts(): ServerFacts {
     return { worldPort: this.settings.get('worldPort', { infer: true }) };
   }

@@ -3,7 +3,7 @@ import { ConfigModule } from '@nestjs/config';
 import { APP_FILTER, APP_PIPE } from '@nestjs/core';
 import { HealthController } from './health.controller.js';
 import { Logging } from './logging.js';
-import { ProblemFilter } from './problem.js';
+import { ProblemFilter, refusalOf } from './problem.js';
 import type { AppSettings } from './settings.js';
 
 /** What every part of the server stands on: its settings, its log, what it does with input and faults, and its health. */
@@ -27,7 +27,13 @@ export class PlatformModule {
         { provide: APP_FILTER, useClass: ProblemFilter },
         {
           provide: APP_PIPE,
-          useValue: new ValidationPipe({ whitelist: true, forbidNonWhitelisted: true, transform: true }),
+          useValue: new ValidationPipe({
+            whitelist: true,
+            forbidNonWhitelisted: true,
+            transform: true,
+            stopAtFirstError: true,
+            exceptionFactory: refusalOf,
+          }),
         },
       ],
     };

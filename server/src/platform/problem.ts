@@ -7,6 +7,7 @@ import {
   type ExceptionFilter,
 } from '@nestjs/common';
 import type { Problem } from '@vennet/core/wire';
+import type { ValidationError } from 'class-validator';
 import type { Response } from 'express';
 
 /** An error that becomes a problem document: `detail` says what happened, what was kept and what to do. */
@@ -19,6 +20,32 @@ export class ProblemError extends HttpException {
   ) {
     super(detail, status);
   }
+}
+
+/** What is told of a request whose shape is not as the HTTP interface describes it. `path` names the first fault. */
+export function refusalOf(errors: readonly ValidationError[]): ProblemError {
+  const faults = errors.flatMap((error) => faultsIn(error, ''));
+  const path = faults[0]?.path ?? '';
+  const isInside = /[.[]/.test(path);
+  return new ProblemError(
+    isInside ? 422 : 400,
+    'Not as it should be',
+    `${faults.map(({ words }) => words).join('; ')}. Nothing was changed.`,
+    { path },
+  );
+}
+
+function faultsIn(
+  { property, constraints, children }: ValidationError,
+  above: string,
+): { path: string; words: string }[] {
+  const path = /^\d+$/.test(property)
+    ? `${above}[${property}]`
+    : above === ''
+      ? property
+      : `${above}.${property}`;
+  const own = Object.values(constraints ?? {}).map((words) => ({ path, words: words.replace(/\.$/, '') }));
+  return [...own, ...(children ?? []).flatMap((child) => faultsIn(child, path))];
 }
 
 export const notFound = (what: string) =>

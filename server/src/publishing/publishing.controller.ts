@@ -1,12 +1,14 @@
 import { pipeline } from 'node:stream/promises';
 import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Post, Res } from '@nestjs/common';
-import { ApiTags } from '@nestjs/swagger';
-import type { ExportJob, FormPreview } from '@vennet/core/wire';
+import { ApiAcceptedResponse, ApiOkResponse, ApiTags } from '@nestjs/swagger';
+import type { ExportJob, FormPreview, Started } from '@vennet/core/wire';
 import type { Response } from 'express';
-import { NewExportDto } from './publishing.dto.js';
+import { ExportJobDto, FormPreviewDto, NewExportDto } from './publishing.dto.js';
 import { archiveOf } from './archive.js';
 import { PagesService, type Pages } from './pages.service.js';
 import { PublishingService } from './publishing.service.js';
+import { FILE_ANSWER, PAIRS } from '../platform/shapes.js';
+import { StartedDto } from '../jobs/job.dto.js';
 
 @ApiTags('exports')
 @Controller('api')
@@ -18,39 +20,46 @@ export class PublishingController {
 
   @Post('books/:id/exports')
   @HttpCode(202)
-  async start(@Param('id', ParseUUIDPipe) id: string, @Body() body: NewExportDto): Promise<{ id: string }> {
+  @ApiAcceptedResponse({ type: StartedDto })
+  async start(@Param('id', ParseUUIDPipe) id: string, @Body() body: NewExportDto): Promise<Started> {
     return { id: await this.publishing.start(id, body.format) };
   }
 
   @Get('books/:id/exports')
+  @ApiOkResponse({ type: [ExportJobDto] })
   ofBook(@Param('id', ParseUUIDPipe) id: string): Promise<ExportJob[]> {
     return this.publishing.ofBook(id);
   }
 
   /** What each form would lose or change, before it is made. */
   @Get('books/:id/forms')
+  @ApiOkResponse({ type: [FormPreviewDto] })
   forms(@Param('id', ParseUUIDPipe) id: string): Promise<FormPreview[]> {
     return this.publishing.previews(id);
   }
 
   /** On which page of a PDF each place of the book would stand, as pairs of place and page number. */
   @Get('books/:id/pages')
+  @ApiOkResponse({ schema: PAIRS })
   pages(@Param('id', ParseUUIDPipe) id: string): Promise<Pages> {
     return this.setPages.of(id);
   }
 
   @Get('exports/:id')
+  @ApiOkResponse({ type: ExportJobDto })
   one(@Param('id', ParseUUIDPipe) id: string): Promise<ExportJob> {
     return this.publishing.one(id);
   }
 
   @Post('exports/:id/stop')
   @HttpCode(200)
+  @ApiOkResponse({ type: ExportJobDto })
   stop(@Param('id', ParseUUIDPipe) id: string): Promise<ExportJob> {
     return this.publishing.stop(id);
   }
 
   @Get('exports/:id/file')
+  @ApiOkResponse(FILE_ANSWER)
   async file(@Param('id', ParseUUIDPipe) id: string, @Res() response: Response): Promise<void> {
     const { path, name, type } = await this.publishing.file(id);
     response.set({ 'content-type': type, 'x-content-type-options': 'nosniff' });
@@ -59,6 +68,7 @@ export class PublishingController {
 
   /** The made file with those that belong next to it, as one archive; it is written while it is sent. */
   @Get('exports/:id/bundle')
+  @ApiOkResponse(FILE_ANSWER)
   async bundle(@Param('id', ParseUUIDPipe) id: string, @Res() response: Response): Promise<void> {
     const { name, files } = await this.publishing.bundle(id);
     response.set({ 'content-type': 'application/zip', 'x-content-type-options': 'nosniff' }).attachment(name);

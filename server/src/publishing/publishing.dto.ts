@@ -1,9 +1,151 @@
-import { ApiProperty } from '@nestjs/swagger';
 import { FORMATS, type Format } from '@vennet/core/manuscript';
-import { IsIn } from 'class-validator';
+import type { Loss } from '@vennet/core/publish';
+import {
+  LINK_CHANGES,
+  type ChangedLink,
+  type LostLink,
+  type Proof,
+  type ProofPart,
+} from '@vennet/core/readback';
+import {
+  JOB_STATES,
+  type ExportJob,
+  type FormPreview,
+  type JobState,
+  type NewExport,
+} from '@vennet/core/wire';
+import { Choice, Moment, Shape, ShapeList, Whole, WordList, Words } from '../platform/shapes.js';
 
-export class NewExportDto {
-  @ApiProperty({ enum: FORMATS })
-  @IsIn(FORMATS, { message: 'A book can be made as “epub”, “pdf” or “web”.' })
+export class NewExportDto implements NewExport {
+  @Choice(FORMATS, { message: 'A book can be made as “epub”, “pdf” or “web”.' })
   format: Format;
+}
+
+class LostLinkDto implements LostLink {
+  @Words()
+  id: string;
+
+  @Words()
+  href: string;
+
+  @Words()
+  text: string;
+
+  @Words()
+  chapter: string;
+}
+
+class ChangedLinkDto extends LostLinkDto implements ChangedLink {
+  @Words()
+  foundHref: string;
+
+  @Words()
+  foundText: string;
+
+  @Words()
+  where: string;
+
+  @Choice(LINK_CHANGES)
+  change: ChangedLink['change'];
+}
+
+class AddedLinkDto {
+  @Words()
+  href: string;
+
+  @Words()
+  text: string;
+
+  @Words()
+  where: string;
+}
+
+class ProofPartDto implements ProofPart {
+  @Whole()
+  expected: number;
+
+  @Whole()
+  found: number;
+
+  @ShapeList(() => LostLinkDto)
+  lost: LostLinkDto[];
+
+  @ShapeList(() => ChangedLinkDto)
+  changed: ChangedLinkDto[];
+}
+
+/** The match of a made file’s links against the book’s. */
+class ProofDto extends ProofPartDto implements Proof {
+  @Shape(() => ProofPartDto, { description: 'The links that Vennet makes itself' })
+  computed: ProofPartDto;
+
+  @ShapeList(() => AddedLinkDto, { description: 'Links in the file that the book does not have' })
+  added: AddedLinkDto[];
+}
+
+export class ExportJobDto implements ExportJob {
+  @Words()
+  id: string;
+
+  @Choice(FORMATS)
+  format: Format;
+
+  @Choice(JOB_STATES)
+  state: JobState;
+
+  @Words({ description: 'What is being done, while it runs' })
+  stage: string;
+
+  @Whole()
+  done: number;
+
+  @Whole()
+  total: number;
+
+  @Words({ description: 'Why it failed, for the author' })
+  message: string;
+
+  @WordList({ description: 'What is not as it should be in the made file, beside its links' })
+  notes: string[];
+
+  @Shape(() => ProofDto, { nullable: true })
+  proof: ProofDto | null;
+
+  @Whole({ nullable: true, description: 'In bytes' })
+  size: number | null;
+
+  @Words()
+  fileName: string;
+
+  @Whole({ description: 'How many files readers need next to it' })
+  beside: number;
+
+  @Moment()
+  createdAt: string;
+
+  @Moment({ nullable: true })
+  finishedAt: string | null;
+}
+
+class LossDto implements Loss {
+  @Words()
+  what: string;
+
+  @Whole()
+  count: number;
+
+  @Words()
+  why: string;
+}
+
+/** What publishing in one form will lose or change. */
+export class FormPreviewDto implements FormPreview {
+  @Choice(FORMATS)
+  format: Format;
+
+  @Whole()
+  links: number;
+
+  @ShapeList(() => LossDto)
+  losses: LossDto[];
 }

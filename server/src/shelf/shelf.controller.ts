@@ -14,14 +14,23 @@ import {
   UseInterceptors,
 } from '@nestjs/common';
 import { FileInterceptor } from '@nestjs/platform-express';
-import { ApiBody, ApiConsumes, ApiQuery, ApiTags } from '@nestjs/swagger';
+import {
+  ApiBody,
+  ApiConsumes,
+  ApiCreatedResponse,
+  ApiNoContentResponse,
+  ApiOkResponse,
+  ApiQuery,
+  ApiTags,
+} from '@nestjs/swagger';
 import type { ShelfFile } from '@vennet/core/shelf';
 import type { ShelfTaken } from '@vennet/core/wire';
 import type { Response } from 'express';
 import { FILE_BODY, withUpload } from '../platform/upload.js';
 import { EnclosureStore } from './enclosure-store.js';
-import { ShelfChangesDto } from './shelf.dto.js';
+import { ShelfChangesDto, ShelfFileDto, ShelfTakenDto } from './shelf.dto.js';
 import { ShelfService } from './shelf.service.js';
+import { FILE_ANSWER } from '../platform/shapes.js';
 
 @ApiTags('enclosures')
 @Controller('api')
@@ -33,6 +42,7 @@ export class ShelfController {
 
   @Get('books/:id/enclosures')
   @ApiQuery({ name: 'removed', enum: ['true'], required: false })
+  @ApiOkResponse({ type: [ShelfFileDto] })
   async ofBook(
     @Param('id', ParseUUIDPipe) id: string,
     @Query('removed') removed?: string,
@@ -47,6 +57,7 @@ export class ShelfController {
   @ApiBody(FILE_BODY)
   @ApiQuery({ name: 'as', enum: ['file', 'picture'], required: false })
   @UseInterceptors(FileInterceptor('file'))
+  @ApiCreatedResponse({ type: ShelfTakenDto })
   async take(
     @Param('id', ParseUUIDPipe) id: string,
     @Query('as') as?: string,
@@ -59,6 +70,7 @@ export class ShelfController {
   }
 
   @Patch('enclosures/:id')
+  @ApiOkResponse({ type: ShelfFileDto })
   change(@Param('id') id: string, @Body() body: ShelfChangesDto): Promise<ShelfFile> {
     return this.shelf.change(id, body);
   }
@@ -69,18 +81,21 @@ export class ShelfController {
   @ApiConsumes('multipart/form-data')
   @ApiBody(FILE_BODY)
   @UseInterceptors(FileInterceptor('file'))
+  @ApiOkResponse({ type: ShelfTakenDto })
   async replace(@Param('id') id: string, @UploadedFile() file?: Express.Multer.File): Promise<ShelfTaken> {
     return withUpload(file, (upload) => this.shelf.replace(id, upload));
   }
 
   @Post('enclosures/:id/go-back')
   @HttpCode(200)
+  @ApiOkResponse({ type: ShelfFileDto })
   goBack(@Param('id') id: string): Promise<ShelfFile> {
     return this.shelf.goBack(id);
   }
 
   @Delete('enclosures/:id')
   @HttpCode(204)
+  @ApiNoContentResponse()
   remove(@Param('id') id: string): Promise<void> {
     return this.shelf.setDeleted(id, true);
   }
@@ -88,12 +103,14 @@ export class ShelfController {
   /** Takes the removal of a file back. */
   @Post('enclosures/:id/put-back')
   @HttpCode(204)
+  @ApiNoContentResponse()
   putBack(@Param('id') id: string): Promise<void> {
     return this.shelf.setDeleted(id, false);
   }
 
   /** The file itself. It may be anything, so nothing in it is allowed to run. */
   @Get('enclosures/:id')
+  @ApiOkResponse(FILE_ANSWER)
   async file(@Param('id') id: string, @Res() response: Response): Promise<void> {
     const { type, sha256, name } = await this.shelf.row(id);
     response

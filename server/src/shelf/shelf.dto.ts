@@ -1,34 +1,64 @@
-import { ApiPropertyOptional } from '@nestjs/swagger';
-import { OPENS_FOR, TRAVELS, type OpensFor, type Travels } from '@vennet/core/shelf';
-import { IsIn, IsOptional, IsString, Length, MaxLength } from 'class-validator';
+import { OPENS_FOR, TRAVELS, type OpensFor, type ShelfFile, type Travels } from '@vennet/core/shelf';
+import type { ShelfChanges, ShelfTaken } from '@vennet/core/wire';
+import { Choice, Shape, Whole, WordList, Words } from '../platform/shapes.js';
+
+export class ShelfFileDto implements ShelfFile {
+  @Words()
+  id: string;
+
+  @Words()
+  name: string;
+
+  @Words({ description: 'Media type, told by the content' })
+  type: string;
+
+  @Words({ nullable: true, description: 'What its name says that it is, when its content is something else' })
+  claims: string | null;
+
+  @Whole({ description: 'In bytes' })
+  size: number;
+
+  @Words()
+  sha256: string;
+
+  @Words()
+  description: string;
+
+  @Choice(OPENS_FOR)
+  opensFor: OpensFor;
+
+  @Choice(TRAVELS)
+  travels: Travels;
+
+  @Words({ nullable: true, description: 'Where readers get it, when it is at a public address' })
+  address: string | null;
+}
+
+export class ShelfTakenDto implements ShelfTaken {
+  @Shape(() => ShelfFileDto)
+  file: ShelfFileDto;
+
+  @WordList({ description: 'What the author should know of the file' })
+  notes: string[];
+}
 
 /** What can be changed of a file on the Shelf. */
-export class ShelfChangesDto {
-  @ApiPropertyOptional()
-  @IsOptional()
-  @IsString()
-  @Length(1, 200, { message: 'Give the file a name of 1 to 200 characters.' })
+export class ShelfChangesDto implements ShelfChanges {
+  @Words({ optional: true, least: 1, most: 200, message: 'Give the file a name of 1 to 200 characters.' })
   name?: string;
 
-  @ApiPropertyOptional()
-  @IsOptional()
-  @IsString()
-  @MaxLength(1000)
+  @Words({ optional: true, most: 1000 })
   description?: string;
 
-  @ApiPropertyOptional({ enum: OPENS_FOR })
-  @IsOptional()
-  @IsIn(OPENS_FOR, { message: 'A file opens for “everyone”, “reviewers” or “author”.' })
+  @Choice(OPENS_FOR, {
+    optional: true,
+    message: 'A file opens for “everyone”, “reviewers” or “author”.',
+  })
   opensFor?: OpensFor;
 
-  @ApiPropertyOptional({ enum: TRAVELS })
-  @IsOptional()
-  @IsIn(TRAVELS, { message: 'A file travels “inside”, “beside” or “public”.' })
+  @Choice(TRAVELS, { optional: true, message: 'A file travels “inside”, “beside” or “public”.' })
   travels?: Travels;
 
-  @ApiPropertyOptional({ description: 'A web address; empty takes it away' })
-  @IsOptional()
-  @IsString()
-  @MaxLength(2000)
+  @Words({ optional: true, most: 2000, description: 'A web address; empty takes it away' })
   address?: string;
 }

@@ -2,7 +2,7 @@ import { stat } from 'node:fs/promises';
 import { Injectable } from '@nestjs/common';
 import type { BroughtEnclosure } from '@vennet/core/bring-in';
 import { safeFileName, type ShelfFile } from '@vennet/core/shelf';
-import type { ShelfTaken } from '@vennet/core/wire';
+import type { ShelfChanges, ShelfTaken } from '@vennet/core/wire';
 import { DataSource, IsNull, Not, type Repository } from 'typeorm';
 import { mint } from '../platform/mint.js';
 import { LOCAL_AUTHOR } from '../platform/author.js';
@@ -15,7 +15,6 @@ import { BookEntity } from '../database/entities/book.entity.js';
 import { EnclosureEntity } from '../database/entities/enclosure.entity.js';
 import { claimOf, identify } from './identify.js';
 import { checkPicture } from './picture-check.js';
-import type { ShelfChangesDto } from './shelf.dto.js';
 
 interface Content {
   name: string;
@@ -106,7 +105,7 @@ export class ShelfService {
     return shelfFileOf({ ...row, ...changed });
   }
 
-  async change(id: string, changes: ShelfChangesDto): Promise<ShelfFile> {
+  async change(id: string, changes: ShelfChanges): Promise<ShelfFile> {
     const row = await this.row(id);
     const { name, address } = changes;
     const checked = {

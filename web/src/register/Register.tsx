@@ -1,6 +1,5 @@
-import type { VerdictName } from '@vennet/core/reach';
+import { VERDICTS, type VerdictName } from '@vennet/core/reach';
 import { lazy, Suspense, useMemo, useState } from 'react';
-import { VERDICTS } from '@vennet/core/reach';
 import { VERDICT_WORDS, VerdictMark } from '../parts/VerdictMark.js';
 import { SeverityMark } from '../parts/SeverityMark.js';
 import { destinationWords } from '../book/destination-words.js';

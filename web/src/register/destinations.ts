@@ -1,7 +1,6 @@
 import type { Finding } from '@vennet/core/audit';
 import type { Link } from '@vennet/core/manuscript';
-import { askedAddress, type VerdictName } from '@vennet/core/reach';
-import { VERDICTS } from '@vennet/core/reach';
+import { askedAddress, VERDICTS, type VerdictName } from '@vennet/core/reach';
 import { verdictFor, type BookStore } from '../book/store.js';
 
 /** One destination of the book with every link that leads there. */

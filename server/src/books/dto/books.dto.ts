@@ -1,0 +1,317 @@
+import type { SectionMove } from '@vennet/core/edits';
+import {
+  FORMATS,
+  MATTERS,
+  PLACE_KINDS,
+  type Format,
+  type Matter,
+  type Place,
+  type PlaceKind,
+} from '@vennet/core/manuscript';
+import type {
+  BookChanges,
+  BookSummary,
+  ChapterChanges,
+  ChapterPlace,
+  ChapterSave,
+  ChapterSaved,
+  Manuscript,
+  NewBook,
+  NewChapter,
+  OutlineChange,
+  SentBook,
+  Snapshot,
+  VersionedChapter,
+} from '@vennet/core/wire';
+import { BringInReportDto } from '../../jobs/job.dto.js';
+import {
+  Choice,
+  Moment,
+  Open,
+  Pairs,
+  Shape,
+  ShapeList,
+  Whole,
+  WordList,
+  Words,
+} from '../../platform/shapes.js';
+import { ShelfFileDto } from '../../shelf/shelf.dto.js';
+import { LinkLookDto, StructureDto } from './look.dto.js';
+
+const TITLE = { least: 1, most: 300, message: 'Give the book a title of 1 to 300 characters.' };
+const LANGUAGE = {
+  pattern: /^[a-z]{2,3}(?:-[A-Za-z0-9]{2,8})*$/,
+  message: 'A language is written as a tag such as en, de or pt-BR.',
+  description: 'BCP 47 language tag',
+};
+const DOC = { description: 'The chapter as JSON of the schema, which core judges' };
+
+export class NewBookDto implements NewBook {
+  @Words(TITLE)
+  title: string;
+
+  @Words({ optional: true, most: 300 })
+  author?: string;
+
+  @Words({ optional: true, ...LANGUAGE })
+  language?: string;
+}
+
+export class BookChangesDto implements BookChanges {
+  @Words({ optional: true, ...TITLE })
+  title?: string;
+
+  @Words({ optional: true, most: 300 })
+  subtitle?: string;
+
+  @Words({ optional: true, most: 300 })
+  author?: string;
+
+  @Words({ optional: true, ...LANGUAGE })
+  language?: string;
+
+  @Words({ optional: true, most: 5000 })
+  description?: string;
+
+  @Words({
+    optional: true,
+    most: 2000,
+    description: 'Where readers get the book: a web address; empty takes it away',
+  })
+  address?: string;
+
+  @Shape(() => LinkLookDto, { optional: true, description: 'How links look' })
+  look?: LinkLookDto;
+
+  @Shape(() => StructureDto, { optional: true })
+  structure?: StructureDto;
+}
+
+/** A book as the Library lists it. */
+export class BookSummaryDto implements BookSummary {
+  @Words()
+  id: string;
+
+  @Words()
+  title: string;
+
+  @Words()
+  subtitle: string;
+
+  @Words()
+  author: string;
+
+  @Words()
+  language: string;
+
+  @Whole()
+  chapters: number;
+
+  @Whole()
+  words: number;
+
+  @Whole()
+  links: number;
+
+  @Moment()
+  updatedAt: string;
+
+  @Moment({ nullable: true })
+  deletedAt: string | null;
+}
+
+/** Where a chapter stands in its book. */
+export class ChapterPlaceDto implements ChapterPlace {
+  @Words()
+  id: string;
+
+  @Choice(MATTERS)
+  matter: Matter;
+}
+
+export class OutlineDto implements OutlineChange {
+  @ShapeList(() => ChapterPlaceDto, {
+    most: 5000,
+    description: 'Every chapter of the book, in its new order',
+  })
+  chapters: ChapterPlaceDto[];
+}
+
+export class ChapterChangesDto implements ChapterChanges {
+  @WordList({ among: FORMATS, description: 'The forms in which the chapter is left out' })
+  leftOutOf: Format[];
+}
+
+class SectionDto {
+  @Words()
+  chapter: string;
+
+  @Words({ description: 'The heading of the section' })
+  section: string;
+}
+
+class SectionSpotDto {
+  @Words()
+  chapter: string;
+
+  @Words({ nullable: true, description: 'The heading before which it goes; `null`: the end of the chapter' })
+  before: string | null;
+}
+
+export class SectionMoveDto implements SectionMove {
+  @Shape(() => SectionDto)
+  from: SectionDto;
+
+  @Shape(() => SectionSpotDto)
+  to: SectionSpotDto;
+}
+
+export class SaveChapterDto implements ChapterSave {
+  @Whole({ least: 1, description: 'The version that the text was read at' })
+  version: number;
+
+  @Open(DOC)
+  doc: object;
+}
+
+/** The version that a save has made. */
+export class ChapterSavedDto implements ChapterSaved {
+  @Words()
+  id: string;
+
+  @Whole()
+  version: number;
+
+  @Words()
+  title: string;
+}
+
+export class NewChapterDto implements NewChapter {
+  @Words({ most: 300 })
+  title: string;
+
+  @Words({ optional: true, description: 'The chapter after which it comes; at the end without one' })
+  after?: string;
+}
+
+export class VersionedChapterDto implements VersionedChapter {
+  @Words()
+  id: string;
+
+  @Words()
+  title: string;
+
+  @Choice(MATTERS)
+  matter: Matter;
+
+  @WordList({ among: FORMATS, description: 'The forms in which the chapter is left out' })
+  leftOutOf: Format[];
+
+  @Whole({ description: 'To be named by the next save' })
+  version: number;
+
+  @Open(DOC)
+  doc: object;
+}
+
+class SentBookDto implements SentBook {
+  @Words()
+  id: string;
+
+  @Words()
+  title: string;
+
+  @Words()
+  author: string;
+
+  @Words({ nullable: true, description: 'Where readers get it' })
+  address: string | null;
+
+  @Pairs({ nullable: true, description: 'Its places as pairs of id and words, where this book leads to it' })
+  places: [string, string][] | null;
+}
+
+export class ManuscriptDto implements Manuscript {
+  @Words()
+  id: string;
+
+  @Words()
+  title: string;
+
+  @Words()
+  subtitle: string;
+
+  @Words()
+  author: string;
+
+  @Words()
+  language: string;
+
+  @Words()
+  description: string;
+
+  @Shape(() => LinkLookDto)
+  look: LinkLookDto;
+
+  @Shape(() => StructureDto)
+  structure: StructureDto;
+
+  @ShapeList(() => VersionedChapterDto)
+  chapters: VersionedChapterDto[];
+
+  @Shape(() => BringInReportDto, { nullable: true })
+  report: BringInReportDto | null;
+
+  @Words({ nullable: true, description: 'Where readers get the book' })
+  address: string | null;
+
+  @ShapeList(() => ShelfFileDto, { description: 'The files on its Shelf' })
+  files: ShelfFileDto[];
+
+  @ShapeList(() => SentBookDto, { description: 'The other books of the Library' })
+  books: SentBookDto[];
+}
+
+/** A spot in the book that a link can lead to. */
+export class PlaceDto implements Place {
+  @Words()
+  id: string;
+
+  @Choice(PLACE_KINDS)
+  kind: PlaceKind;
+
+  @Words({ description: 'Words that tell which spot it is' })
+  words: string;
+
+  @Words({ description: 'What stands there' })
+  text: string;
+
+  @Words()
+  chapter: string;
+
+  @Words({ description: 'The number alone; empty where it has none' })
+  number: string;
+
+  @Words({ description: 'The number as it is called' })
+  label: string;
+
+  @Whole({ nullable: true, description: 'Of a heading, 1 to 6' })
+  level: number | null;
+
+  @Words({ description: 'The heading of the section in which it stands, or its chapter' })
+  section: string;
+
+  @Whole({ description: 'Places in reading order have rising numbers' })
+  order: number;
+}
+
+export class SnapshotDto implements Snapshot {
+  @Words()
+  id: string;
+
+  @Words()
+  reason: string;
+
+  @Moment()
+  createdAt: string;
+}

@@ -1,0 +1,143 @@
+import type { Destination } from '@vennet/core/destination';
+import { RETURN_LINKS, type ReturnLinkTo } from '@vennet/core/manuscript';
+import type { InsideRepair, Repair } from '@vennet/core/repair';
+import { Always, Choice, OneOf, Shape, Whole, Words, type Union } from '../../platform/shapes.js';
+import { DESTINATIONS } from './destination.dto.js';
+import { LinkLookDto } from './look.dto.js';
+
+type Of<Type extends Repair['type']> = Extract<Repair, { type: Type }>;
+type OfInside<Type extends InsideRepair['type']> = Extract<InsideRepair, { type: Type }>;
+
+class DestinationRepairDto implements Of<'destination'> {
+  @Always('destination')
+  type: 'destination';
+
+  @OneOf(DESTINATIONS)
+  destination: Destination;
+}
+
+class TextRepairDto implements Of<'text'> {
+  @Always('text')
+  type: 'text';
+
+  @Words()
+  text: string;
+}
+
+class HoverNoteRepairDto implements Of<'hover-note'> {
+  @Always('hover-note')
+  type: 'hover-note';
+
+  @Words()
+  hoverNote: string;
+}
+
+class LookRepairDto implements Of<'look'> {
+  @Always('look')
+  type: 'look';
+
+  @Shape(() => LinkLookDto, { nullable: true, description: '`null`: as the book’s links look' })
+  look: LinkLookDto | null;
+}
+
+class TrimRepairDto implements Of<'trim'> {
+  @Always('trim')
+  type: 'trim';
+}
+
+class UnlinkRepairDto implements Of<'unlink'> {
+  @Always('unlink')
+  type: 'unlink';
+}
+
+class MakeNoteRepairDto implements Of<'make-note'> {
+  @Always('make-note')
+  type: 'make-note';
+}
+
+/** A change to links, as `core/repair` applies it. */
+export const REPAIRS = {
+  tells: 'type',
+  shapes: {
+    destination: DestinationRepairDto,
+    text: TextRepairDto,
+    'hover-note': HoverNoteRepairDto,
+    look: LookRepairDto,
+    trim: TrimRepairDto,
+    unlink: UnlinkRepairDto,
+    'make-note': MakeNoteRepairDto,
+  } satisfies Record<Repair['type'], unknown>,
+} satisfies Union;
+
+class RemoveBookmarkDto implements OfInside<'remove-bookmark'> {
+  @Always('remove-bookmark')
+  type: 'remove-bookmark';
+}
+
+class RenameBookmarkDto implements OfInside<'rename-bookmark'> {
+  @Always('rename-bookmark')
+  type: 'rename-bookmark';
+
+  @Words()
+  name: string;
+}
+
+class NewIdDto implements OfInside<'new-id'> {
+  @Always('new-id')
+  type: 'new-id';
+}
+
+class RemoveNoteDto implements OfInside<'remove-note'> {
+  @Always('remove-note')
+  type: 'remove-note';
+}
+
+class RemoveNodeDto implements OfInside<'remove-node'> {
+  @Always('remove-node')
+  type: 'remove-node';
+}
+
+class DepthDto implements OfInside<'depth'> {
+  @Always('depth')
+  type: 'depth';
+
+  @Whole({ least: 1, most: 6 })
+  depth: number;
+}
+
+class WholeBookDto implements OfInside<'whole-book'> {
+  @Always('whole-book')
+  type: 'whole-book';
+}
+
+class ReturnToDto implements OfInside<'return-to'> {
+  @Always('return-to')
+  type: 'return-to';
+
+  @Choice(RETURN_LINKS)
+  to: ReturnLinkTo;
+}
+
+class RemoveBlockDto implements OfInside<'remove-block'> {
+  @Always('remove-block')
+  type: 'remove-block';
+
+  @Words({ description: 'The words of the block, as they were when the repair was offered' })
+  words: string;
+}
+
+/** A change to a place, a note, a list of contents or a return link, as `core/repair` applies it. */
+export const INSIDE_REPAIRS = {
+  tells: 'type',
+  shapes: {
+    'remove-bookmark': RemoveBookmarkDto,
+    'rename-bookmark': RenameBookmarkDto,
+    'new-id': NewIdDto,
+    'remove-note': RemoveNoteDto,
+    'remove-node': RemoveNodeDto,
+    depth: DepthDto,
+    'whole-book': WholeBookDto,
+    'return-to': ReturnToDto,
+    'remove-block': RemoveBlockDto,
+  } satisfies Record<InsideRepair['type'], unknown>,
+} satisfies Union;

@@ -1,0 +1,102 @@
+import { SUBJECT_KINDS, type SubjectKind } from '@vennet/core/audit';
+import type { Destination } from '@vennet/core/destination';
+import type { InsideRepair, Repair } from '@vennet/core/repair';
+import type {
+  InsideRepairRequest,
+  MentionsRequest,
+  RepairDone,
+  RepairRequest,
+  RepairTarget,
+} from '@vennet/core/wire';
+import { Choice, Either, OneOf, Shape, ShapeList, Whole, WordList, Words } from '../../platform/shapes.js';
+import { DESTINATIONS } from './destination.dto.js';
+import { LinkLookDto } from './look.dto.js';
+import { INSIDE_REPAIRS, REPAIRS } from './repair.dto.js';
+
+class AddressTargetDto {
+  @Words({ description: 'All uses of this address' })
+  href: string;
+}
+
+class LinksTargetDto {
+  @WordList({ description: 'Single links, by id' })
+  links: string[];
+}
+
+export class RepairDto implements RepairRequest {
+  @Either({ href: AddressTargetDto, links: LinksTargetDto })
+  target: RepairTarget;
+
+  @OneOf(REPAIRS)
+  repair: Repair;
+}
+
+class InsideTargetDto {
+  @Words()
+  id: string;
+
+  @Words()
+  chapter: string;
+
+  @Whole({ least: 0, description: 'Its position in the chapter, where it has no id' })
+  at: number;
+
+  // What a finding is about can be sent back as it came.
+  @Choice(SUBJECT_KINDS, { optional: true })
+  kind?: SubjectKind;
+
+  @Words({ optional: true })
+  words?: string;
+}
+
+export class InsideRepairDto implements InsideRepairRequest {
+  @Shape(() => InsideTargetDto)
+  target: InsideTargetDto;
+
+  @OneOf(INSIDE_REPAIRS)
+  repair: InsideRepair;
+}
+
+class MentionDto {
+  @Words()
+  chapter: string;
+
+  @Whole({ least: 0 })
+  from: number;
+
+  @Whole({ least: 0 })
+  to: number;
+
+  @Words()
+  text: string;
+
+  // A mention can be sent back as it was found.
+  @Words({ optional: true })
+  before?: string;
+
+  @Words({ optional: true })
+  after?: string;
+}
+
+export class MentionsDto implements MentionsRequest {
+  @OneOf(DESTINATIONS)
+  destination: Destination;
+
+  @Words({ most: 1000 })
+  hoverNote: string;
+
+  @Shape(() => LinkLookDto, { nullable: true })
+  look: LinkLookDto | null;
+
+  @ShapeList(() => MentionDto, { most: 50_000 })
+  mentions: MentionDto[];
+}
+
+/** What a change all over a book did; the snapshot is the book before it. */
+export class RepairDoneDto implements RepairDone {
+  @Whole()
+  changed: number;
+
+  @Words()
+  snapshot: string;
+}
