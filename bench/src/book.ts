@@ -46,7 +46,7 @@ export function generatedBook(words: number, links: number): ReadBook {
       title,
       matter: 'main',
       leftOutOf: [],
-      doc: schema.node('doc', null, blocks).toJSON() as unknown,
+      doc: schema.node('doc', null, blocks).toJSON() as object,
     });
   }
   return readBook({

@@ -2,6 +2,7 @@ import 'reflect-metadata';
 import { Module, type DynamicModule } from '@nestjs/common';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
+import type { OpenAPIObject } from '@nestjs/swagger';
 import compression from 'compression';
 import { Logger } from 'nestjs-pino';
 import { BooksModule } from './books/books.module.js';
@@ -10,7 +11,7 @@ import { ChecksModule } from './checks/checks.module.js';
 import { DatabaseModule } from './database/database.module.js';
 import { JobsModule } from './jobs/jobs.module.js';
 import { serveInterface } from './platform/interface.js';
-import { serveDocument } from './platform/openapi.js';
+import { documentOf, serveDocument } from './platform/openapi.js';
 import { PlatformModule } from './platform/platform.module.js';
 import { guard } from './platform/security.js';
 import type { AppSettings } from './platform/settings.js';
@@ -69,4 +70,11 @@ export async function createApp(options: AppOptions): Promise<NestExpressApplica
   serveDocument(app);
   if (options.webDirectory) serveInterface(app, options.webDirectory);
   return app;
+}
+
+/** The description of the HTTP interface. Nothing is started for it: no database, no network. */
+export async function describeApp(): Promise<OpenAPIObject> {
+  const settings = { dataDirectory: '', databaseUrl: '', webDirectory: null, logLevel: 'silent' } as const;
+  const app = await NestFactory.create(AppModule.with(settings), { preview: true, logger: false });
+  return documentOf(app);
 }

@@ -19,7 +19,7 @@ export interface Chapter {
   matter: Matter;
   /** The forms of publishing in which the chapter is left out. */
   leftOutOf: Format[];
-  doc: unknown;
+  doc: object;
 }
 
 /** What is known of a book beside its text. `language` is a BCP 47 tag. */
@@ -104,7 +104,7 @@ export function saidOfPicture(picture: Node): string {
 }
 
 /** The doc of an empty chapter. */
-export function emptyChapter(title: string): unknown {
+export function emptyChapter(title: string): object {
   const heading = schema.node('heading', { level: 1 }, title ? [schema.text(title)] : []);
   return schema.node('doc', null, [heading, schema.node('paragraph')]).toJSON();
 }

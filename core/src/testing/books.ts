@@ -58,7 +58,7 @@ export function bookOf(...chapters: Node[][]): ReadBook {
       title: `Chapter ${index + 1}`,
       matter: 'main',
       leftOutOf: [],
-      doc: schema.node('doc', null, blocks).toJSON() as unknown,
+      doc: schema.node('doc', null, blocks).toJSON() as object,
     })),
   };
   return readBook(book);

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { epubFiles, zip } from '@vennet/core/testing';
-import type { BookSummary, LinkRow, Manuscript, Problem, RepairDone, Snapshot } from '@vennet/core/wire';
+import type { Problem, RepairDone } from '@vennet/core/wire';
 import { pageWithLinks, startTestApp, type TestApp } from '../testing/app.js';
 
 let app: TestApp;
@@ -16,7 +16,7 @@ interface Doc {
 
 async function bookWith(links: [string, string][] = [['tides', 'https://lamp.example/tides']]) {
   const { body } = await app.upload('book.html', pageWithLinks(links));
-  const manuscript = (await app.call<Manuscript>('GET', `books/${body.id}`)).body;
+  const manuscript = await app.api.manuscript(body.id);
   return { id: body.id, chapter: manuscript.chapters[0], doc: manuscript.chapters[0]!.doc as Doc };
 }
 
@@ -26,10 +26,8 @@ const withText = (doc: Doc, text: string): Doc => {
   return copy;
 };
 
-const storedTitle = async (id: string) =>
-  (await app.call<Manuscript>('GET', `books/${id}`)).body.chapters[0]!.title;
-const hrefs = async (id: string) =>
-  (await app.call<LinkRow[]>('GET', `books/${id}/links`)).body.map(({ text, href }) => [text, href]);
+const storedTitle = async (id: string) => (await app.api.manuscript(id)).chapters[0]!.title;
+const hrefs = async (id: string) => (await app.api.links(id)).map(({ text, href }) => [text, href]);
 
 describe('the server', () => {
   test('says that it and its database are well', async () => {
@@ -92,7 +90,7 @@ describe('saving a chapter', () => {
 
   test('that was read at an older version is refused, with the text that is stored', async () => {
     const { id, chapter, doc } = await bookWith();
-    await app.call('PUT', `chapters/${chapter!.id}`, { version: 1, doc: withText(doc, 'First') });
+    await app.api.saveChapter(chapter!.id, { version: 1, doc: withText(doc, 'First') });
     const { status, body } = await app.call<Problem>('PUT', `chapters/${chapter!.id}`, {
       version: 1,
       doc: withText(doc, 'Second'),
@@ -176,36 +174,36 @@ describe('bringing in', () => {
       /encrypted/,
     ],
   ])('%s is refused in clear words, and the Library stays as it was', async (_what, name, bytes, why) => {
-    const before = (await app.call<BookSummary[]>('GET', 'books')).body.length;
+    const before = (await app.api.books()).length;
     const { status, body } = await app.upload(name, bytes);
     expect(status).toBe(422);
     expect(body.detail).toMatch(why);
-    expect((await app.call<BookSummary[]>('GET', 'books')).body).toHaveLength(before);
+    expect(await app.api.books()).toHaveLength(before);
   });
 });
 
 describe('the Library', () => {
   test('starts a book that can be written in', async () => {
     const { body } = await app.call<{ id: string }>('POST', 'books', { title: 'Tides', author: 'A. Uthor' });
-    const { chapters } = (await app.call<Manuscript>('GET', `books/${body.id}`)).body;
-    await app.call('PUT', `chapters/${chapters[0]!.id}`, { version: 1, doc: chapters[0]!.doc });
+    const { chapters } = await app.api.manuscript(body.id);
+    await app.api.saveChapter(chapters[0]!.id, { version: 1, doc: chapters[0]!.doc });
     const second = await app.call<{ id: string }>('POST', `books/${body.id}/chapters`, {
       title: 'Second',
       after: chapters[0]!.id,
     });
-    expect((await app.call<Manuscript>('GET', `books/${body.id}`)).body.chapters.map(({ id }) => id)).toEqual(
-      [chapters[0]!.id, second.body.id],
-    );
+    expect((await app.api.manuscript(body.id)).chapters.map(({ id }) => id)).toEqual([
+      chapters[0]!.id,
+      second.body.id,
+    ]);
   });
 
   test('removes a book and puts it back', async () => {
     const { id } = await bookWith();
-    const listed = async () =>
-      (await app.call<BookSummary[]>('GET', 'books')).body.find((book) => book.id === id)?.deletedAt;
+    const listed = async () => (await app.api.books()).find((book) => book.id === id)?.deletedAt;
     expect((await app.call('DELETE', `books/${id}`)).status).toBe(204);
     expect(await listed()).not.toBeNull();
     expect((await app.call('GET', `books/${id}`)).status).toBe(404);
-    await app.call('POST', `books/${id}/put-back`);
+    await app.api.putBookBack(id);
     expect(await listed()).toBeNull();
     expect((await app.call('GET', `books/${id}`)).status).toBe(200);
   });
@@ -231,15 +229,16 @@ describe('repairs over a book', () => {
       ['two', NEW.href],
       ['other', 'https://else.example/'],
     ]);
-    await app.call('POST', `books/${id}/snapshots/${repaired.body.snapshot}/restore`);
+    await app.api.restore(id, repaired.body.snapshot);
     expect(await hrefs(id)).toEqual([
       ['one', OLD],
       ['two', OLD],
       ['other', 'https://else.example/'],
     ]);
-    expect(
-      (await app.call<Snapshot[]>('GET', `books/${id}/snapshots`)).body.map(({ reason }) => reason),
-    ).toEqual(['Before going back to an earlier text', 'Before 2 links got another destination']);
+    expect((await app.api.snapshots(id)).map(({ reason }) => reason)).toEqual([
+      'Before going back to an earlier text',
+      'Before 2 links got another destination',
+    ]);
   });
 
   test('of one link leave the others', async () => {
@@ -247,8 +246,8 @@ describe('repairs over a book', () => {
       ['one', OLD],
       ['two', OLD],
     ]);
-    const [, second] = (await app.call<LinkRow[]>('GET', `books/${id}/links`)).body;
-    await app.call('POST', `books/${id}/repairs`, {
+    const [, second] = await app.api.links(id);
+    await app.api.repair(id, {
       target: { links: [second!.id] },
       repair: { type: 'text', text: 'better words' },
     });

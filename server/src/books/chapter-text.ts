@@ -6,7 +6,7 @@ import { BookEntity } from '../database/entities/book.entity.js';
 import { ChapterEntity } from '../database/entities/chapter.entity.js';
 
 /** The columns that follow from a chapter's text, which must fit the schema. */
-export function columnsOf(doc: unknown, otherwise: string) {
+export function columnsOf(doc: object, otherwise: string) {
   const read = readChapter({ id: '', title: '', matter: 'main', leftOutOf: [], doc }).doc;
   return {
     title: titleOf(read, otherwise).slice(0, 300),
@@ -23,7 +23,7 @@ export function columnsOf(doc: unknown, otherwise: string) {
 export async function storeText(
   manager: EntityManager,
   stored: ChapterEntity,
-  doc: unknown,
+  doc: object,
 ): Promise<ChapterSaved> {
   const columns = columnsOf(doc, stored.title);
   const version = stored.version + 1;
@@ -34,5 +34,5 @@ export async function storeText(
 
 /** A chapter as it travels to the interface. */
 export function asSent({ id, title, matter, leftOutOf, doc, version }: ChapterEntity): VersionedChapter {
-  return { id, title, matter, leftOutOf, version, doc: JSON.parse(doc) as unknown };
+  return { id, title, matter, leftOutOf, version, doc: JSON.parse(doc) as object };
 }

@@ -14,14 +14,7 @@ import {
   reference,
   table,
 } from '@vennet/core/testing';
-import type {
-  ExportJob,
-  LinkRow,
-  Manuscript,
-  Problem,
-  RepairDone,
-  VersionedChapter,
-} from '@vennet/core/wire';
+import type { ExportJob, Problem, RepairDone, VersionedChapter } from '@vennet/core/wire';
 import { startTestApp, until, type TestApp } from '../testing/app.js';
 import { epubFaults, run } from '../testing/readers.js';
 
@@ -33,14 +26,13 @@ afterAll(() => app.stop());
 
 type Block = ReturnType<typeof paragraph>;
 const docOf = (...blocks: Block[]) => schema.node('doc', null, blocks).toJSON() as object;
-const read = async (book: string) => (await app.call<Manuscript>('GET', `books/${book}`)).body;
+const read = async (book: string) => await app.api.manuscript(book);
 const titles = async (book: string) => (await read(book)).chapters.map(({ title }) => title);
 
 /** A book of chapters, each of these blocks. */
 async function bookWith(...chapters: Block[][]): Promise<{ id: string; chapters: VersionedChapter[] }> {
-  const { id } = (await app.call<{ id: string }>('POST', 'books', { title: 'Inside' })).body;
-  for (let count = 1; count < chapters.length; count++)
-    await app.call('POST', `books/${id}/chapters`, { title: '' });
+  const { id } = await app.api.startBook({ title: 'Inside' });
+  for (let count = 1; count < chapters.length; count++) await app.api.addChapter(id, { title: '' });
   const { chapters: made } = await read(id);
   for (const [index, blocks] of chapters.entries()) {
     const body = { version: 1, doc: docOf(...blocks) };
@@ -76,13 +68,14 @@ describe('the order of a book', () => {
     };
     const { body: done } = await app.call<RepairDone>('POST', `books/${id}/sections/move`, move);
     expect(done.changed).toBe(2);
-    await app.call('POST', `books/${id}/chapters`, { title: 'New', after: chapters[0]!.id });
+    await app.api.addChapter(id, { title: 'New', after: chapters[0]!.id });
     const now = (await read(id)).chapters;
-    await app.call('PUT', `books/${id}/outline`, {
-      chapters: [...now].reverse().map((chapter) => ({ id: chapter.id, matter: 'main' })),
-    });
+    await app.api.arrange(
+      id,
+      [...now].reverse().map((chapter) => ({ id: chapter.id, matter: 'main' })),
+    );
     expect(await titles(id)).toEqual(['Two', 'New', 'One']);
-    await app.call('POST', `books/${id}/snapshots/${done.snapshot}/restore`);
+    await app.api.restore(id, done.snapshot);
     expect(await titles(id)).toEqual(['One', 'Two', 'New']);
     expect((await read(id)).chapters.slice(0, 2).map(({ doc }) => doc)).toEqual(
       chapters.map(({ doc }) => doc),
@@ -105,12 +98,12 @@ describe('a section', () => {
     });
     expect((await app.call('POST', `books/${id}/sections/move`, move('gone'))).status).toBe(422);
     expect((await app.call('POST', `books/${id}/sections/move`, move('part'))).status).toBe(200);
-    const links = (await app.call<LinkRow[]>('GET', `books/${id}/links`)).body;
+    const links = await app.api.links(id);
     expect(links.map(({ href, text, verdict, findings }) => [href, text, verdict, findings])).toEqual([
       ['#here', 'there', 'sound', []],
       ['#part', 'Part', 'sound', []],
     ]);
-    expect((await app.call<object[]>('GET', `books/${id}/findings`)).body).toEqual([]);
+    expect(await app.api.findings(id)).toEqual([]);
   });
 });
 
@@ -131,8 +124,8 @@ describe('the structure of a book', () => {
       [heading(1, 'One', 'one'), paragraph('x'), heading(2, 'Part', 'part')],
       [heading(1, 'Two', 'two')],
     );
-    await app.call('PATCH', `books/${id}`, { structure: { ...DEFAULT_STRUCTURE, numbering: 'decimal' } });
-    const places = (await app.call<{ id: string; label: string }[]>('GET', `books/${id}/places`)).body;
+    await app.api.changeBook(id, { structure: { ...DEFAULT_STRUCTURE, numbering: 'decimal' } });
+    const places = await app.api.places(id);
     expect(places.filter(({ label }) => label !== '').map((one) => one.label)).toEqual([
       '1',
       '1',
@@ -140,7 +133,7 @@ describe('the structure of a book', () => {
       '2',
       '2',
     ]);
-    const pages = new Map((await app.call<[string, string][]>('GET', `books/${id}/pages`)).body);
+    const pages = new Map(await app.api.pages(id));
     expect(['one', 'part', 'two'].map((one) => pages.get(one))).toEqual(['1', '1', '2']);
   });
 });
@@ -158,8 +151,8 @@ describe('repairs inside', () => {
       repair: found!.repairs[0]!.repair,
     });
     expect(done.body.changed).toBe(1);
-    expect((await app.call('GET', `books/${id}/findings`)).body).toEqual([]);
-    await app.call('POST', `books/${id}/snapshots/${done.body.snapshot}/restore`);
+    expect(await app.api.findings(id)).toEqual([]);
+    await app.api.restore(id, done.body.snapshot);
     expect((await read(id)).chapters[0]!.doc).toEqual(chapters[0]!.doc);
     const unknown = { target: found!.subject, repair: { type: 'explode' } };
     expect((await app.call('POST', `books/${id}/inside-repairs`, unknown)).status).toBe(422);
@@ -179,7 +172,7 @@ describe('repairs inside', () => {
     // Nothing was left of the second chapter.
     expect(await titles(id)).toEqual(['One']);
     expect(JSON.stringify((await read(id)).chapters[0]!.doc)).toContain('"note"');
-    await app.call('POST', `books/${id}/snapshots/${body.snapshot}/restore`);
+    await app.api.restore(id, body.snapshot);
     expect((await read(id)).chapters.map(({ doc }) => doc)).toEqual(chapters.map(({ doc }) => doc));
   });
 });
@@ -244,13 +237,10 @@ describe('a book that leads inside in every way', () => {
     'is published with %s in every form, each link at its exact place',
     async (_what, structure) => {
       const { id } = await bookWith(...blocks);
-      await app.call('PATCH', `books/${id}`, { structure: { ...DEFAULT_STRUCTURE, ...structure } });
+      await app.api.changeBook(id, { structure: { ...DEFAULT_STRUCTURE, ...structure } });
       for (const format of ['epub', 'pdf', 'web']) {
         const { body } = await app.call<{ id: string }>('POST', `books/${id}/exports`, { format });
-        const job = await until(
-          async () => (await app.call<ExportJob>('GET', `exports/${body.id}`)).body,
-          ended,
-        );
+        const job = await until(() => app.api.export(body.id), ended);
         expect(job).toMatchObject({
           state: 'done',
           notes: [],
@@ -280,18 +270,13 @@ describe('a book that leads inside in every way', () => {
   test('leads nowhere into a chapter that is left out of a form, and says so before', async () => {
     const { id, chapters } = await bookWith(...blocks);
     expect((await app.call('PATCH', `chapters/${chapters[1]!.id}`, { leftOutOf: ['web'] })).status).toBe(204);
-    const rows = (await app.call<LinkRow[]>('GET', `books/${id}/links`)).body;
+    const rows = await app.api.links(id);
     expect(
       rows
         .filter(({ findings }) => findings.some(({ rule }) => rule === 'place-left-out'))
         .map((row) => row.id),
     ).toEqual(['k1', 'r1', 'r2', 'r3']);
-    const forms = (
-      await app.call<{ format: string; losses: { what: string; count: number }[] }[]>(
-        'GET',
-        `books/${id}/forms`,
-      )
-    ).body;
+    const forms = await app.api.forms(id);
     expect(forms.find(({ format }) => format === 'web')?.losses[0]).toMatchObject({
       count: 4,
       what: 'links into chapters that are left out',

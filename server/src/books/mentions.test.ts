@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { readBook } from '@vennet/core/manuscript';
 import { findMentions } from '@vennet/core/repair';
-import type { LinkRow, Manuscript, RepairDone } from '@vennet/core/wire';
+import type { RepairDone } from '@vennet/core/wire';
 import { startTestApp, type TestApp } from '../testing/app.js';
 
 let app: TestApp;
@@ -14,8 +14,8 @@ beforeAll(async () => {
 });
 afterAll(() => app.stop());
 
-const manuscript = async () => (await app.call<Manuscript>('GET', `books/${book}`)).body;
-const links = async () => (await app.call<LinkRow[]>('GET', `books/${book}/links`)).body;
+const manuscript = () => app.api.manuscript(book);
+const links = () => app.api.links(book);
 const search = {
   words: 'lamp',
   matchCase: false,
@@ -25,7 +25,7 @@ const search = {
   firstOnly: false,
 };
 const link = {
-  destination: { kind: 'web', href: 'https://a.example/' },
+  destination: { kind: 'web' as const, href: 'https://a.example/' },
   hoverNote: 'About lamps',
   look: null,
 };
@@ -46,10 +46,8 @@ describe('mentions all over a book', () => {
     ]);
     expect(new Set((await links()).map(({ id }) => id)).size).toBe(3);
     // Sent once more they are stale: they bear links now.
-    expect(
-      (await app.call<RepairDone>('POST', `books/${book}/mentions`, { ...link, mentions })).body.changed,
-    ).toBe(0);
-    await app.call('POST', `books/${book}/snapshots/${body.snapshot}/restore`);
+    expect((await app.api.linkMentions(book, { ...link, mentions })).changed).toBe(0);
+    await app.api.restore(book, body.snapshot);
     expect(await links()).toEqual([]);
   });
 
@@ -60,21 +58,21 @@ describe('mentions all over a book', () => {
   });
 
   test('of a book can be led to from another one', async () => {
-    const [first] = (await app.call<{ id: string }[]>('GET', `books/${book}/places`)).body;
+    const [first] = await app.api.places(book);
     const place = first!.id;
-    const other = (await app.call<{ id: string }>('POST', 'books', { title: 'Companion' })).body.id;
-    const [chapter] = (await app.call<Manuscript>('GET', `books/${other}`)).body.chapters;
+    const other = (await app.api.startBook({ title: 'Companion' })).id;
+    const [chapter] = (await app.api.manuscript(other)).chapters;
     const destination = { kind: 'book', book, place };
     const mark = { type: 'link', attrs: { id: 'l1', destination, hoverNote: '', look: null } };
     const doc = {
       type: 'doc',
       content: [{ type: 'paragraph', content: [{ type: 'text', text: 'there', marks: [mark] }] }],
     };
-    await app.call('PUT', `chapters/${chapter!.id}`, { version: 1, doc });
-    const row = async () => (await app.call<LinkRow[]>('GET', `books/${other}/links`)).body[0];
+    await app.api.saveChapter(chapter!.id, { version: 1, doc });
+    const row = async () => (await app.api.links(other))[0];
     expect(await row()).toMatchObject({ kind: 'book', verdict: 'sound', findings: [] });
-    await app.call('DELETE', `books/${book}`);
+    await app.api.removeBook(book);
     expect(await row()).toMatchObject({ verdict: 'broken', findings: [{ rule: 'book-gone' }] });
-    await app.call('POST', `books/${book}/put-back`);
+    await app.api.putBookBack(book);
   });
 });

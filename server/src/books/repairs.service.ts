@@ -110,7 +110,7 @@ export class RepairsService {
       const snapshot = await this.snapshots.keep(manager, bookId, chapters, reason(result.changed));
       for (const id of result.emptied ?? []) await manager.delete(ChapterEntity, { id });
       for (const { id, doc } of result.chapters) {
-        const json: unknown = doc.toJSON();
+        const json = doc.toJSON() as object;
         const fault = faultInChapter(json);
         if (fault)
           throw new ProblemError(

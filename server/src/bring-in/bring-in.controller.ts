@@ -26,7 +26,7 @@ export class BringInController {
   @Post()
   @ApiConsumes('multipart/form-data')
   @ApiBody(FILE_BODY)
-  @ApiHeader({ name: 'Prefer', required: false, description: '`respond-async` to be answered by a job' })
+  @ApiHeader({ name: 'prefer', required: false, description: '`respond-async` to be answered by a job' })
   @UseInterceptors(FileInterceptor('file'))
   @ApiCreatedResponse({ type: BookMadeDto })
   @ApiAcceptedResponse({ type: StartedDto })

@@ -2,7 +2,7 @@ import { readdir } from 'node:fs/promises';
 import { request } from 'node:http';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import type { BookMade, BookSummary, JobStatus } from '@vennet/core/wire';
+import type { BookMade, JobStatus, Started } from '@vennet/core/wire';
 import { pageWithLinks, startTestApp, until, type TestApp } from '../testing/app.js';
 
 let app: TestApp;
@@ -12,8 +12,7 @@ beforeAll(async () => {
 afterAll(() => app.stop());
 
 const uploads = () => readdir(join(app.directory, 'uploads'));
-const titles = async () =>
-  (await app.call<BookSummary[]>('GET', 'books')).body.map(({ title }) => title).sort();
+const titles = async () => (await app.api.books()).map(({ title }) => title).sort();
 
 async function eventsOf(id: string): Promise<JobStatus[]> {
   const response = await fetch(`${app.address}/api/jobs/${id}/events`);
@@ -79,7 +78,16 @@ describe('bringing in', () => {
       Array.from({ length: 40_000 }, (_, index) => [`Lamp ${index}`, `https://lamp.example/${index}`]),
       'Nobody’s',
     );
-    const body = new Response(formWith('long.html', long));
+    // Two that take their time, so that the third has to wait.
+    const blocking = await Promise.all(
+      [1, 2].map(async () => {
+        const headers = { prefer: 'respond-async' };
+        const body = formWith('long.html', long);
+        const url = `${app.address}/api/books/bring-in`;
+        return ((await (await fetch(url, { method: 'POST', headers, body })).json()) as Started).id;
+      }),
+    );
+    const body = new Response(formWith('lamps.html', pageWithLinks([], 'Nobody’s')));
     const bytes = Buffer.from(await body.arrayBuffer());
     const sending = request(`${app.address}/api/books/bring-in`, {
       method: 'POST',
@@ -87,9 +95,10 @@ describe('bringing in', () => {
     });
     sending.on('error', () => {});
     sending.end(bytes);
-    await until(uploads, (names) => names.length > 0);
-    await new Promise((resolve) => setTimeout(resolve, 200));
+    await until(uploads, (names) => names.length === 3);
     sending.destroy();
+    await until(uploads, (names) => names.length === 2);
+    for (const id of blocking) await app.call('POST', `jobs/${id}/stop`);
     await until(uploads, (names) => names.length === 0);
     expect(await titles()).not.toContain('Nobody’s');
   });

@@ -83,7 +83,7 @@ class StatusAnswerDto {
   @Always('status')
   outcome: 'status';
 
-  @ShapeList(() => HopDto)
+  @ShapeList(HopDto)
   hops: HopDto[];
 
   @Whole()
@@ -94,7 +94,7 @@ class FailureAnswerDto {
   @Always('failure')
   outcome: 'failure';
 
-  @ShapeList(() => HopDto)
+  @ShapeList(HopDto)
   hops: HopDto[];
 
   @Choice(FAILURES)
@@ -156,7 +156,7 @@ export class LinkRowDto implements LinkRow {
   @Choice(VERDICTS)
   verdict: VerdictName;
 
-  @ShapeList(() => LinkFindingDto)
+  @ShapeList(LinkFindingDto)
   findings: LinkFindingDto[];
 }
 
@@ -186,7 +186,7 @@ class InsideRepairOfferDto {
 }
 
 export class InsideFindingDto implements InsideFinding {
-  @Shape(() => InsideSubjectDto)
+  @Shape(InsideSubjectDto)
   subject: InsideSubjectDto;
 
   @Words()
@@ -201,7 +201,7 @@ export class InsideFindingDto implements InsideFinding {
   @Words({ description: 'What the rule rests on' })
   criterion: string;
 
-  @ShapeList(() => InsideRepairOfferDto)
+  @ShapeList(InsideRepairOfferDto)
   repairs: InsideRepairOfferDto[];
 }
 

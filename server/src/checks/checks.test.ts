@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import type { CheckRun, DestinationVerdict, LinkRow } from '@vennet/core/wire';
+import type { CheckRun } from '@vennet/core/wire';
 import { page, redirect, startWorld, status, type Site } from '@vennet/world';
 import { connectTo } from '../database/local-mariadb.js';
 import { pageWithLinks, startTestApp, until, type TestApp } from '../testing/app.js';
@@ -36,7 +36,7 @@ const ended = (run: CheckRun) => run.state !== 'running' && run.state !== 'waiti
 async function checked(id: string): Promise<CheckRun> {
   const started = await app.call<{ id: string }>('POST', `books/${id}/checks`, {});
   expect(started.status).toBe(202);
-  return until(async () => (await app.call<CheckRun>('GET', `checks/${started.body.id}`)).body, ended);
+  return until(() => app.api.check(started.body.id), ended);
 }
 
 describe('a check run', () => {
@@ -57,7 +57,7 @@ describe('a check run', () => {
       total: 3,
       verdicts: { sound: 1, moved: 1, broken: 1 },
     });
-    const rows = (await app.call<LinkRow[]>('GET', `books/${id}/links`)).body;
+    const rows = await app.api.links(id);
     expect(rows.map(({ text, verdict }) => [text, verdict])).toEqual([
       ['Lamps', 'sound'],
       ['the lamps again', 'sound'],
@@ -66,20 +66,20 @@ describe('a check run', () => {
       ['Joe', 'unchecked'],
     ]);
     expect(rows[3]!.findings).toMatchObject([{ rule: 'vague-text', severity: 'must-fix' }]);
-    const verdicts = (await app.call<DestinationVerdict[]>('GET', `books/${id}/verdicts`)).body;
+    const verdicts = await app.api.verdicts(id);
     expect(verdicts.find(({ verdict }) => verdict === 'moved')?.movedTo).toBe('https://lamp.example/');
   });
 
   test('of one address leaves the verdicts of the others', async () => {
     const id = await book(links);
     await checked(id);
-    await app.call('POST', `books/${id}/checks`, { hrefs: ['https://lamp.example/gone'] });
+    await app.api.startCheck(id, { hrefs: ['https://lamp.example/gone'] });
     const runs = await until(
-      async () => (await app.call<CheckRun[]>('GET', `books/${id}/checks`)).body,
+      () => app.api.checks(id),
       (all) => all.every(ended),
     );
     expect(runs[0]).toMatchObject({ total: 1 });
-    expect((await app.call<DestinationVerdict[]>('GET', `books/${id}/verdicts`)).body).toHaveLength(3);
+    expect(await app.api.verdicts(id)).toHaveLength(3);
   });
 
   test('can be followed as events and stopped; what was answered is kept', async () => {
@@ -88,7 +88,7 @@ describe('a check run', () => {
       `https://lamp.example/slow?${index}`,
     ]);
     const id = await book(many);
-    const started = (await app.call<{ id: string }>('POST', `books/${id}/checks`, {})).body;
+    const started = await app.api.startCheck(id, {});
     expect((await app.call('POST', `books/${id}/checks`, {})).status).toBe(409);
     const events = await fetch(`${app.address}/api/checks/${started.id}/events`);
     const seen: CheckRun[] = [];
@@ -98,16 +98,14 @@ describe('a check run', () => {
         seen.push(JSON.parse(json!) as CheckRun);
       if (!stopped && (seen.at(-1)?.done ?? 0) > 0) {
         stopped = true;
-        await app.call('POST', `checks/${started.id}/stop`);
+        await app.api.stopCheck(started.id);
       }
     }
     const last = seen.at(-1)!;
     expect(last.state).toBe('stopped');
     expect(last.done).toBeGreaterThan(0);
     expect(last.done).toBeLessThan(60);
-    expect((await app.call<DestinationVerdict[]>('GET', `books/${id}/verdicts`)).body).toHaveLength(
-      last.done,
-    );
+    expect(await app.api.verdicts(id)).toHaveLength(last.done);
   });
 });
 
@@ -164,9 +162,7 @@ test('a run whose server is killed goes on at the next start, and what was answe
     first.kill('SIGKILL');
     await once(first, 'exit');
 
-    const answered = new Set(
-      (await app.call<DestinationVerdict[]>('GET', `books/${id}/verdicts`)).body.map(({ href }) => href),
-    );
+    const answered = new Set((await app.api.verdicts(id)).map(({ href }) => href));
     expect(answered.size).toBeGreaterThan(100);
     expect(answered.size).toBeLessThan(400);
     const [second, after] = await serve();

@@ -22,13 +22,13 @@ export class ReportLineDto implements ReportLine {
 }
 
 export class BringInReportDto implements BringInReport {
-  @ShapeList(() => ReportLineDto)
+  @ShapeList(ReportLineDto)
   kept: ReportLineDto[];
 
-  @ShapeList(() => ReportLineDto)
+  @ShapeList(ReportLineDto)
   changed: ReportLineDto[];
 
-  @ShapeList(() => ReportLineDto)
+  @ShapeList(ReportLineDto)
   leftOut: ReportLineDto[];
 }
 
@@ -36,7 +36,7 @@ export class BookMadeDto implements BookMade {
   @Words()
   id: string;
 
-  @Shape(() => BringInReportDto)
+  @Shape(BringInReportDto)
   report: BringInReportDto;
 }
 
@@ -68,6 +68,6 @@ export class JobStatusDto implements JobStatus {
   @Words({ description: 'Why it failed, for the author' })
   message: string;
 
-  @Shape(() => BookMadeDto, { nullable: true, description: 'The book that a bringing in has made' })
+  @Shape(BookMadeDto, { nullable: true, description: 'The book that a bringing in has made' })
   made: BookMadeDto | null;
 }

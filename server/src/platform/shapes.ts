@@ -30,7 +30,7 @@ import {
   ValidateNested,
 } from 'class-validator';
 
-type Class = abstract new () => object;
+type Class = new () => object;
 
 interface More {
   description?: string;
@@ -131,12 +131,18 @@ export function WordList({
 }
 
 /** Another shape inside this one. */
-export const Shape = (shape: () => Class, more: More = {}): PropertyDecorator =>
-  property(more, { type: shape }, IsObject(), ValidateNested(), Type(shape as () => new () => object));
+export const Shape = (shape: Class, more: More = {}): PropertyDecorator =>
+  property(
+    more,
+    { type: shape },
+    IsObject(),
+    ValidateNested(),
+    Type(() => shape),
+  );
 
 /** A list of another shape. */
 export const ShapeList = (
-  shape: () => Class,
+  shape: Class,
   { most = LONGEST_LIST, ...more }: More & { most?: number } = {},
 ): PropertyDecorator =>
   property(
@@ -145,7 +151,7 @@ export const ShapeList = (
     IsArray(),
     ArrayMaxSize(most),
     ValidateNested({ each: true }),
-    Type(shape as () => new () => object),
+    Type(() => shape),
   );
 
 /** An object of which the HTTP interface says no more: it is judged elsewhere, by what `description` names. */
@@ -174,7 +180,7 @@ export function OneOf(union: Union, { list, ...more }: More & { list?: boolean }
   IsIn(Object.keys(shapes))(OfNone.prototype, tells);
   const schema = describedUnion(union);
   return (target, name) => {
-    ApiExtraModels(...(Object.values(shapes) as (new () => object)[]))(target.constructor);
+    ApiExtraModels(...Object.values(shapes))(target.constructor);
     property(
       more,
       list ? { type: 'array', items: schema } : schema,
@@ -186,7 +192,7 @@ export function OneOf(union: Union, { list, ...more }: More & { list?: boolean }
           property: tells,
           subTypes: Object.entries(shapes).map(([word, value]) => ({
             name: word,
-            value: value as new () => object,
+            value,
           })),
         },
       }),
@@ -196,7 +202,7 @@ export function OneOf(union: Union, { list, ...more }: More & { list?: boolean }
 
 /** One of several shapes, told apart by which property it has. */
 export function Either(shapes: Readonly<Record<string, Class>>, more: More = {}): PropertyDecorator {
-  const classes = Object.values(shapes) as (new () => object)[];
+  const classes = Object.values(shapes);
   return (target, name) => {
     ApiExtraModels(...classes)(target.constructor);
     property(
@@ -207,7 +213,7 @@ export function Either(shapes: Readonly<Record<string, Class>>, more: More = {})
       Type((options) => {
         const given = (options?.object as Record<string | symbol, object | undefined> | undefined)?.[name];
         const has = Object.keys(shapes).find((own) => given && own in given);
-        return (has ? shapes[has] : classes[0]) as new () => object;
+        return (has ? shapes[has] : classes[0]) ?? Object;
       }),
     )(target, name);
   };

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { DEFAULT_LOOK, schema } from '@vennet/core/manuscript';
 import { linked, paragraph } from '@vennet/core/testing';
-import type { ExportJob, Manuscript, ShelfTaken } from '@vennet/core/wire';
+import type { ExportJob, ShelfTaken } from '@vennet/core/wire';
 import { unzipSync, strFromU8 } from 'fflate';
 import { HtmlValidate } from 'html-validate';
 import sharp from 'sharp';
@@ -27,12 +27,11 @@ let files: Record<string, string>;
 let companion: string;
 beforeAll(async () => {
   app = await startTestApp();
-  book = (await app.call<{ id: string }>('POST', 'books', { title: 'Every kind' })).body.id;
-  companion = (await app.call<{ id: string }>('POST', 'books', { title: 'Words', author: 'A. Uthor' })).body
-    .id;
+  book = (await app.api.startBook({ title: 'Every kind' })).id;
+  companion = (await app.api.startBook({ title: 'Words', author: 'A. Uthor' })).id;
   const take = async (name: string, bytes: Uint8Array | string, changes: object = {}) => {
     const { file } = (await app.upload<ShelfTaken>(name, bytes, `books/${book}/enclosures`)).body;
-    await app.call('PATCH', `enclosures/${file.id}`, changes);
+    await app.api.changeFile(file.id, changes);
     return file.id;
   };
   const picture = await sharp({ create: { width: 400, height: 200, channels: 3, background: '#ccddee' } })
@@ -113,13 +112,13 @@ beforeAll(async () => {
       [schema.node('caption', null, [schema.text('The Sound')])],
     ),
   ]);
-  const [chapter] = (await app.call<Manuscript>('GET', `books/${book}`)).body.chapters;
+  const [chapter] = (await app.api.manuscript(book)).chapters;
   const saved = await app.call('PUT', `chapters/${chapter!.id}`, {
     version: 1,
-    doc: doc.toJSON() as unknown,
+    doc: doc.toJSON() as object,
   });
   expect(saved.status).toBe(200);
-  await app.call('PATCH', `books/${book}`, {
+  await app.api.changeBook(book, {
     look: { ...DEFAULT_LOOK, underline: 'none', light: '#b00020' },
   });
 }, 60_000);
@@ -130,7 +129,7 @@ async function make(
 ): Promise<{ job: ExportJob; bytes: Uint8Array; path: string }> {
   const { id } = (await app.call<{ id: string }>('POST', `books/${book}/exports`, { format })).body;
   const job = await until(
-    async () => (await app.call<ExportJob>('GET', `exports/${id}`)).body,
+    () => app.api.export(id),
     ({ state }) => state !== 'waiting' && state !== 'running',
   );
   expect(job).toMatchObject({
@@ -236,16 +235,16 @@ describe('every kind of link', () => {
   }, 60_000);
 
   test('leads to a companion where it is to be had, once that is said', async () => {
-    await app.call('PATCH', `books/${companion}`, { address: 'words.example' });
+    await app.api.changeBook(companion, { address: 'words.example' });
     const { bytes } = await make('web');
     expect(strFromU8(bytes)).toContain('<a href="https://words.example/">words</a>');
-    await app.call('PATCH', `books/${companion}`, { address: '' });
+    await app.api.changeBook(companion, { address: '' });
   }, 60_000);
 
   test('that an e-book carries comes back when it is brought in again', async () => {
     const { bytes } = await make('epub');
     const { id } = (await app.upload('again.epub', bytes)).body;
-    const { files: shelf, chapters } = (await app.call<Manuscript>('GET', `books/${id}`)).body;
+    const { files: shelf, chapters } = await app.api.manuscript(id);
     expect(shelf.map(({ name, type }) => `${name} ${type}`)).toContain('tide-table.pdf application/pdf');
     const json = JSON.stringify(chapters);
     for (const box of BOXES)

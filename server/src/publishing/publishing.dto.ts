@@ -67,19 +67,19 @@ class ProofPartDto implements ProofPart {
   @Whole()
   found: number;
 
-  @ShapeList(() => LostLinkDto)
+  @ShapeList(LostLinkDto)
   lost: LostLinkDto[];
 
-  @ShapeList(() => ChangedLinkDto)
+  @ShapeList(ChangedLinkDto)
   changed: ChangedLinkDto[];
 }
 
 /** The match of a made file’s links against the book’s. */
 class ProofDto extends ProofPartDto implements Proof {
-  @Shape(() => ProofPartDto, { description: 'The links that Vennet makes itself' })
+  @Shape(ProofPartDto, { description: 'The links that Vennet makes itself' })
   computed: ProofPartDto;
 
-  @ShapeList(() => AddedLinkDto, { description: 'Links in the file that the book does not have' })
+  @ShapeList(AddedLinkDto, { description: 'Links in the file that the book does not have' })
   added: AddedLinkDto[];
 }
 
@@ -108,7 +108,7 @@ export class ExportJobDto implements ExportJob {
   @WordList({ description: 'What is not as it should be in the made file, beside its links' })
   notes: string[];
 
-  @Shape(() => ProofDto, { nullable: true })
+  @Shape(ProofDto, { nullable: true })
   proof: ProofDto | null;
 
   @Whole({ nullable: true, description: 'In bytes' })
@@ -146,6 +146,6 @@ export class FormPreviewDto implements FormPreview {
   @Whole()
   links: number;
 
-  @ShapeList(() => LossDto)
+  @ShapeList(LossDto)
   losses: LossDto[];
 }

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { epubFiles, PIXEL, zip } from '@vennet/core/testing';
 import { addressesInPdf, epubFaults, run } from '../testing/readers.js';
-import type { ExportJob, FormPreview, LinkRow } from '@vennet/core/wire';
+import type { ExportJob } from '@vennet/core/wire';
 import { pageWithLinks, startTestApp, until, type TestApp } from '../testing/app.js';
 
 let app: TestApp;
@@ -17,7 +17,7 @@ const ended = (job: ExportJob) => job.state !== 'running' && job.state !== 'wait
 async function make(book: string, format: 'epub' | 'pdf'): Promise<ExportJob> {
   const { status, body } = await app.call<{ id: string }>('POST', `books/${book}/exports`, { format });
   expect(status).toBe(202);
-  return until(async () => (await app.call<ExportJob>('GET', `exports/${body.id}`)).body, ended);
+  return until(() => app.api.export(body.id), ended);
 }
 
 async function fileOf(job: ExportJob): Promise<string> {
@@ -58,7 +58,7 @@ describe('a book with everything in it', () => {
   let hrefs: string[];
   beforeAll(async () => {
     id = (await app.upload('rich.epub', book())).body.id;
-    hrefs = (await app.call<LinkRow[]>('GET', `books/${id}/links`)).body.map(({ href }) => href);
+    hrefs = (await app.api.links(id)).map(({ href }) => href);
   });
 
   test('becomes an e-book in which EPUBCheck finds nothing and every link is', async () => {
@@ -87,7 +87,7 @@ describe('a book with everything in it', () => {
   }, 120_000);
 
   test('shows beforehand what would be different', async () => {
-    const forms = (await app.call<FormPreview[]>('GET', `books/${id}/forms`)).body;
+    const forms = await app.api.forms(id);
     expect(forms.map(({ format, losses }) => [format, losses.map(({ what }) => what)])).toEqual([
       ['epub', []],
       ['pdf', ['link without words']],
@@ -175,7 +175,7 @@ test('an export can be stopped', async () => {
     .body;
   const { body } = await app.call<{ id: string }>('POST', `books/${id}/exports`, { format: 'pdf' });
   expect((await app.call('POST', `books/${id}/exports`, { format: 'pdf' })).status).toBe(409);
-  await app.call('POST', `exports/${body.id}/stop`);
-  const job = await until(async () => (await app.call<ExportJob>('GET', `exports/${body.id}`)).body, ended);
+  await app.api.stopExport(body.id);
+  const job = await until(() => app.api.export(body.id), ended);
   expect(job.state).toBe('stopped');
 });

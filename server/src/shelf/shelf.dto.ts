@@ -35,7 +35,7 @@ export class ShelfFileDto implements ShelfFile {
 }
 
 export class ShelfTakenDto implements ShelfTaken {
-  @Shape(() => ShelfFileDto)
+  @Shape(ShelfFileDto)
   file: ShelfFileDto;
 
   @WordList({ description: 'What the author should know of the file' })

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { PIXEL, zip } from '@vennet/core/testing';
 import type { ShelfFile } from '@vennet/core/shelf';
-import type { LinkRow, Manuscript, ShelfTaken } from '@vennet/core/wire';
+import type { ShelfTaken } from '@vennet/core/wire';
 import sharp from 'sharp';
 import { pageWithLinks, startTestApp, type TestApp } from '../testing/app.js';
 
@@ -20,7 +20,7 @@ afterAll(() => app.stop());
 type Taken = ShelfTaken & { detail: string };
 const take = (name: string, bytes: Uint8Array | string, as = 'file') =>
   app.upload<Taken>(name, bytes, `books/${book}/enclosures?as=${as}`);
-const shelf = async () => (await app.call<ShelfFile[]>('GET', `books/${book}/enclosures`)).body;
+const shelf = () => app.api.files(book);
 const utf8 = (text: string) => new TextEncoder().encode(text);
 
 /** The smallest files of their kinds, after the published formats. */
@@ -217,13 +217,12 @@ describe('a picture', () => {
 
 describe('a file that links lead to', () => {
   let file: string;
-  const link = async () =>
-    (await app.call<LinkRow[]>('GET', `books/${book}/links`)).body.find(({ kind }) => kind === 'file');
+  const link = async () => (await app.api.links(book)).find(({ kind }) => kind === 'file');
   beforeAll(async () => {
     file = (await take('Tide table.pdf', PDF)).body.file.id;
     const target = { href: 'https://a.example/' };
-    const repair = { type: 'destination', destination: { kind: 'file', enclosure: file } };
-    await app.call('POST', `books/${book}/repairs`, { target, repair });
+    const destination = { kind: 'file' as const, enclosure: file };
+    await app.api.repair(book, { target, repair: { type: 'destination', destination } });
   });
 
   test('is led to under the name that readers see, and is sound', async () => {
@@ -250,16 +249,16 @@ describe('a file that links lead to', () => {
       type: 'application/pdf',
     });
     expect(await link()).toMatchObject({ verdict: 'guarded', findings: [{ rule: 'file-locked' }] });
-    await app.call('PATCH', `enclosures/${file}`, { opensFor: 'everyone' });
+    await app.api.changeFile(file, { opensFor: 'everyone' });
     expect(await link()).toMatchObject({ href: 'files/may-tides.pdf', verdict: 'sound' });
   });
 
   test('at a public address is led to there; what is no address is refused', async () => {
     const refused = await app.call('PATCH', `enclosures/${file}`, { address: 'javascript:alert(1)' });
     expect(refused).toMatchObject({ status: 422, body: { path: 'address' } });
-    await app.call('PATCH', `enclosures/${file}`, { travels: 'public', address: 'b.example/may.pdf' });
+    await app.api.changeFile(file, { travels: 'public', address: 'b.example/may.pdf' });
     expect(await link()).toMatchObject({ href: 'https://b.example/may.pdf', verdict: 'unchecked' });
-    await app.call('PATCH', `enclosures/${file}`, { travels: 'inside' });
+    await app.api.changeFile(file, { travels: 'inside' });
   });
 
   test('is replaced by a new version which every link follows, and can be gone back from', async () => {
@@ -267,22 +266,22 @@ describe('a file that links lead to', () => {
     const { body } = await app.upload<Taken>('other.csv', 'a,b\n', `enclosures/${file}/replace`);
     expect(body.file).toMatchObject({ id: file, name: 'May tides.csv', type: 'text/csv', size: 4 });
     expect(await link()).toMatchObject({ href: 'files/may-tides.csv', verdict: 'sound' });
-    expect((await app.call('POST', `enclosures/${file}/go-back`)).body).toEqual(before);
+    expect(await app.api.goBackFile(file)).toEqual(before);
     expect((await app.call('POST', `enclosures/${file}/go-back`)).status).toBe(409);
   });
 
   test('is removed, which breaks its links, and put back', async () => {
     expect((await app.call('DELETE', `enclosures/${file}`)).status).toBe(204);
     expect(await link()).toMatchObject({ verdict: 'broken', findings: [{ rule: 'file-gone' }] });
-    const removed = (await app.call<ShelfFile[]>('GET', `books/${book}/enclosures?removed=true`)).body;
+    const removed = await app.api.removedFiles(book);
     expect(removed.map(({ id }) => id)).toEqual([file]);
     expect((await app.call('GET', `enclosures/${file}`).catch(() => ({ status: 404 }))).status).toBe(404);
-    await app.call('POST', `enclosures/${file}/put-back`);
+    await app.api.putFileBack(file);
     expect(await link()).toMatchObject({ verdict: 'sound', findings: [] });
   });
 
   test('comes with the book when it is opened', async () => {
-    const { files } = (await app.call<Manuscript>('GET', `books/${book}`)).body;
+    const { files } = await app.api.manuscript(book);
     expect(files.find(({ id }) => id === file)).toMatchObject({ name: 'May tides.pdf', travels: 'inside' });
   });
 });

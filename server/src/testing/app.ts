@@ -1,13 +1,16 @@
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { vennet, type Vennet } from '@vennet/client';
 import { startWorld, type Fallback, type Site, type World } from '@vennet/world';
 import { createApp } from '../app.js';
 import type { ProberOptions } from '../probe/prober.js';
 import { ownDatabase } from './own-database.js';
 
 export interface TestApp {
-  /** Sends a request and gives its status and its JSON. */
+  /** The typed client, for what is to go well. */
+  api: Vennet;
+  /** Sends any request, also a wrong one, and gives its status and its JSON. */
   call<Body = unknown>(
     method: string,
     path: string,
@@ -61,6 +64,7 @@ export async function startTestApp({
     directory,
     databaseUrl: database.url,
     world,
+    api: vennet(address),
     async call(method, path, body, headers = {}) {
       const json: Record<string, string> = body === undefined ? {} : { 'content-type': 'application/json' };
       const response = await fetch(`${address}/api/${path}`, {

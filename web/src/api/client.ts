@@ -89,7 +89,7 @@ export const api = {
   manuscript: (id: string) => call<Manuscript>('GET', `books/${id}`),
   addChapter: (id: string, after?: string) =>
     call<VersionedChapter>('POST', `books/${id}/chapters`, { title: '', after }),
-  saveChapter: (id: string, version: number, doc: unknown) =>
+  saveChapter: (id: string, version: number, doc: object) =>
     call<ChapterSaved>('PUT', `chapters/${id}`, { version, doc }),
   verdicts: (id: string) => call<DestinationVerdict[]>('GET', `books/${id}/verdicts`),
   checks: (id: string) => call<CheckRun[]>('GET', `books/${id}/checks`),

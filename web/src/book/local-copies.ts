@@ -2,7 +2,7 @@ import { del, entries, set } from 'idb-keyval';
 
 /** Text that the server has not acknowledged yet, kept in this browser. */
 export interface LocalCopy {
-  doc: unknown;
+  doc: object;
   /** The version that it was written on. */
   version: number;
   /** ISO 8601. */

@@ -49,7 +49,7 @@ function keep(chapter: string): void {
   const job = pending.get(chapter);
   const stored = storedChapter(chapter);
   if (!job || !stored) return;
-  const doc: unknown = job.doc.toJSON();
+  const doc = job.doc.toJSON() as object;
   useBook.getState().setChapter({ ...stored, doc, title: titleOf(job.doc, stored.title) });
   keepCopy(chapter, { doc, version: stored.version, at: new Date().toISOString() }).catch(() =>
     useNotices

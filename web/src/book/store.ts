@@ -66,7 +66,7 @@ export interface BookStore {
 }
 
 export interface Conflict {
-  mine: unknown;
+  mine: object;
   theirs: VersionedChapter;
 }
 

@@ -10,7 +10,7 @@ import { forget } from '../book/saver.js';
 /** Two texts of one chapter, side by side, and the choice which of them goes on. The other one is not thrown away. */
 export function ConflictChoice({ chapter, conflict }: { chapter: string; conflict: Conflict }) {
   const { mine, theirs } = conflict;
-  const settle = async (doc: unknown, lost: unknown) => {
+  const settle = async (doc: object, lost: object) => {
     try {
       const saved = await api.saveChapter(chapter, theirs.version, doc);
       forget(chapter);
@@ -48,7 +48,7 @@ export function ConflictChoice({ chapter, conflict }: { chapter: string; conflic
   );
 }
 
-async function swap(chapter: string, version: number, doc: unknown): Promise<void> {
+async function swap(chapter: string, version: number, doc: object): Promise<void> {
   try {
     await api.saveChapter(chapter, version, doc);
     await useBook.getState().open(useBook.getState().book?.id ?? '');
@@ -59,7 +59,7 @@ async function swap(chapter: string, version: number, doc: unknown): Promise<voi
 
 const NO_CHAPTER = { id: '', title: '', matter: 'main' as const, leftOutOf: [] };
 
-function Side({ title, doc, other, use }: { title: string; doc: unknown; other: unknown; use(): void }) {
+function Side({ title, doc, other, use }: { title: string; doc: object; other: object; use(): void }) {
   const box = useRef<HTMLDivElement>(null);
   useEffect(() => {
     const text = readChapter({ ...NO_CHAPTER, doc }).doc;

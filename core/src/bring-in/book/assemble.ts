@@ -66,7 +66,7 @@ export function assemble(details: FileDetails, drafts: ChapterDraft[], read: Rea
       transform.doc,
       chapter.title || `${phrases(details.language).chapter} ${index + 1}`,
     ).slice(0, 300);
-    return { ...chapter, title, doc: transform.doc.toJSON() as unknown };
+    return { ...chapter, title, doc: transform.doc.toJSON() as object };
   });
   tally.add('kept', chapters.length === 1 ? 'chapter' : 'chapters', undefined, chapters.length);
   tally.add(

@@ -80,10 +80,10 @@ export class BookChangesDto implements BookChanges {
   })
   address?: string;
 
-  @Shape(() => LinkLookDto, { optional: true, description: 'How links look' })
+  @Shape(LinkLookDto, { optional: true, description: 'How links look' })
   look?: LinkLookDto;
 
-  @Shape(() => StructureDto, { optional: true })
+  @Shape(StructureDto, { optional: true })
   structure?: StructureDto;
 }
 
@@ -130,7 +130,7 @@ export class ChapterPlaceDto implements ChapterPlace {
 }
 
 export class OutlineDto implements OutlineChange {
-  @ShapeList(() => ChapterPlaceDto, {
+  @ShapeList(ChapterPlaceDto, {
     most: 5000,
     description: 'Every chapter of the book, in its new order',
   })
@@ -159,10 +159,10 @@ class SectionSpotDto {
 }
 
 export class SectionMoveDto implements SectionMove {
-  @Shape(() => SectionDto)
+  @Shape(SectionDto)
   from: SectionDto;
 
-  @Shape(() => SectionSpotDto)
+  @Shape(SectionSpotDto)
   to: SectionSpotDto;
 }
 
@@ -250,25 +250,25 @@ export class ManuscriptDto implements Manuscript {
   @Words()
   description: string;
 
-  @Shape(() => LinkLookDto)
+  @Shape(LinkLookDto)
   look: LinkLookDto;
 
-  @Shape(() => StructureDto)
+  @Shape(StructureDto)
   structure: StructureDto;
 
-  @ShapeList(() => VersionedChapterDto)
+  @ShapeList(VersionedChapterDto)
   chapters: VersionedChapterDto[];
 
-  @Shape(() => BringInReportDto, { nullable: true })
+  @Shape(BringInReportDto, { nullable: true })
   report: BringInReportDto | null;
 
   @Words({ nullable: true, description: 'Where readers get the book' })
   address: string | null;
 
-  @ShapeList(() => ShelfFileDto, { description: 'The files on its Shelf' })
+  @ShapeList(ShelfFileDto, { description: 'The files on its Shelf' })
   files: ShelfFileDto[];
 
-  @ShapeList(() => SentBookDto, { description: 'The other books of the Library' })
+  @ShapeList(SentBookDto, { description: 'The other books of the Library' })
   books: SentBookDto[];
 }
 

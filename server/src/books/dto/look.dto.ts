@@ -53,10 +53,10 @@ export class StructureDto implements Structure {
   @Choice(NUMBERINGS)
   numbering: Numbering;
 
-  @Shape(() => NotesDto)
+  @Shape(NotesDto)
   notes: NotesDto;
 
-  @Shape(() => ReturnsDto)
+  @Shape(ReturnsDto)
   returns: ReturnsDto;
 
   @Whole({ least: 1, most: 6, description: 'Headings down to this level are offered as places' })

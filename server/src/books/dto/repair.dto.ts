@@ -36,7 +36,7 @@ class LookRepairDto implements Of<'look'> {
   @Always('look')
   type: 'look';
 
-  @Shape(() => LinkLookDto, { nullable: true, description: '`null`: as the book’s links look' })
+  @Shape(LinkLookDto, { nullable: true, description: '`null`: as the book’s links look' })
   look: LinkLookDto | null;
 }
 

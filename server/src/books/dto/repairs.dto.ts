@@ -50,7 +50,7 @@ class InsideTargetDto {
 }
 
 export class InsideRepairDto implements InsideRepairRequest {
-  @Shape(() => InsideTargetDto)
+  @Shape(InsideTargetDto)
   target: InsideTargetDto;
 
   @OneOf(INSIDE_REPAIRS)
@@ -85,10 +85,10 @@ export class MentionsDto implements MentionsRequest {
   @Words({ most: 1000 })
   hoverNote: string;
 
-  @Shape(() => LinkLookDto, { nullable: true })
+  @Shape(LinkLookDto, { nullable: true })
   look: LinkLookDto | null;
 
-  @ShapeList(() => MentionDto, { most: 50_000 })
+  @ShapeList(MentionDto, { most: 50_000 })
   mentions: MentionDto[];
 }
 

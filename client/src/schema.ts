@@ -1,0 +1,2818 @@
+// Made by “npm run generate” from openapi.json; not to be changed by hand.
+export interface paths {
+    "/api/health": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["HealthController_health"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/facts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["HealthController_facts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["JobsController_one"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["JobsController_stop"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["JobsController_events"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/enclosures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ShelfController_ofBook"];
+        put?: never;
+        post: operations["ShelfController_take"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/enclosures/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ShelfController_file"];
+        put?: never;
+        post?: never;
+        delete: operations["ShelfController_remove"];
+        options?: never;
+        head?: never;
+        patch: operations["ShelfController_change"];
+        trace?: never;
+    };
+    "/api/enclosures/{id}/replace": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["ShelfController_replace"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/enclosures/{id}/go-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["ShelfController_goBack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/enclosures/{id}/put-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["ShelfController_putBack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["BooksController_list"];
+        put?: never;
+        post: operations["BooksController_start"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["BooksController_manuscript"];
+        put?: never;
+        post?: never;
+        delete: operations["BooksController_remove"];
+        options?: never;
+        head?: never;
+        patch: operations["BooksController_change"];
+        trace?: never;
+    };
+    "/api/books/{id}/put-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["BooksController_putBack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/chapters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["BooksController_addChapter"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/chapters/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["BooksController_save"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch: operations["OutlineController_leaveOut"];
+        trace?: never;
+    };
+    "/api/books/{id}/repairs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["BooksController_repair"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/inside-repairs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["BooksController_repairInside"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/mentions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["BooksController_mentions"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/places": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["BooksController_places"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/outline": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["OutlineController_arrange"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/sections/move": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["OutlineController_moveSection"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/snapshots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["OutlineController_snapshots"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/snapshots/{snapshot}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["OutlineController_restore"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/bring-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["BringInController_bringIn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/checks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ChecksController_ofBook"];
+        put?: never;
+        post: operations["ChecksController_start"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/verdicts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ChecksController_verdicts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/links": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ChecksController_links"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/findings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ChecksController_findings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/checks/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ChecksController_one"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/checks/{id}/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["ChecksController_stop"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/checks/{id}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ChecksController_events"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/titles": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["TitlesController_title"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/exports": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["PublishingController_ofBook"];
+        put?: never;
+        post: operations["PublishingController_start"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/forms": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["PublishingController_forms"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/pages": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["PublishingController_pages"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exports/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["PublishingController_one"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exports/{id}/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["PublishingController_stop"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exports/{id}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["PublishingController_file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exports/{id}/bundle": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["PublishingController_bundle"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+}
+export type webhooks = Record<string, never>;
+export interface components {
+    schemas: {
+        HealthDto: {
+            /** @enum {string} */
+            status: "ok";
+            /** @enum {string} */
+            database: "ok";
+        };
+        ServerFactsDto: {
+            /** @description The port of the stand-in world; `null` when there is none */
+            worldPort: number | null;
+        };
+        ReportLineDto: {
+            what: string;
+            count: number;
+            /** @description Why it is not as it was */
+            why?: string;
+        };
+        BringInReportDto: {
+            kept: components["schemas"]["ReportLineDto"][];
+            changed: components["schemas"]["ReportLineDto"][];
+            leftOut: components["schemas"]["ReportLineDto"][];
+        };
+        BookMadeDto: {
+            id: string;
+            report: components["schemas"]["BringInReportDto"];
+        };
+        JobStatusDto: {
+            id: string;
+            /** @enum {string} */
+            kind: "bring-in" | "check" | "export" | "pages";
+            /** @enum {string} */
+            state: "waiting" | "running" | "done" | "failed" | "stopped";
+            /** @description What is being done */
+            stage: string;
+            done: number;
+            /** @description 0 while nobody knows how much there is to do */
+            total: number;
+            /** @description Why it failed, for the author */
+            message: string;
+            /** @description The book that a bringing in has made */
+            made: components["schemas"]["BookMadeDto"] | null;
+        };
+        ShelfFileDto: {
+            id: string;
+            name: string;
+            /** @description Media type, told by the content */
+            type: string;
+            /** @description What its name says that it is, when its content is something else */
+            claims: string | null;
+            /** @description In bytes */
+            size: number;
+            sha256: string;
+            description: string;
+            /** @enum {string} */
+            opensFor: "everyone" | "reviewers" | "author";
+            /** @enum {string} */
+            travels: "inside" | "beside" | "public";
+            /** @description Where readers get it, when it is at a public address */
+            address: string | null;
+        };
+        ShelfTakenDto: {
+            file: components["schemas"]["ShelfFileDto"];
+            /** @description What the author should know of the file */
+            notes: string[];
+        };
+        ShelfChangesDto: {
+            name?: string;
+            description?: string;
+            /** @enum {string} */
+            opensFor?: "everyone" | "reviewers" | "author";
+            /** @enum {string} */
+            travels?: "inside" | "beside" | "public";
+            /** @description A web address; empty takes it away */
+            address?: string;
+        };
+        BookSummaryDto: {
+            id: string;
+            title: string;
+            subtitle: string;
+            author: string;
+            language: string;
+            chapters: number;
+            words: number;
+            links: number;
+            /** Format: date-time */
+            updatedAt: string;
+            /** Format: date-time */
+            deletedAt: string | null;
+        };
+        NewBookDto: {
+            title: string;
+            author?: string;
+            /** @description BCP 47 language tag */
+            language?: string;
+        };
+        StartedDto: {
+            id: string;
+        };
+        LinkLookDto: {
+            light: string;
+            dark: string;
+            /** @enum {string} */
+            underline: "solid" | "dotted" | "none";
+            /** @enum {string} */
+            weight: "regular" | "strong";
+        };
+        NotesDto: {
+            /** @enum {string} */
+            count: "chapter" | "book";
+            /** @enum {string} */
+            stand: "page" | "chapter" | "book";
+            /** @description Words for the way back from a note; empty: those of the language */
+            back: string;
+        };
+        ReturnsDto: {
+            /** @description After each section down to this level of headings */
+            after: number;
+            to: ("top" | "contents" | "origin")[];
+        };
+        StructureDto: {
+            /** @enum {string} */
+            numbering: "none" | "decimal" | "parts";
+            notes: components["schemas"]["NotesDto"];
+            returns: components["schemas"]["ReturnsDto"];
+            /** @description Headings down to this level are offered as places */
+            offered: number;
+        };
+        VersionedChapterDto: {
+            id: string;
+            title: string;
+            /** @enum {string} */
+            matter: "front" | "main" | "back";
+            /** @description The forms in which the chapter is left out */
+            leftOutOf: ("epub" | "pdf" | "web")[];
+            /** @description To be named by the next save */
+            version: number;
+            /** @description The chapter as JSON of the schema, which core judges */
+            doc: {
+                [key: string]: unknown;
+            };
+        };
+        SentBookDto: {
+            id: string;
+            title: string;
+            author: string;
+            /** @description Where readers get it */
+            address: string | null;
+            /** @description Its places as pairs of id and words, where this book leads to it */
+            places: [
+                string,
+                string
+            ][] | null;
+        };
+        ManuscriptDto: {
+            id: string;
+            title: string;
+            subtitle: string;
+            author: string;
+            language: string;
+            description: string;
+            look: components["schemas"]["LinkLookDto"];
+            structure: components["schemas"]["StructureDto"];
+            chapters: components["schemas"]["VersionedChapterDto"][];
+            report: components["schemas"]["BringInReportDto"] | null;
+            /** @description Where readers get the book */
+            address: string | null;
+            /** @description The files on its Shelf */
+            files: components["schemas"]["ShelfFileDto"][];
+            /** @description The other books of the Library */
+            books: components["schemas"]["SentBookDto"][];
+        };
+        BookChangesDto: {
+            title?: string;
+            subtitle?: string;
+            author?: string;
+            /** @description BCP 47 language tag */
+            language?: string;
+            description?: string;
+            /** @description Where readers get the book: a web address; empty takes it away */
+            address?: string;
+            /** @description How links look */
+            look?: components["schemas"]["LinkLookDto"];
+            structure?: components["schemas"]["StructureDto"];
+        };
+        NewChapterDto: {
+            title: string;
+            /** @description The chapter after which it comes; at the end without one */
+            after?: string;
+        };
+        SaveChapterDto: {
+            /** @description The version that the text was read at */
+            version: number;
+            /** @description The chapter as JSON of the schema, which core judges */
+            doc: {
+                [key: string]: unknown;
+            };
+        };
+        ChapterSavedDto: {
+            id: string;
+            version: number;
+            title: string;
+        };
+        AddressTargetDto: {
+            /** @description All uses of this address */
+            href: string;
+        };
+        LinksTargetDto: {
+            /** @description Single links, by id */
+            links: string[];
+        };
+        WebDestinationDto: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "web";
+            /** @description A serialised URL of http or https */
+            href: string;
+        };
+        MailDestinationDto: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "mail";
+            to: string[];
+            cc: string[];
+            bcc: string[];
+            subject: string;
+            body: string;
+        };
+        FileDestinationDto: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "file";
+            /** @description The id of a file on the Shelf */
+            enclosure: string;
+            fragment?: string;
+        };
+        PlaceDestinationDto: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "place";
+            /** @description The id of a place in the book */
+            place: string;
+        };
+        BookDestinationDto: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "book";
+            /** @description The id of another book */
+            book: string;
+            /** @description The id of a place in it */
+            place?: string;
+        };
+        DestinationRepairDto: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "destination";
+            destination: components["schemas"]["WebDestinationDto"] | components["schemas"]["MailDestinationDto"] | components["schemas"]["FileDestinationDto"] | components["schemas"]["PlaceDestinationDto"] | components["schemas"]["BookDestinationDto"];
+        };
+        TextRepairDto: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "text";
+            text: string;
+        };
+        HoverNoteRepairDto: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "hover-note";
+            hoverNote: string;
+        };
+        LookRepairDto: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "look";
+            /** @description `null`: as the book’s links look */
+            look: components["schemas"]["LinkLookDto"] | null;
+        };
+        TrimRepairDto: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "trim";
+        };
+        UnlinkRepairDto: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "unlink";
+        };
+        MakeNoteRepairDto: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "make-note";
+        };
+        RepairDto: {
+            target: components["schemas"]["AddressTargetDto"] | components["schemas"]["LinksTargetDto"];
+            repair: components["schemas"]["DestinationRepairDto"] | components["schemas"]["TextRepairDto"] | components["schemas"]["HoverNoteRepairDto"] | components["schemas"]["LookRepairDto"] | components["schemas"]["TrimRepairDto"] | components["schemas"]["UnlinkRepairDto"] | components["schemas"]["MakeNoteRepairDto"];
+        };
+        RepairDoneDto: {
+            changed: number;
+            snapshot: string;
+        };
+        RemoveBookmarkDto: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "remove-bookmark";
+        };
+        RenameBookmarkDto: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "rename-bookmark";
+            name: string;
+        };
+        NewIdDto: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "new-id";
+        };
+        RemoveNoteDto: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "remove-note";
+        };
+        RemoveNodeDto: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "remove-node";
+        };
+        DepthDto: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "depth";
+            depth: number;
+        };
+        WholeBookDto: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "whole-book";
+        };
+        ReturnToDto: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "return-to";
+            /** @enum {string} */
+            to: "top" | "contents" | "origin" | "list";
+        };
+        RemoveBlockDto: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "remove-block";
+            /** @description The words of the block, as they were when the repair was offered */
+            words: string;
+        };
+        InsideTargetDto: {
+            id: string;
+            chapter: string;
+            /** @description Its position in the chapter, where it has no id */
+            at: number;
+            /** @enum {string} */
+            kind?: "bookmark" | "place" | "note" | "mark" | "remark" | "contents" | "return";
+            words?: string;
+        };
+        InsideRepairDto: {
+            target: components["schemas"]["InsideTargetDto"];
+            repair: components["schemas"]["RemoveBookmarkDto"] | components["schemas"]["RenameBookmarkDto"] | components["schemas"]["NewIdDto"] | components["schemas"]["RemoveNoteDto"] | components["schemas"]["RemoveNodeDto"] | components["schemas"]["DepthDto"] | components["schemas"]["WholeBookDto"] | components["schemas"]["ReturnToDto"] | components["schemas"]["RemoveBlockDto"];
+        };
+        MentionDto: {
+            chapter: string;
+            from: number;
+            to: number;
+            text: string;
+            before?: string;
+            after?: string;
+        };
+        MentionsDto: {
+            destination: components["schemas"]["WebDestinationDto"] | components["schemas"]["MailDestinationDto"] | components["schemas"]["FileDestinationDto"] | components["schemas"]["PlaceDestinationDto"] | components["schemas"]["BookDestinationDto"];
+            hoverNote: string;
+            look: components["schemas"]["LinkLookDto"] | null;
+            mentions: components["schemas"]["MentionDto"][];
+        };
+        PlaceDto: {
+            id: string;
+            /** @enum {string} */
+            kind: "top" | "contents" | "chapter" | "heading" | "figure" | "table" | "bookmark" | "note" | "mark" | "spot";
+            /** @description Words that tell which spot it is */
+            words: string;
+            /** @description What stands there */
+            text: string;
+            chapter: string;
+            /** @description The number alone; empty where it has none */
+            number: string;
+            /** @description The number as it is called */
+            label: string;
+            /** @description Of a heading, 1 to 6 */
+            level: number | null;
+            /** @description The heading of the section in which it stands, or its chapter */
+            section: string;
+            /** @description Places in reading order have rising numbers */
+            order: number;
+        };
+        ChapterPlaceDto: {
+            id: string;
+            /** @enum {string} */
+            matter: "front" | "main" | "back";
+        };
+        OutlineDto: {
+            /** @description Every chapter of the book, in its new order */
+            chapters: components["schemas"]["ChapterPlaceDto"][];
+        };
+        ChapterChangesDto: {
+            /** @description The forms in which the chapter is left out */
+            leftOutOf: ("epub" | "pdf" | "web")[];
+        };
+        SectionDto: {
+            chapter: string;
+            /** @description The heading of the section */
+            section: string;
+        };
+        SectionSpotDto: {
+            chapter: string;
+            /** @description The heading before which it goes; `null`: the end of the chapter */
+            before: string | null;
+        };
+        SectionMoveDto: {
+            from: components["schemas"]["SectionDto"];
+            to: components["schemas"]["SectionSpotDto"];
+        };
+        SnapshotDto: {
+            id: string;
+            reason: string;
+            /** Format: date-time */
+            createdAt: string;
+        };
+        NewCheckDto: {
+            /** @description Only these addresses; all of the book without them */
+            hrefs?: string[];
+        };
+        CheckRunDto: {
+            id: string;
+            /** @enum {string} */
+            state: "waiting" | "running" | "done" | "failed" | "stopped";
+            done: number;
+            total: number;
+            /** Format: date-time */
+            createdAt: string;
+            /** Format: date-time */
+            finishedAt: string | null;
+            /** @description How many destinations got each verdict */
+            verdicts: {
+                broken?: number;
+                unreachable?: number;
+                moved?: number;
+                guarded?: number;
+                doubtful?: number;
+                unchecked?: number;
+                sound?: number;
+            };
+        };
+        HopDto: {
+            href: string;
+            status: number;
+            /** @description Where it leads, resolved */
+            location: string;
+        };
+        StatusAnswerDto: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            outcome: "status";
+            hops: components["schemas"]["HopDto"][];
+            status: number;
+        };
+        FailureAnswerDto: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            outcome: "failure";
+            hops: components["schemas"]["HopDto"][];
+            /** @enum {string} */
+            failure: "unknown-name" | "refused" | "timeout" | "reset" | "certificate" | "protocol" | "private-address" | "redirect-loop" | "too-many-redirects" | "bad-redirect";
+        };
+        DestinationVerdictDto: {
+            href: string;
+            /** @enum {string} */
+            verdict: "broken" | "unreachable" | "moved" | "guarded" | "doubtful" | "unchecked" | "sound";
+            /** @description What was found, in a sentence for the author */
+            reason: string;
+            /** @description The address to put instead */
+            movedTo: string | null;
+            /** Format: date-time */
+            checkedAt: string;
+            answer: components["schemas"]["StatusAnswerDto"] | components["schemas"]["FailureAnswerDto"];
+        };
+        LinkFindingDto: {
+            rule: string;
+            /** @enum {string} */
+            severity: "must-fix" | "should-fix" | "consider";
+            message: string;
+        };
+        LinkRowDto: {
+            id: string;
+            /** @enum {string} */
+            kind: "web" | "mail" | "file" | "place" | "book";
+            /** @description As a web page would have it */
+            href: string;
+            text: string;
+            chapter: string;
+            /** @enum {string} */
+            verdict: "broken" | "unreachable" | "moved" | "guarded" | "doubtful" | "unchecked" | "sound";
+            findings: components["schemas"]["LinkFindingDto"][];
+        };
+        InsideSubjectDto: {
+            id: string;
+            /** @enum {string} */
+            kind: "bookmark" | "place" | "note" | "mark" | "remark" | "contents" | "return";
+            chapter: string;
+            /** @description Its position in the chapter */
+            at: number;
+            words: string;
+        };
+        InsideRepairOfferDto: {
+            label: string;
+            repair: components["schemas"]["RemoveBookmarkDto"] | components["schemas"]["RenameBookmarkDto"] | components["schemas"]["NewIdDto"] | components["schemas"]["RemoveNoteDto"] | components["schemas"]["RemoveNodeDto"] | components["schemas"]["DepthDto"] | components["schemas"]["WholeBookDto"] | components["schemas"]["ReturnToDto"] | components["schemas"]["RemoveBlockDto"];
+        };
+        InsideFindingDto: {
+            subject: components["schemas"]["InsideSubjectDto"];
+            rule: string;
+            /** @enum {string} */
+            severity: "must-fix" | "should-fix" | "consider";
+            message: string;
+            /** @description What the rule rests on */
+            criterion: string;
+            repairs: components["schemas"]["InsideRepairOfferDto"][];
+        };
+        PageTitleDto: {
+            title: string;
+            /** @description The same as words for a link */
+            words: string;
+        };
+        NewExportDto: {
+            /** @enum {string} */
+            format: "epub" | "pdf" | "web";
+        };
+        LostLinkDto: {
+            id: string;
+            href: string;
+            text: string;
+            chapter: string;
+        };
+        ChangedLinkDto: {
+            id: string;
+            href: string;
+            text: string;
+            chapter: string;
+            foundHref: string;
+            foundText: string;
+            where: string;
+            /** @enum {string} */
+            change: "address" | "words" | "target";
+        };
+        ProofPartDto: {
+            expected: number;
+            found: number;
+            lost: components["schemas"]["LostLinkDto"][];
+            changed: components["schemas"]["ChangedLinkDto"][];
+        };
+        AddedLinkDto: {
+            href: string;
+            text: string;
+            where: string;
+        };
+        ProofDto: {
+            expected: number;
+            found: number;
+            lost: components["schemas"]["LostLinkDto"][];
+            changed: components["schemas"]["ChangedLinkDto"][];
+            /** @description The links that Vennet makes itself */
+            computed: components["schemas"]["ProofPartDto"];
+            /** @description Links in the file that the book does not have */
+            added: components["schemas"]["AddedLinkDto"][];
+        };
+        ExportJobDto: {
+            id: string;
+            /** @enum {string} */
+            format: "epub" | "pdf" | "web";
+            /** @enum {string} */
+            state: "waiting" | "running" | "done" | "failed" | "stopped";
+            /** @description What is being done, while it runs */
+            stage: string;
+            done: number;
+            total: number;
+            /** @description Why it failed, for the author */
+            message: string;
+            /** @description What is not as it should be in the made file, beside its links */
+            notes: string[];
+            proof: components["schemas"]["ProofDto"] | null;
+            /** @description In bytes */
+            size: number | null;
+            fileName: string;
+            /** @description How many files readers need next to it */
+            beside: number;
+            /** Format: date-time */
+            createdAt: string;
+            /** Format: date-time */
+            finishedAt: string | null;
+        };
+        LossDto: {
+            what: string;
+            count: number;
+            why: string;
+        };
+        FormPreviewDto: {
+            /** @enum {string} */
+            format: "epub" | "pdf" | "web";
+            links: number;
+            losses: components["schemas"]["LossDto"][];
+        };
+        ProblemDto: {
+            type: string;
+            title: string;
+            status: number;
+            /** @description What happened, what was kept and what to do */
+            detail: string;
+            /** @description Where in what was sent the fault is */
+            path?: string;
+            /** @description The chapter as it is stored, when a save was refused because it is stale */
+            current?: {
+                [key: string]: unknown;
+            };
+        };
+    };
+    responses: never;
+    parameters: never;
+    requestBodies: never;
+    headers: never;
+    pathItems: never;
+}
+export type $defs = Record<string, never>;
+export interface operations {
+    HealthController_health: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HealthDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    HealthController_facts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ServerFactsDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    JobsController_one: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobStatusDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    JobsController_stop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JobStatusDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    JobsController_events: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": components["schemas"]["JobStatusDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    ShelfController_ofBook: {
+        parameters: {
+            query?: {
+                removed?: "true";
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfFileDto"][];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    ShelfController_take: {
+        parameters: {
+            query?: {
+                as?: "file" | "picture";
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfTakenDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    ShelfController_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    ShelfController_remove: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    ShelfController_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShelfChangesDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfFileDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    ShelfController_replace: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfTakenDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    ShelfController_goBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfFileDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    ShelfController_putBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    BooksController_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookSummaryDto"][];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    BooksController_start: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewBookDto"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StartedDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    BooksController_manuscript: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ManuscriptDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    BooksController_remove: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    BooksController_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BookChangesDto"];
+            };
+        };
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    BooksController_putBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    BooksController_addChapter: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewChapterDto"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VersionedChapterDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    BooksController_save: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveChapterDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChapterSavedDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    OutlineController_leaveOut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChapterChangesDto"];
+            };
+        };
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    BooksController_repair: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RepairDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RepairDoneDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    BooksController_repairInside: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InsideRepairDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RepairDoneDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    BooksController_mentions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MentionsDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RepairDoneDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    BooksController_places: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlaceDto"][];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    OutlineController_arrange: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OutlineDto"];
+            };
+        };
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    OutlineController_moveSection: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SectionMoveDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RepairDoneDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    OutlineController_snapshots: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SnapshotDto"][];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    OutlineController_restore: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                snapshot: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RepairDoneDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    BringInController_bringIn: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description `respond-async` to be answered by a job */
+                prefer?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookMadeDto"];
+                };
+            };
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StartedDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    ChecksController_ofBook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CheckRunDto"][];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    ChecksController_start: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewCheckDto"];
+            };
+        };
+        responses: {
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StartedDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    ChecksController_verdicts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DestinationVerdictDto"][];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    ChecksController_links: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinkRowDto"][];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    ChecksController_findings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InsideFindingDto"][];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    ChecksController_one: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CheckRunDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    ChecksController_stop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CheckRunDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    ChecksController_events: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": components["schemas"]["CheckRunDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    TitlesController_title: {
+        parameters: {
+            query: {
+                href: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PageTitleDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    PublishingController_ofBook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExportJobDto"][];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    PublishingController_start: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewExportDto"];
+            };
+        };
+        responses: {
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StartedDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    PublishingController_forms: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormPreviewDto"][];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    PublishingController_pages: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": [
+                        string,
+                        string
+                    ][];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    PublishingController_one: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExportJobDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    PublishingController_stop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExportJobDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    PublishingController_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    PublishingController_bundle: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+}

@@ -1,0 +1,176 @@
+import type { InsideFinding } from '@vennet/core/audit';
+import type { SectionMove } from '@vennet/core/edits';
+import type { Format, Place } from '@vennet/core/manuscript';
+import type { ShelfFile } from '@vennet/core/shelf';
+import type {
+  BookChanges,
+  BookMade,
+  BookSummary,
+  ChapterPlace,
+  ChapterSave,
+  ChapterSaved,
+  CheckRun,
+  DestinationVerdict,
+  ExportJob,
+  FormPreview,
+  Health,
+  InsideRepairRequest,
+  JobStatus,
+  LinkRow,
+  Manuscript,
+  MentionsRequest,
+  NewBook,
+  NewChapter,
+  NewCheck,
+  PageTitle,
+  RepairDone,
+  RepairRequest,
+  ServerFacts,
+  ShelfChanges,
+  ShelfTaken,
+  Snapshot,
+  Started,
+  VersionedChapter,
+} from '@vennet/core/wire';
+import createClient from 'openapi-fetch';
+import { faultIn, UnreachableError } from './problem.js';
+import type { paths } from './schema.js';
+
+/** The client of the HTTP interface: a method for each route. */
+export type Vennet = ReturnType<typeof vennet>;
+
+/**
+ * Talks to a Vennet at an address, `http://localhost:4310`; in its own pages none is needed. Paths, parameters, bodies and
+ * answers are checked against the description that the server gives of itself (`openapi.json`).
+ *
+ * Every method throws `ApiError` with the server's problem document, or `UnreachableError` when no answer comes.
+ */
+export function vennet(address = '') {
+  const http = createClient<paths>({ baseUrl: address });
+  http.use({
+    onError: ({ error, request }) => (request.signal.aborted ? (error as Error) : new UnreachableError()),
+    onResponse: async ({ response }) => {
+      if (!response.ok) throw await faultIn(response);
+    },
+  });
+  const of = (id: string) => ({ params: { path: { id } } });
+  return {
+    health: (): Promise<Health> => answer(http.GET('/api/health')),
+    facts: (): Promise<ServerFacts> => answer(http.GET('/api/facts')),
+
+    books: (): Promise<BookSummary[]> => answer(http.GET('/api/books')),
+    startBook: (body: NewBook): Promise<Started> => answer(http.POST('/api/books', { body })),
+    /** Answers when the book is there. */
+    bringIn: (file: Blob, name: string) =>
+      answer(http.POST('/api/books/bring-in', formWith(file, name))) as Promise<BookMade>,
+    /** Answers at once with the job (RFC 7240). */
+    startBringIn: (file: Blob, name: string) =>
+      answer(
+        http.POST('/api/books/bring-in', {
+          params: { header: { prefer: 'respond-async' } },
+          ...formWith(file, name),
+        }),
+      ) as Promise<Started>,
+    manuscript: (book: string): Promise<Manuscript> =>
+      pairsKept<Manuscript>(answer(http.GET('/api/books/{id}', of(book)))),
+    changeBook: (book: string, body: BookChanges) =>
+      done(http.PATCH('/api/books/{id}', { ...of(book), body })),
+    removeBook: (book: string) => done(http.DELETE('/api/books/{id}', of(book))),
+    putBookBack: (book: string) => done(http.POST('/api/books/{id}/put-back', of(book))),
+    places: (book: string): Promise<Place[]> => answer(http.GET('/api/books/{id}/places', of(book))),
+
+    addChapter: (book: string, body: NewChapter): Promise<VersionedChapter> =>
+      answer(http.POST('/api/books/{id}/chapters', { ...of(book), body })),
+    saveChapter: (chapter: string, { version, doc }: ChapterSave): Promise<ChapterSaved> =>
+      answer(http.PUT('/api/chapters/{id}', { ...of(chapter), body: { version, doc: { ...doc } } })),
+    leaveOut: (chapter: string, leftOutOf: Format[]) =>
+      done(http.PATCH('/api/chapters/{id}', { ...of(chapter), body: { leftOutOf } })),
+    arrange: (book: string, chapters: ChapterPlace[]) =>
+      done(http.PUT('/api/books/{id}/outline', { ...of(book), body: { chapters } })),
+    moveSection: (book: string, body: SectionMove): Promise<RepairDone> =>
+      answer(http.POST('/api/books/{id}/sections/move', { ...of(book), body })),
+
+    repair: (book: string, body: RepairRequest): Promise<RepairDone> =>
+      answer(http.POST('/api/books/{id}/repairs', { ...of(book), body })),
+    repairInside: (book: string, body: InsideRepairRequest): Promise<RepairDone> =>
+      answer(http.POST('/api/books/{id}/inside-repairs', { ...of(book), body })),
+    linkMentions: (book: string, body: MentionsRequest): Promise<RepairDone> =>
+      answer(http.POST('/api/books/{id}/mentions', { ...of(book), body })),
+    snapshots: (book: string): Promise<Snapshot[]> => answer(http.GET('/api/books/{id}/snapshots', of(book))),
+    restore: (id: string, snapshot: string): Promise<RepairDone> =>
+      answer(
+        http.POST('/api/books/{id}/snapshots/{snapshot}/restore', { params: { path: { id, snapshot } } }),
+      ),
+
+    links: (book: string): Promise<LinkRow[]> => answer(http.GET('/api/books/{id}/links', of(book))),
+    findings: (book: string): Promise<InsideFinding[]> =>
+      answer(http.GET('/api/books/{id}/findings', of(book))),
+    verdicts: (book: string): Promise<DestinationVerdict[]> =>
+      answer(http.GET('/api/books/{id}/verdicts', of(book))),
+    startCheck: (book: string, body: NewCheck = {}): Promise<Started> =>
+      answer(http.POST('/api/books/{id}/checks', { ...of(book), body })),
+    checks: (book: string): Promise<CheckRun[]> => answer(http.GET('/api/books/{id}/checks', of(book))),
+    check: (check: string): Promise<CheckRun> => answer(http.GET('/api/checks/{id}', of(check))),
+    stopCheck: (check: string): Promise<CheckRun> => answer(http.POST('/api/checks/{id}/stop', of(check))),
+    title: (href: string, signal?: AbortSignal): Promise<PageTitle> =>
+      answer(http.GET('/api/titles', { params: { query: { href } }, signal })),
+
+    files: (book: string): Promise<ShelfFile[]> => answer(http.GET('/api/books/{id}/enclosures', of(book))),
+    removedFiles: (id: string): Promise<ShelfFile[]> =>
+      answer(
+        http.GET('/api/books/{id}/enclosures', { params: { path: { id }, query: { removed: 'true' } } }),
+      ),
+    takeFile: (id: string, file: Blob, name: string, as: 'file' | 'picture' = 'file'): Promise<ShelfTaken> =>
+      answer(
+        http.POST('/api/books/{id}/enclosures', {
+          params: { path: { id }, query: { as } },
+          ...formWith(file, name),
+        }),
+      ),
+    changeFile: (file: string, body: ShelfChanges): Promise<ShelfFile> =>
+      answer(http.PATCH('/api/enclosures/{id}', { ...of(file), body })),
+    goBackFile: (file: string): Promise<ShelfFile> =>
+      answer(http.POST('/api/enclosures/{id}/go-back', of(file))),
+    removeFile: (file: string) => done(http.DELETE('/api/enclosures/{id}', of(file))),
+    putFileBack: (file: string) => done(http.POST('/api/enclosures/{id}/put-back', of(file))),
+
+    forms: (book: string): Promise<FormPreview[]> => answer(http.GET('/api/books/{id}/forms', of(book))),
+    pages: (book: string): Promise<[string, string][]> =>
+      pairsKept<[string, string][]>(answer(http.GET('/api/books/{id}/pages', of(book)))),
+    startExport: (book: string, format: Format): Promise<Started> =>
+      answer(http.POST('/api/books/{id}/exports', { ...of(book), body: { format } })),
+    exports: (book: string): Promise<ExportJob[]> => answer(http.GET('/api/books/{id}/exports', of(book))),
+    export: (id: string): Promise<ExportJob> => answer(http.GET('/api/exports/{id}', of(id))),
+    stopExport: (id: string): Promise<ExportJob> => answer(http.POST('/api/exports/{id}/stop', of(id))),
+
+    job: (id: string): Promise<JobStatus> => answer(http.GET('/api/jobs/{id}', of(id))),
+    stopJob: (id: string): Promise<JobStatus> => answer(http.POST('/api/jobs/{id}/stop', of(id))),
+  };
+}
+
+/** Addresses that a browser opens by itself: files, and streams of events. */
+export const exportFile = (id: string) => `/api/exports/${id}/file`;
+/** The made file together with those that belong next to it. */
+export const exportBundle = (id: string) => `/api/exports/${id}/bundle`;
+export const enclosureFile = (id: string) => `/api/enclosures/${id}`;
+export const jobEvents = (id: string) => `/api/jobs/${id}/events`;
+export const checkEvents = (id: string) => `/api/checks/${id}/events`;
+
+/** The answer itself; what went wrong has been thrown. */
+async function answer<Data>(asked: Promise<{ data?: Data }>): Promise<Exclude<Data, undefined>> {
+  return (await asked).data as Exclude<Data, undefined>;
+}
+
+/** openapi-fetch takes pairs for lists of any length; `contract.ts` holds that they are pairs. */
+const pairsKept = <Shape>(asked: Promise<unknown>) => asked as Promise<Shape>;
+
+async function done(asked: Promise<unknown>): Promise<void> {
+  await asked;
+}
+
+/** A form with a file, which the description knows as words only. */
+function formWith(file: Blob, name: string) {
+  const form = new FormData();
+  form.append('file', file, name);
+  return { body: { file: '' }, bodySerializer: () => form };
+}
