@@ -57,10 +57,11 @@ const FLOORS = {
 const PACKAGES = {
   core: [],
   world: [],
-  web: ['core'],
-  server: ['core', 'world'],
-  e2e: ['core', 'server'],
-  bench: ['core', 'server', 'world'],
+  client: ['core'],
+  web: ['core', 'client'],
+  server: ['core', 'client', 'world'],
+  e2e: ['core', 'client', 'server'],
+  bench: ['core', 'client', 'server', 'world'],
 };
 
 const escaped = (text) => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
@@ -114,6 +115,13 @@ export default {
         'only the demo and the tests load it, so that in production every name is asked in the real network',
       from: { path: '^server/src/', pathNot: `${TESTS}|^server/src/demo[.]ts$` },
       to: { path: '^world/' },
+    },
+    {
+      name: 'the client',
+      severity: 'error',
+      comment: 'the server is what the client talks to: only its tests talk to it too',
+      from: { path: '^server/src/', pathNot: TESTS },
+      to: { path: '^client/' },
     },
     ...floorRules,
     ...packageRules,

@@ -66,7 +66,7 @@ test('the demo book is published as e-book and PDF, and every link is in both', 
   await page.getByRole('link', { name: 'Open Small Lights' }).click();
   const book = /books\/([^/]+)/.exec(page.url())?.[1] ?? '';
   await page.getByRole('link', { name: 'Publish' }).click();
-  const hrefs = (await vennet.links(book)).map(({ href }) => href);
+  const hrefs = (await vennet.api.links(book)).map(({ href }) => href);
   // One link of the demo leads to a place that is not there.
   await make(page, 'E-book', hrefs.length, 1);
   await make(page, 'PDF', hrefs.length, 1);
@@ -114,7 +114,7 @@ test('a big book of another maker comes in with everything, shows its links, and
   await expect(page.getByRole('row').filter({ hasText: 'keeper9@lamp.example' })).toContainText('Email');
 
   const book = /books\/([^/]+)/.exec(page.url())?.[1] ?? '';
-  const hrefs = (await vennet.links(book)).map(({ href }) => href);
+  const hrefs = (await vennet.api.links(book)).map(({ href }) => href);
   expect(hrefs).toHaveLength(1000);
   await page.getByRole('link', { name: 'Publish' }).click();
   await make(page, 'E-book', 1000);

@@ -23,7 +23,7 @@ test.describe('an email link', () => {
     await slip(page).getByRole('button', { name: 'Make the link' }).click();
     await expect(text(page).getByRole('link', { name: 'two wells' })).toHaveAttribute('href', mailto);
     await saved(page);
-    expect((await vennet.links(book)).map(({ href }) => href)).toContain(mailto);
+    expect((await vennet.api.links(book)).map(({ href }) => href)).toContain(mailto);
     await press(text(page).getByRole('link', { name: 'two wells' }));
     await slip(page).getByLabel('Subject').fill('Wells');
     await page.keyboard.press('Enter');
@@ -104,7 +104,8 @@ test.describe('a file link', () => {
     );
     await slip(page).getByRole('button', { name: 'Make the link' }).click();
     await saved(page);
-    const row = async () => (await vennet.links(book)).find((link) => link.text === 'two thousandth step');
+    const row = async () =>
+      (await vennet.api.links(book)).find((link) => link.text === 'two thousandth step');
     expect(await row()).toMatchObject({
       kind: 'file',
       href: 'files/steps-on-the-sand.pdf',
@@ -163,7 +164,7 @@ test.describe('a companion', () => {
     await expect(text(page)).toBeFocused();
     await saved(page);
     await expect
-      .poll(async () => (await vennet.links(book)).find((link) => link.text === 'the chapel bell'))
+      .poll(async () => (await vennet.api.links(book)).find((link) => link.text === 'the chapel bell'))
       .toMatchObject({ kind: 'book', verdict: 'sound' });
     await page.keyboard.press('Control+k');
     await expect(slip(page).getByLabel('Leads to')).toHaveValue('Bells of the Sound');
@@ -196,7 +197,7 @@ test.describe('a companion', () => {
     await slip(page).getByRole('button', { name: 'Change it' }).click();
     await expect(slip(page).getByLabel('Leads to')).toHaveValue('A Keeper’s Word List: Brother’s lens');
     await saved(page);
-    expect((await vennet.links(book)).find((link) => link.text === 'keeper’s word list')).toMatchObject({
+    expect((await vennet.api.links(book)).find((link) => link.text === 'keeper’s word list')).toMatchObject({
       kind: 'book',
       verdict: 'sound',
       findings: [],
@@ -281,7 +282,7 @@ test.describe('the look of links', () => {
     );
     await saved(page);
     const rules = async () =>
-      (await vennet.links(book))
+      (await vennet.api.links(book))
         .find((link) => link.text === 'Tidewater Inn')
         ?.findings.map(({ rule }) => rule);
     expect(await rules()).toEqual(['look-contrast']);

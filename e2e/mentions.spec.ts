@@ -13,7 +13,7 @@ test('every mention is looked through, linked at once, and taken back with one u
   await page.keyboard.press('Enter');
   await saved(page);
   const linked = async () =>
-    (await vennet.links(book)).filter((link) => /^piano tuner$/i.test(link.text)).length;
+    (await vennet.api.links(book)).filter((link) => /^piano tuner$/i.test(link.text)).length;
   expect(await linked()).toBe(1);
   await page.keyboard.press('ArrowLeft');
   await page.keyboard.press('Control+Alt+m');
@@ -63,7 +63,7 @@ test('only the first mention in each chapter, by letter case, when that is wante
   const wanted = Number(/^\d+/.exec((await dialog.getByRole('status').textContent()) ?? '')?.[0]);
   await dialog.getByRole('button', { name: new RegExp(`^Link ${wanted} mention`) }).click();
   await expect(dialog).toHaveCount(0);
-  const made = (await vennet.links(book)).filter((link) => link.text === 'the Trust');
+  const made = (await vennet.api.links(book)).filter((link) => link.text === 'the Trust');
   expect(made).toHaveLength(wanted + 1);
   const chapters = made.map(({ chapter }) => chapter);
   expect(chapters.filter((chapter, index) => chapters.indexOf(chapter) !== index).length).toBeLessThanOrEqual(
@@ -79,6 +79,6 @@ test('every mention is unlinked at once, from right click', async ({ page, venne
   await dialog.getByRole('button', { name: 'Unlink them' }).click();
   await dialog.getByRole('button', { name: /^Unlink \d+ links/ }).click();
   await expect(dialog).toHaveCount(0);
-  expect((await vennet.links(book)).filter((link) => link.text === 'the Trust')).toEqual([]);
+  expect((await vennet.api.links(book)).filter((link) => link.text === 'the Trust')).toEqual([]);
   await expect(text(page)).toContainText('the Trust');
 });

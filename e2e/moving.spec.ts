@@ -53,7 +53,7 @@ test.describe('moving', () => {
     await turnTo(page, 'A round of five days');
     await expect(text(page).getByRole('heading', { name: 'Ada Farrow’s boat' })).toBeVisible();
     const broken = async () =>
-      (await vennet.links(book)).filter(({ kind, verdict }) => kind === 'place' && verdict === 'broken')
+      (await vennet.api.links(book)).filter(({ kind, verdict }) => kind === 'place' && verdict === 'broken')
         .length;
     expect(await broken()).toBe(1);
     await page.getByRole('button', { name: 'Take it back' }).click();
@@ -89,7 +89,7 @@ test.describe('moving', () => {
   }) => {
     await context.grantPermissions(['clipboard-read', 'clipboard-write']);
     const book = await openChapter(page, vennet, 'Tides and addresses');
-    const ids = async () => (await vennet.links(book)).map(({ id }) => id).sort();
+    const ids = async () => (await vennet.api.links(book)).map(({ id }) => id).sort();
     const before = await ids();
     await press(text(page).getByText('The hours in which the sands'));
     await selectWords(page, 'Do not set out on them without the ');

@@ -65,7 +65,7 @@ test.describe('a note', () => {
     await expect(words(page).locator('em')).toHaveText('twice');
     await expect(marks(page)).toHaveText(['1', '2', '3']);
     await saved(page);
-    const made = async () => (await vennet.links(book)).filter(({ text: said }) => said === 'log').length;
+    const made = async () => (await vennet.api.links(book)).filter(({ text: said }) => said === 'log').length;
     await expect.poll(made).toBe(1);
     await page.keyboard.press('Escape');
     await expect(text(page)).toBeFocused();

@@ -1,5 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
-import type { ExportJob } from '@vennet/core/wire';
+import { exportFile } from '@vennet/client';
 import { linkAnnotations } from '@vennet/server/testing/pdf-places';
 import { strFromU8, unzipSync } from 'fflate';
 import { readFile } from 'node:fs/promises';
@@ -95,7 +95,9 @@ test.describe('a picture', () => {
     await slip(page).getByLabel('Leads to').press('Enter');
     await saved(page);
     expect(
-      (await vennet.links(book)).find(({ href }) => href.endsWith('/maps/1871') && href.includes('archive')),
+      (await vennet.api.links(book)).find(
+        ({ href }) => href.endsWith('/maps/1871') && href.includes('archive'),
+      ),
     ).toMatchObject({
       text: expect.stringContaining('A chart of the Orrin Sound') as unknown,
     });
@@ -127,7 +129,7 @@ test.describe('a picture that is there', () => {
     await context.grantPermissions(['clipboard-read', 'clipboard-write']);
     const book = await openChapter(page, vennet, 'The Three Brothers');
     const count = async () =>
-      (await vennet.links(book)).filter((link) => link.text.startsWith('Middle: what')).length;
+      (await vennet.api.links(book)).filter((link) => link.text.startsWith('Middle: what')).length;
     const before = await figures(page).count();
     await figures(page)
       .first()
@@ -140,7 +142,7 @@ test.describe('a picture that is there', () => {
     await expect(figures(page)).toHaveCount(before + 1);
     await saved(page);
     expect(await count()).toBe(2);
-    const ids = (await vennet.links(book)).map(({ id }) => id);
+    const ids = (await vennet.api.links(book)).map(({ id }) => id);
     expect(new Set(ids).size).toBe(ids.length);
     await text(page).focus();
     await page.keyboard.press('Control+z');
@@ -208,7 +210,9 @@ test.describe('a link area', () => {
     await page.mouse.up();
     await expect.poll(async () => (await shares()).width).toBeCloseTo(0.3, 2);
     await saved(page);
-    expect((await vennet.links(book)).find((link) => link.text === 'What burns in the lamp')).toMatchObject({
+    expect(
+      (await vennet.api.links(book)).find((link) => link.text === 'What burns in the lamp'),
+    ).toMatchObject({
       href: 'https://lens-makers.example/oil',
     });
   });
@@ -291,14 +295,13 @@ test.describe('a link area', () => {
     await page.goto(`${vennet.address}/books/${book}/publish`);
     for (const form of ['e-book', 'PDF', 'web page'])
       await page.getByRole('button', { name: `Make the ${form}` }).click();
-    const jobs = async () =>
-      (await (await fetch(`${vennet.address}/api/books/${book}/exports`)).json()) as ExportJob[];
+    const jobs = () => vennet.api.exports(book);
     await expect
       .poll(async () => (await jobs()).map(({ state }) => state), { timeout: 40_000 })
       .toEqual(['done', 'done', 'done']);
     const file = async (format: string) => {
       const { id } = (await jobs()).find((job) => job.format === format)!;
-      return new Uint8Array(await (await fetch(`${vennet.address}/api/exports/${id}/file`)).arrayBuffer());
+      return new Uint8Array(await (await fetch(vennet.address + exportFile(id))).arrayBuffer());
     };
     const inHtml = (html: string) => {
       const style = /style="([^"]*)"><span>Small: how to pass/.exec(html)?.[1] ?? '';

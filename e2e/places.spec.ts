@@ -198,7 +198,7 @@ test.describe('a bookmark', () => {
     await expect(list(page).getByRole('button', { name: /^The bench/ })).toHaveCount(0);
     await saved(page);
     const led = async () =>
-      (await vennet.links(book)).find((link) => link.text === 'the bench by the second well');
+      (await vennet.api.links(book)).find((link) => link.text === 'the bench by the second well');
     await expect
       .poll(async () => [(await led())?.href, (await led())?.verdict])
       .toEqual(['#skerrow-back', 'sound']);

@@ -5,7 +5,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { test as base, expect, type Locator, type Page } from '@playwright/test';
-import type { BookSummary, LinkRow, Manuscript } from '@vennet/core/wire';
+import { vennet, type Vennet as Client } from '@vennet/client';
+import type { Manuscript } from '@vennet/core/wire';
 import { freePort } from '@vennet/server/database/free-port';
 
 const DEMO = fileURLToPath(new URL('../server/dist/demo.js', import.meta.url));
@@ -60,13 +61,13 @@ export class Vennet {
 
   /** A book of the Library by its title, as the server has it. */
   async book(title: string): Promise<Manuscript> {
-    const get = async (path: string) => (await fetch(`${this.address}/api/${path}`)).json();
-    const books = (await get('books')) as BookSummary[];
-    return (await get(`books/${books.find((book) => book.title === title)?.id}`)) as Manuscript;
+    const books = await this.api.books();
+    return this.api.manuscript(books.find((book) => book.title === title)?.id ?? '');
   }
 
-  async links(book: string): Promise<LinkRow[]> {
-    return (await (await fetch(`${this.address}/api/books/${book}/links`)).json()) as LinkRow[];
+  /** The typed client, to look at what the server has. */
+  get api(): Client {
+    return vennet(this.address);
   }
 }
 

@@ -196,7 +196,7 @@ test.describe('a link that is there', () => {
     );
     await saved(page);
     expect(
-      (await vennet.links(book)).filter(({ text: words }) => words.startsWith('Tidewater Inn')),
+      (await vennet.api.links(book)).filter(({ text: words }) => words.startsWith('Tidewater Inn')),
     ).toMatchObject([{ href: 'https://tidewater-inn.example/rooms' }]);
   });
 

@@ -1,14 +1,17 @@
+import { QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
 import './frame/look.css';
 import './editor/views/text.css';
+import { createQueries } from './api/queries.js';
+import { startOpenBook } from './book/open-book.js';
+import { tellFault } from './parts/notices.js';
 import { BookRooms } from './frame/BookRooms.js';
 import { Notices } from './frame/Notices.js';
 import { Library } from './library/Library.js';
 import { Publish } from './publish/Publish.js';
 import { Register } from './register/Register.js';
-import { useFacts } from './follow/facts.js';
 import { setGo } from './editor/going/visited.js';
 import { Shelf } from './shelf/Shelf.js';
 import { Write } from './write/Write.js';
@@ -31,17 +34,16 @@ const router = createBrowserRouter([
 
 setGo((path) => void router.navigate(path));
 
-// Without these facts links are followed to the real network, which is right when there is no stand-in world.
-useFacts
-  .getState()
-  .load()
-  .catch(() => {});
+const queries = createQueries(tellFault);
+startOpenBook(queries);
 
 const root = document.getElementById('root');
 if (root)
   createRoot(root).render(
     <StrictMode>
-      <RouterProvider router={router} />
-      <Notices />
+      <QueryClientProvider client={queries}>
+        <RouterProvider router={router} />
+        <Notices />
+      </QueryClientProvider>
     </StrictMode>,
   );

@@ -4,8 +4,8 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { chromium, type Page } from '@playwright/test';
 import { DEFAULT_STRUCTURE } from '@vennet/core/manuscript';
-import type { Manuscript, VersionedChapter } from '@vennet/core/wire';
 import type { Node } from 'prosemirror-model';
+import { vennet } from '@vennet/client';
 import { start } from '@vennet/server/run';
 import { PROJECT } from '@vennet/server/platform/settings';
 import { build, type Rollup } from 'vite';
@@ -34,7 +34,7 @@ interface Case {
 export async function benchTyping(): Promise<void> {
   const directory = await mkdtemp(join(tmpdir(), 'vennet-bench-'));
   const webDirectory = join(PROJECT, 'web/dist');
-  const vennet = await start({
+  const server = await start({
     port: 0,
     dataDirectory: directory,
     databaseUrl: null,
@@ -52,9 +52,9 @@ export async function benchTyping(): Promise<void> {
   try {
     for (const { what, chapters, pause, bar } of cases) {
       const write = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-      await write.goto(await addressOfBook(vennet.address, chapters));
+      await write.goto(await addressOfBook(server.address, chapters));
       const bare = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-      await showBare(bare, vennet.address, middleOf(chapters).toJSON(), webDirectory);
+      await showBare(bare, server.address, middleOf(chapters).toJSON(), webDirectory);
       const times: { write: number[]; bare: number[] } = { write: [], bare: [] };
       for (const page of [write, bare]) await prepare(page);
       for (let round = 0; round < ROUNDS; round++) {
@@ -70,7 +70,7 @@ export async function benchTyping(): Promise<void> {
     }
   } finally {
     await browser.close();
-    await vennet.stop();
+    await server.stop();
     await rm(directory, { recursive: true, force: true });
   }
 }
@@ -79,25 +79,16 @@ const middleOf = <Item>(items: Item[]): Item => items[Math.floor(items.length / 
 
 /** Makes a book of these chapters, and gives the address where the one in the middle is written. */
 async function addressOfBook(address: string, docs: Node[]): Promise<string> {
-  const call = async <Answer>(method: string, path: string, body?: unknown): Promise<Answer> => {
-    const response = await fetch(`${address}/api/${path}`, {
-      method,
-      headers: { 'content-type': 'application/json' },
-      body: body === undefined ? undefined : JSON.stringify(body),
-    });
-    if (!response.ok) throw new Error(`${method} ${path}: ${response.status} ${await response.text()}`);
-    const text = await response.text();
-    return (text === '' ? null : JSON.parse(text)) as Answer;
-  };
-  const { id } = await call<{ id: string }>('POST', 'books', { title: 'Long', author: 'Bench' });
-  await call('PATCH', `books/${id}`, { structure: { ...DEFAULT_STRUCTURE, numbering: 'decimal' } });
-  const { chapters } = await call<Manuscript>('GET', `books/${id}`);
-  while (chapters.length < docs.length) {
-    const after = chapters.at(-1)?.id;
-    chapters.push(await call<VersionedChapter>('POST', `books/${id}/chapters`, { title: 'Next', after }));
+  const api = vennet(address);
+  const { id } = await api.startBook({ title: 'Long', author: 'Bench' });
+  await api.changeBook(id, { structure: { ...DEFAULT_STRUCTURE, numbering: 'decimal' } });
+  const { chapters } = await api.manuscript(id);
+  while (chapters.length < docs.length)
+    chapters.push(await api.addChapter(id, { title: 'Next', after: chapters.at(-1)?.id }));
+  for (const [index, doc] of docs.entries()) {
+    const { id: chapter, version } = chapters[index]!;
+    await api.saveChapter(chapter, { version, doc: doc.toJSON() as object });
   }
-  for (const [index, doc] of docs.entries())
-    await call('PUT', `chapters/${chapters[index]!.id}`, { version: chapters[index]!.version, doc });
   return `${address}/books/${id}/write/${middleOf(chapters).id}`;
 }
 

@@ -7,4 +7,5 @@ export { readPicture, withoutScripts } from './book/picture.js';
 export type { BroughtEnclosure } from './book/picture.js';
 export { BringInError } from './book/refusal.js';
 export type { BringInFault } from './book/refusal.js';
+export { reportWords } from './book/report.js';
 export type { BringInReport, ReportLine } from './book/report.js';

@@ -1,5 +1,6 @@
 export { fileWords, sizeWords, tellFile, typeWords } from './file-words.js';
 export type { FileTold } from './file-words.js';
+export { AUTHOR_LANGUAGE, counted, message, nounFor } from './messages.js';
 export { phrases } from './phrases.js';
 export { endsInAbbreviation, sentenceEnds } from './sentences.js';
 export type { Phrases } from './tongues/tongue.js';

@@ -24,6 +24,7 @@ import { ChapterEntity } from '../database/entities/chapter.entity.js';
 import { asSent, storeText } from './chapter-text.js';
 import { mint } from '../platform/mint.js';
 import { lockedChapters, SnapshotsService } from './snapshots.service.js';
+import { message } from '@vennet/core/language';
 
 /** Changes to links all over a book. Each leaves a snapshot by which it is taken back. */
 @Injectable()
@@ -71,7 +72,8 @@ export class RepairsService {
         }
         return result;
       },
-      (changed) => `Before ${changed === 1 ? 'one mention' : `${changed} mentions`} became links`,
+      (count) =>
+        message('Before {count, plural, one {one mention} other {# mentions}} became links', { count }),
     );
   }
 
@@ -156,4 +158,4 @@ const REASONS: Record<Repair['type'], (links: string) => string> = {
 };
 
 const reasonOf = (repair: Repair, count: number): string =>
-  REASONS[repair.type](count === 1 ? 'one link' : `${count} links`);
+  REASONS[repair.type](message('{count, plural, one {one link} other {# links}}', { count }));

@@ -33,7 +33,7 @@ describe('bringing in', () => {
     const { status, body } = await app.upload<BookMade>('lamps.html', pageWithLinks([], 'Lamps'));
     expect(status).toBe(201);
     expect(body.report).toMatchObject({
-      kept: expect.arrayContaining([{ what: 'chapter', count: 1 }]) as unknown,
+      kept: expect.arrayContaining([{ what: 'chapters', count: 1 }]) as unknown,
     });
     expect(await titles()).toEqual(['Lamps']);
     expect(await uploads()).toEqual([]);

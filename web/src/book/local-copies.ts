@@ -9,33 +9,39 @@ export interface LocalCopy {
   at: string;
 }
 
+/** Where such text is kept, by chapter. */
+export interface Copies {
+  keep(chapter: string, copy: LocalCopy): Promise<void>;
+  /** Keeps a copy at once: when a page goes away, only what is written synchronously is sure to be written. */
+  keepNow(chapter: string, copy: LocalCopy): void;
+  drop(chapter: string): Promise<void>;
+  /** Copies of these chapters that still wait to be acknowledged; of two of one chapter, the later one. */
+  of(chapters: readonly string[]): Promise<Map<string, LocalCopy>>;
+}
+
 const key = (chapter: string) => `chapter:${chapter}`;
 const lastKey = (chapter: string) => `vennet.last:${chapter}`;
 
-export const keepCopy = (chapter: string, copy: LocalCopy) => set(key(chapter), copy);
-
-/** Keeps a copy at once: when a page goes away, only what is written synchronously is sure to be written. */
-export function keepCopyNow(chapter: string, copy: LocalCopy): void {
-  localStorage.setItem(lastKey(chapter), JSON.stringify(copy));
-}
-
-export function dropCopy(chapter: string): Promise<void> {
-  localStorage.removeItem(lastKey(chapter));
-  return del(key(chapter));
-}
-
-/** Copies of these chapters that are still waiting to be acknowledged; of two of one chapter, the later one. */
-export async function copiesOf(chapters: readonly string[]): Promise<Map<string, LocalCopy>> {
-  const wanted = new Map(chapters.map((chapter) => [key(chapter), chapter]));
-  const found = new Map<string, LocalCopy>();
-  for (const [name, copy] of await entries<string, LocalCopy>().catch(() => [])) {
-    const chapter = wanted.get(name);
-    if (chapter) found.set(chapter, copy);
-  }
-  for (const chapter of chapters) {
-    const last = localStorage.getItem(lastKey(chapter));
-    const copy = last === null ? null : (JSON.parse(last) as LocalCopy);
-    if (copy && copy.at >= (found.get(chapter)?.at ?? '')) found.set(chapter, copy);
-  }
-  return found;
-}
+/** The copies of this browser: in IndexedDB, and the very last ones in its local storage. */
+export const browserCopies: Copies = {
+  keep: (chapter, copy) => set(key(chapter), copy),
+  keepNow: (chapter, copy) => localStorage.setItem(lastKey(chapter), JSON.stringify(copy)),
+  drop(chapter) {
+    localStorage.removeItem(lastKey(chapter));
+    return del(key(chapter));
+  },
+  async of(chapters) {
+    const wanted = new Map(chapters.map((chapter) => [key(chapter), chapter]));
+    const found = new Map<string, LocalCopy>();
+    for (const [name, copy] of await entries<string, LocalCopy>().catch(() => [])) {
+      const chapter = wanted.get(name);
+      if (chapter) found.set(chapter, copy);
+    }
+    for (const chapter of chapters) {
+      const last = localStorage.getItem(lastKey(chapter));
+      const copy = last === null ? null : (JSON.parse(last) as LocalCopy);
+      if (copy && copy.at >= (found.get(chapter)?.at ?? '')) found.set(chapter, copy);
+    }
+    return found;
+  },
+};

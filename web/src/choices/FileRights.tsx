@@ -1,5 +1,5 @@
 import type { OpensFor, ShelfFile, Travels } from '@vennet/core/shelf';
-import { changeShelfFile } from '../book/change-file.js';
+import { openBook } from '../book/open-book.js';
 
 export const OPENS_FOR_WORDS: Record<OpensFor, string> = {
   everyone: 'Everyone with the book',
@@ -21,13 +21,13 @@ export function FileRights({ file }: { file: ShelfFile }) {
         words="Who can open it"
         among={OPENS_FOR_WORDS}
         value={file.opensFor}
-        choose={(opensFor) => void changeShelfFile(file.id, { opensFor })}
+        choose={(opensFor) => void openBook().files.change(file.id, { opensFor })}
       />
       <Choice
         words="How it travels"
         among={TRAVELS_WORDS}
         value={file.travels}
-        choose={(travels) => void changeShelfFile(file.id, { travels })}
+        choose={(travels) => void openBook().files.change(file.id, { travels })}
       />
     </>
   );

@@ -1,7 +1,8 @@
 import type { Link } from '@vennet/core/manuscript';
 import { useMemo, useState } from 'react';
 import { useBook } from '../book/store.js';
-import { repairInBook } from '../book/bulk.js';
+import { openBook } from '../book/open-book.js';
+import { message } from '@vennet/core/language';
 
 /** Notes that were made by hand, to be looked through and made real in one step. */
 export function HandMadeNotes({ close }: { close(): void }) {
@@ -19,7 +20,7 @@ export function HandMadeNotes({ close }: { close(): void }) {
   };
   const make = async () => {
     close();
-    await repairInBook(book.id, {
+    await openBook().bulk.repair({
       target: { links: picked.map(({ id }) => id) },
       repair: { type: 'make-note' },
     });
@@ -28,7 +29,9 @@ export function HandMadeNotes({ close }: { close(): void }) {
     <fieldset className="mt-5 border-t border-line pt-4">
       <legend className="sr-only">Notes made by hand</legend>
       <p className="font-semibold">
-        {marks.length === 1 ? 'One note was made by hand' : `${marks.length} notes were made by hand`}
+        {message('{count, plural, one {One note was made by hand} other {# notes were made by hand}}', {
+          count: marks.length,
+        })}
       </p>
       <p className="mb-2 text-sm text-soft">
         Numbers that lead to a list of remarks. As real notes they are counted by themselves and lead back to
@@ -59,7 +62,9 @@ export function HandMadeNotes({ close }: { close(): void }) {
         disabled={picked.length === 0}
         onClick={() => void make()}
       >
-        {picked.length === 1 ? 'Make a real note of it' : `Make real notes of ${picked.length}`}
+        {message('{count, plural, one {Make a real note of it} other {Make real notes of #}}', {
+          count: picked.length,
+        })}
       </button>
     </fieldset>
   );

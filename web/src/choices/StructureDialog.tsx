@@ -11,6 +11,7 @@ import { useId, type ReactNode } from 'react';
 import { ownWords } from '../book/store.js';
 import { useBookChoice } from './book-choice.js';
 import { HandMadeNotes } from './HandMadeNotes.js';
+import { message } from '@vennet/core/language';
 
 const NUMBERINGS: [Numbering, string][] = [
   ['none', 'No numbers'],
@@ -237,7 +238,7 @@ function Levels({
         {none && <option value={0}>{none}</option>}
         {[1, 2, 3, 4, 5, 6].map((level) => (
           <option key={level} value={level}>
-            {level === 1 ? 'level 1' : `levels 1 to ${level}`}
+            {message('{level, plural, one {level 1} other {levels 1 to #}}', { level })}
           </option>
         ))}
       </select>

@@ -5,12 +5,18 @@ import { keymap } from 'prosemirror-keymap';
 import { liftListItem, sinkListItem, splitListItem, wrapInList } from 'prosemirror-schema-list';
 import type { Command, Plugin } from 'prosemirror-state';
 import { insertNote } from './changes/insert-inside.js';
-import { undoInBook } from '../book/bulk.js';
 import { removeLink } from './changes/change-links.js';
 import { toLink } from './going/links.js';
 import { draftBookmark, openSelected, openSlip } from './state/slip.js';
+import { openBook } from '../book/open-book.js';
 
 const { nodes, marks } = schema;
+
+/** Undo, when everything typed since is undone: the last change all over the book goes in one step. */
+const undoInBook: Command = (_state, dispatch) => {
+  const { bulk } = openBook();
+  return dispatch ? bulk.takeBack() : bulk.canTakeBack();
+};
 
 /** What can be done to the text, by name: the line over the text, the keys and the menu all use these. */
 export const textCommands = {

@@ -2,10 +2,10 @@ import type { Destination } from '@vennet/core/destination';
 import { Dialog } from 'radix-ui';
 import { ExternalLink } from 'lucide-react';
 import { useEffect, useState } from 'react';
-import { enclosureFile } from '../api/client.js';
+import { enclosureFile } from '@vennet/client';
 import { useEditor } from '../editor/state/store.js';
 import { useBook } from '../book/store.js';
-import { useFacts, visitAddress } from './facts.js';
+import { useWorldPort, visitAddress } from './facts.js';
 import { useNotices } from '../parts/notices.js';
 import { backToText } from '../editor/going/back-to-text.js';
 import { goToBook, goToPlace } from '../editor/going/visited.js';
@@ -17,7 +17,7 @@ import { mayVisit, rememberSite } from './known-sites.js';
  */
 export function FollowLink() {
   const link = useEditor((store) => store.following);
-  const { worldPort } = useFacts();
+  const worldPort = useWorldPort();
   const { destination } = link ?? {};
   const direct = destination && isDirect(destination);
   useEffect(() => {

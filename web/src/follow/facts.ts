@@ -1,16 +1,8 @@
-import { create } from 'zustand';
-import { api } from '../api/client.js';
+import { useQuery } from '@tanstack/react-query';
+import { queries } from '../api/queries.js';
 
-interface FactsStore {
-  worldPort: number | null;
-  load(): Promise<void>;
-}
-
-/** What the server said of itself when the page was opened. */
-export const useFacts = create<FactsStore>((set) => ({
-  worldPort: null,
-  load: async () => set(await api.facts()),
-}));
+/** The port of the stand-in world; `null` where there is none, and until the server has said so. */
+export const useWorldPort = (): number | null => useQuery(queries.facts()).data?.worldPort ?? null;
 
 const RESERVED = /(?:^|\.)(?:example|test|invalid)$/;
 

@@ -5,6 +5,7 @@ import { useBook } from '../book/store.js';
 import { useTheme, type Theme } from './theme.js';
 import { Frame } from './Frame.js';
 import { Waiting } from './Waiting.js';
+import { openBook } from '../book/open-book.js';
 
 /** The look of the book's links, for every text on the page. */
 function showLook(look: LinkLook, theme: Theme): void {
@@ -22,8 +23,7 @@ export function BookRooms() {
   const { theme } = useTheme();
   const load = useCallback(() => {
     setFault(null);
-    useBook
-      .getState()
+    openBook()
       .open(id)
       .catch((error: Error) => setFault(error.message));
   }, [id]);

@@ -1,7 +1,8 @@
 import { ArrowLeft, Moon, Sun } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link, NavLink } from 'react-router';
-import { useSaving, type SaveState } from '../book/saver.js';
+import { useSaveState } from '../book/open-book.js';
+import type { SaveState } from '../book/saver.js';
 import { useTheme } from './theme.js';
 import { goBack, useVisited } from '../editor/going/visited.js';
 import { KeySheet } from './KeySheet.js';
@@ -77,7 +78,7 @@ function WayBack({ book }: { book: string }) {
 }
 
 function SaveWord() {
-  const { state } = useSaving();
+  const state = useSaveState();
   const calm = state === 'saved' || state === 'saving' || state === 'unsaved';
   return (
     <p

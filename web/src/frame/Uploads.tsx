@@ -1,9 +1,9 @@
 import { X } from 'lucide-react';
-import { useUploads } from '../book/uploads.js';
+import { useUploads } from '../book/open-book.js';
 
 /** Files on their way, with progress and a way to stop each. */
 export function Uploads() {
-  const { jobs } = useUploads();
+  const jobs = useUploads();
   if (jobs.length === 0) return null;
   return (
     <ul aria-label="Files on their way" className="flex flex-wrap gap-2">

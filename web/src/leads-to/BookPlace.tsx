@@ -1,7 +1,8 @@
 import { recognise, type Destination } from '@vennet/core/destination';
 import type { Place } from '@vennet/core/manuscript';
-import { useEffect, useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
 import { api } from '../api/client.js';
+import { queries } from '../api/queries.js';
 import { useBook } from '../book/store.js';
 import { tellFault } from '../parts/notices.js';
 
@@ -17,18 +18,7 @@ export function BookPlace({
 }) {
   const { book, place = '' } = destination;
   const other = useBook((store) => store.surroundings.books.get(book));
-  const [places, setPlaces] = useState<Place[]>([]);
-  useEffect(() => {
-    let gone = false;
-    // Without its places the book can still be led to as a whole.
-    api.places(book).then(
-      (found) => !gone && setPlaces(found),
-      () => {},
-    );
-    return () => {
-      gone = true;
-    };
-  }, [book]);
+  const { data: places = [] } = useQuery(queries.places(book));
   const pick = (id: string) => {
     remember(book, places);
     change(id === '' ? { kind: 'book', book } : { kind: 'book', book, place: id });

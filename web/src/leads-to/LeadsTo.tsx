@@ -4,7 +4,7 @@ import { useId, useRef, useState, type DragEvent, type KeyboardEvent, type RefOb
 import { KIND_WORDS } from '../parts/KindMark.js';
 import { PlacePreview } from './PlacePreview.js';
 import { useBook } from '../book/store.js';
-import { uploadToShelf } from '../book/uploads.js';
+import { openBook } from '../book/open-book.js';
 import { BookPlace } from './BookPlace.js';
 import { entryOf, readEntry, spreadMailto, type DestinationEntry } from './destination-entry.js';
 import { FileFields } from './FileFields.js';
@@ -166,9 +166,8 @@ export function LeadsTo({ field, entry, change, companion, accept }: LeadsToProp
 
 /** Sends a file to the Shelf and leads to it. */
 async function leadToFile(file: File | undefined, change: (entry: DestinationEntry) => void): Promise<void> {
-  const book = useBook.getState().book?.id;
-  if (!file || !book) return;
-  const taken = await uploadToShelf(book, file);
+  if (!file) return;
+  const taken = await openBook().uploads.toShelf(file);
   if (taken) change(entryOf({ kind: 'file', enclosure: taken.file.id }, useBook.getState()));
 }
 

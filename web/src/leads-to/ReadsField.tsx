@@ -2,8 +2,8 @@ import { formsFor, OWN_PARTS, type Place, type ReferenceForm } from '@vennet/cor
 import { useEffect, useId, useRef } from 'react';
 import { useBook } from '../book/store.js';
 import type { Reading } from '../editor/changes/change-references.js';
-import { askForPages } from '../book/pages.js';
 import { wordsAt } from '../book/said.js';
+import { openBook } from '../book/open-book.js';
 
 const FORM_WORDS: Record<ReferenceForm, string> = {
   words: 'Its words',
@@ -38,7 +38,7 @@ export function ReadsField({
   const field = useRef<HTMLInputElement>(null);
   const pages = useBook((store) => store.pages);
   // What a page reads is known once pages were set.
-  useEffect(askForPages, []);
+  useEffect(() => openBook().pages.ask(), []);
   const forms = formsFor(place);
   const listed = reading.form && !forms.includes(reading.form) ? [...forms, reading.form] : forms;
   const sample = (form: ReferenceForm) => wordsAt({ form, own: reading.own }, place.id, order);

@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import { useBook } from '../book/store.js';
 import { goToUse } from '../editor/going/visited.js';
+import { message } from '@vennet/core/language';
 
 /** The links of the book that lead to a place. */
 export function useUses(place: string) {
@@ -18,7 +19,11 @@ export function UseList({ place }: { place: string }) {
   if (uses.length === 0) return <p className="mt-2 text-sm text-soft">Nothing leads here yet.</p>;
   return (
     <div className="mt-2.5">
-      <p className="label">{uses.length === 1 ? 'One link leads here' : `${uses.length} links lead here`}</p>
+      <p className="label">
+        {message('{count, plural, one {One link leads here} other {# links lead here}}', {
+          count: uses.length,
+        })}
+      </p>
       <ul className="max-h-40 space-y-1 overflow-y-auto text-sm">
         {uses.map((link) => (
           <li key={link.id}>

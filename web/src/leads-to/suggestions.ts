@@ -1,5 +1,5 @@
 import { hrefOf, type Destination } from '@vennet/core/destination';
-import { fileWords } from '@vennet/core/language';
+import { fileWords, message } from '@vennet/core/language';
 import { useMemo } from 'react';
 import type { Place } from '@vennet/core/manuscript';
 import { useEditor } from '../editor/state/store.js';
@@ -108,7 +108,7 @@ function usedBefore(wanted: string, links: BookStore['links']): Suggestion[] {
     .map(([href, { destination, count }]) => ({
       key: href,
       words: destination.kind === 'mail' ? destination.to.join(', ') : hrefOf(destination),
-      about: count === 1 ? 'Used once' : `Used ${count} times`,
+      about: message('Used {count, plural, one {once} other {# times}}', { count }),
       destination,
     }));
 }

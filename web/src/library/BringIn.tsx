@@ -3,13 +3,15 @@ import { Dialog } from 'radix-ui';
 import { FileInput } from 'lucide-react';
 import { useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { bringIn } from '../api/client.js';
+import { api } from '../api/client.js';
+import { endOfJob } from '../api/follow.js';
+import { sendBook } from '../api/send.js';
 import { useNotices } from '../parts/notices.js';
 import { Report } from './Report.js';
 
 type Stage =
   | { at: 'choosing'; fault: string | null }
-  | { at: 'working'; name: string; share: number | null }
+  | { at: 'working'; name: string; share: number | null; doing: string }
   | { at: 'done'; id: string; report: BringInReport };
 
 /** Brings in a book from a file: choose or drop it, watch it travel, read what became of it. */
@@ -18,20 +20,24 @@ export function BringIn({ done }: { done(): void }) {
   const work = useRef<AbortController | null>(null);
   const take = async (file: File | undefined) => {
     if (!file) return;
-    work.current = new AbortController();
-    setStage({ at: 'working', name: file.name, share: 0 });
+    const { signal } = (work.current = new AbortController());
+    const show = (share: number | null, doing: string) =>
+      setStage({ at: 'working', name: file.name, share, doing });
+    show(0, '');
     try {
-      const { id, report } = await bringIn(
-        file,
-        (share) => setStage({ at: 'working', name: file.name, share }),
-        work.current.signal,
-      );
-      setStage({ at: 'done', id, report });
+      const job = await sendBook(file, (share) => show(share, 'Reading the file'), signal);
+      const stop = () => void api.stopJob(job.id).catch(() => {});
+      signal.addEventListener('abort', stop, { once: true });
+      const { state, made, message } = await endOfJob(job.id, {
+        signal,
+        changed: ({ stage: doing }) => show(null, doing || 'Waiting for its turn'),
+      });
+      if (!made) return setStage({ at: 'choosing', fault: state === 'stopped' ? null : message });
+      setStage({ at: 'done', ...made });
       useNotices.getState().announce('The book was brought in.');
       done();
     } catch (error) {
-      const stopped = error instanceof DOMException;
-      setStage({ at: 'choosing', fault: stopped ? null : (error as Error).message });
+      setStage({ at: 'choosing', fault: signal.aborted ? null : (error as Error).message });
     }
   };
   const close = (open: boolean) => {
@@ -47,9 +53,7 @@ export function BringIn({ done }: { done(): void }) {
         <Dialog.Overlay className="veil" />
         <Dialog.Content className="dialog" aria-describedby={undefined}>
           {stage.at === 'choosing' && <Choose fault={stage.fault} take={(file) => void take(file)} />}
-          {stage.at === 'working' && (
-            <Working name={stage.name} share={stage.share} stop={() => work.current?.abort()} />
-          )}
+          {stage.at === 'working' && <Working {...stage} stop={() => work.current?.abort()} />}
           {stage.at === 'done' && (
             <>
               <Dialog.Title className="mb-3 text-xl font-semibold">The book is in your Library</Dialog.Title>
@@ -118,12 +122,22 @@ function Choose({ fault, take }: { fault: string | null; take(file: File | undef
   );
 }
 
-function Working({ name, share, stop }: { name: string; share: number | null; stop(): void }) {
+function Working({
+  name,
+  share,
+  doing,
+  stop,
+}: {
+  name: string;
+  share: number | null;
+  doing: string;
+  stop(): void;
+}) {
   return (
     <>
       <Dialog.Title className="mb-3 text-xl font-semibold">Bringing in {name}</Dialog.Title>
       <p role="status" className="mb-2">
-        {share === null ? 'Reading the book' : `Sending the file, ${Math.round(share * 100)} %`}
+        {share === null ? doing : `Sending the file, ${Math.round(share * 100)} %`}
       </p>
       <progress className="h-2 w-full accent-amber" value={share ?? undefined} aria-label="Progress" />
       <div className="mt-4 flex justify-end">

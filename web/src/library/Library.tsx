@@ -1,37 +1,44 @@
 import type { BookSummary } from '@vennet/core/wire';
 import { Undo2, Trash2 } from 'lucide-react';
-import { useCallback, useEffect, useState } from 'react';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect } from 'react';
 import { Link } from 'react-router';
 import { api } from '../api/client.js';
+import { queries } from '../api/queries.js';
 import { Frame } from '../frame/Frame.js';
 import { useVisited } from '../editor/going/visited.js';
 import { tellFault, useNotices } from '../parts/notices.js';
 import { BringIn } from './BringIn.js';
 import { StartBook } from './StartBook.js';
-
-const count = (number: number, one: string, many: string) =>
-  `${number.toLocaleString('en')} ${number === 1 ? one : many}`;
+import { counted } from '@vennet/core/language';
+import { when } from '../parts/when.js';
 
 /** All books, and the ways to a new one. */
 export function Library() {
-  const [books, setBooks] = useState<BookSummary[] | null>(null);
-  const load = useCallback(() => api.books().then(setBooks, tellFault), []);
+  const { data: books } = useQuery(queries.books());
+  const client = useQueryClient();
+  const load = () => client.invalidateQueries(queries.books());
   useEffect(() => {
     document.title = 'Library · Vennet';
     // Whoever comes here has left the way that a link began.
     useVisited.setState({ past: [], future: [] });
-    void load();
-  }, [load]);
+  }, []);
   const here = books?.filter((book) => !book.deletedAt) ?? [];
   const removed = books?.filter((book) => book.deletedAt) ?? [];
-  const remove = async (book: BookSummary) => {
-    await api.removeBook(book.id).catch(tellFault);
-    await load();
-    useNotices.getState().tell(`“${book.title}” was removed.`, {
-      action: { label: 'Put it back', run: () => void putBack(book) },
-    });
-  };
-  const putBack = (book: BookSummary) => api.putBookBack(book.id).catch(tellFault).then(load);
+  const remove = useMutation({
+    mutationFn: (book: BookSummary) => api.removeBook(book.id),
+    onSuccess: (_, book) =>
+      useNotices.getState().tell(`“${book.title}” was removed.`, {
+        action: { label: 'Put it back', run: () => putBack.mutate(book) },
+      }),
+    onError: tellFault,
+    onSettled: load,
+  });
+  const putBack = useMutation({
+    mutationFn: (book: BookSummary) => api.putBookBack(book.id),
+    onError: tellFault,
+    onSettled: load,
+  });
   return (
     <Frame>
       <main className="mx-auto w-full max-w-5xl grow overflow-auto px-6 py-10">
@@ -39,10 +46,10 @@ export function Library() {
           <h1 className="font-text text-4xl">Library</h1>
           <div className="flex gap-3">
             <StartBook />
-            <BringIn done={load} />
+            <BringIn done={() => void load()} />
           </div>
         </div>
-        {books !== null && here.length === 0 && (
+        {books && here.length === 0 && (
           <p className="rounded-md border border-dashed border-strong-line p-8 text-center text-lg">
             There is no book here yet. Bring in an e-book or a web page that you have, or start a new one.
           </p>
@@ -59,14 +66,12 @@ export function Library() {
                 <p className="mt-0.5 text-soft">{[book.subtitle, book.author].filter(Boolean).join(' · ')}</p>
                 <p className="mt-1.5 text-sm text-soft">
                   {[
-                    count(book.chapters, 'chapter', 'chapters'),
-                    count(book.words, 'word', 'words'),
-                    count(book.links, 'link', 'links'),
+                    counted(book.chapters, 'chapter', 'chapters'),
+                    counted(book.words, 'word', 'words'),
+                    counted(book.links, 'link', 'links'),
                   ].join(', ')}
                   {' · changed '}
-                  <time dateTime={book.updatedAt}>
-                    {new Date(book.updatedAt).toLocaleDateString('en', { dateStyle: 'long' })}
-                  </time>
+                  <time dateTime={book.updatedAt}>{when(book.updatedAt, 'day')}</time>
                 </p>
               </div>
               <div className="flex items-center gap-2">
@@ -82,7 +87,7 @@ export function Library() {
                   type="button"
                   className="button"
                   data-look="quiet"
-                  onClick={() => void remove(book)}
+                  onClick={() => remove.mutate(book)}
                   aria-label={`Remove ${book.title}`}
                   title="Remove"
                 >
@@ -95,7 +100,7 @@ export function Library() {
         {removed.length > 0 && (
           <details className="mt-8">
             <summary className="cursor-pointer text-soft">
-              {count(removed.length, 'removed book', 'removed books')}
+              {counted(removed.length, 'removed book', 'removed books')}
             </summary>
             <ul className="mt-3 space-y-2">
               {removed.map((book) => (
@@ -105,7 +110,7 @@ export function Library() {
                     type="button"
                     className="button"
                     data-size="small"
-                    onClick={() => void putBack(book)}
+                    onClick={() => putBack.mutate(book)}
                   >
                     <Undo2 size={15} aria-hidden="true" /> Put back
                   </button>

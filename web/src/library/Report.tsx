@@ -1,4 +1,4 @@
-import type { BringInReport, ReportLine } from '@vennet/core/bring-in';
+import { reportWords, type BringInReport, type ReportLine } from '@vennet/core/bring-in';
 
 /** What became of everything in a file that was brought in, with counts. */
 export function Report({ report }: { report: BringInReport }) {
@@ -9,8 +9,7 @@ export function Report({ report }: { report: BringInReport }) {
         <ul className="flex flex-wrap gap-x-4 gap-y-1">
           {report.kept.map((line) => (
             <li key={line.what}>
-              <span className="font-semibold tabular-nums">{line.count.toLocaleString('en')}</span>{' '}
-              {counted(line)}
+              <Count line={line} />
             </li>
           ))}
         </ul>
@@ -21,9 +20,15 @@ export function Report({ report }: { report: BringInReport }) {
   );
 }
 
-/** `list of contents` for one of the `lists of contents`. */
-const counted = ({ what, count }: Pick<ReportLine, 'what' | 'count'>): string =>
-  count === 1 ? what.replace(/(\p{L})s(?!\p{L})/u, '$1') : what;
+/** How many of what: `1 list of contents`, `1,200 words`. */
+function Count({ line }: { line: Pick<ReportLine, 'what' | 'count'> }) {
+  const [number, ...words] = reportWords(line).split(' ');
+  return (
+    <>
+      <span className="font-semibold tabular-nums">{number}</span> {words.join(' ')}
+    </>
+  );
+}
 
 function Lines({ title, lines, none }: { title: string; lines: ReportLine[]; none: string }) {
   return (
@@ -35,8 +40,7 @@ function Lines({ title, lines, none }: { title: string; lines: ReportLine[]; non
         <ul className="space-y-0.5">
           {lines.map(({ what, count, why }) => (
             <li key={what + why}>
-              <span className="font-semibold tabular-nums">{count.toLocaleString('en')}</span>{' '}
-              {counted({ what, count })}
+              <Count line={{ what, count }} />
               {why && <span className="text-soft">: {why}</span>}
             </li>
           ))}

@@ -1,5 +1,7 @@
 import { Dialog } from 'radix-ui';
 import { BookPlus } from 'lucide-react';
+import { useMutation } from '@tanstack/react-query';
+import type { NewBook } from '@vennet/core/wire';
 import { useState, type FormEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../api/client.js';
@@ -9,15 +11,18 @@ import { tellFault } from '../parts/notices.js';
 export function StartBook() {
   const [open, setOpen] = useState(false);
   const navigate = useNavigate();
-  const start = async (event: FormEvent<HTMLFormElement>) => {
+  const start = useMutation({
+    mutationFn: (book: NewBook) => api.startBook(book),
+    // The caret waits in the first line.
+    onSuccess: ({ id }) => navigate(`/books/${id}/write?at=0`),
+    onError: tellFault,
+  });
+  const submit = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
+    // Pressed twice it is still one book.
+    if (start.isPending || start.isSuccess) return;
     const form = new FormData(event.currentTarget);
-    try {
-      const { id } = await api.startBook(String(form.get('title')), String(form.get('author')));
-      await navigate(`/books/${id}/write`);
-    } catch (error) {
-      tellFault(error);
-    }
+    start.mutate({ title: String(form.get('title')), author: String(form.get('author')) });
   };
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>
@@ -28,7 +33,7 @@ export function StartBook() {
         <Dialog.Overlay className="veil" />
         <Dialog.Content className="dialog" aria-describedby={undefined}>
           <Dialog.Title className="mb-4 text-xl font-semibold">Start a book</Dialog.Title>
-          <form onSubmit={(event) => void start(event)} className="space-y-4">
+          <form onSubmit={submit} className="space-y-4">
             <label className="block">
               <span className="label">Title</span>
               <input name="title" className="field" required maxLength={300} autoComplete="off" />

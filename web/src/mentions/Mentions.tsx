@@ -7,8 +7,9 @@ import { useEditor } from '../editor/state/store.js';
 import { MentionList, type MentionLine as Line } from './MentionList.js';
 import { backToText } from '../editor/going/back-to-text.js';
 import { destinationWords } from '../book/destination-words.js';
-import { linkMentionsInBook, repairInBook } from '../book/bulk.js';
-import { searchMentions, useBook } from '../book/store.js';
+import { useBook } from '../book/store.js';
+import { openBook } from '../book/open-book.js';
+import { counted } from '@vennet/core/language';
 
 interface Options {
   whole: boolean;
@@ -72,7 +73,6 @@ function Panel({
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const places = useBook((store) => store.places);
   const surroundings = useBook((store) => store.surroundings);
-  const book = useBook((store) => store.book?.id ?? '');
   const ticked = lines?.filter(({ key }) => !left.has(key)) ?? [];
   const set = (more: Partial<Options>) => {
     setLeft(new Set());
@@ -87,7 +87,7 @@ function Panel({
     const keys = new Set(ticked.map(({ key }) => key));
     const done =
       way === 'link'
-        ? await linkMentionsInBook(book, {
+        ? await openBook().bulk.linkMentions({
             destination: link.destination,
             hoverNote: link.hoverNote,
             look: link.look,
@@ -95,7 +95,7 @@ function Panel({
               .filter((mention) => keys.has(lineOfMention(mention).key))
               .map(({ chapter: where, from, to, text }) => ({ chapter: where, from, to, text })),
           })
-        : await repairInBook(book, { target: { links: [...keys] }, repair: { type: 'unlink' } });
+        : await openBook().bulk.repair({ target: { links: [...keys] }, repair: { type: 'unlink' } });
     if (done) close();
   };
   return (
@@ -182,14 +182,9 @@ function Panel({
           disabled={ticked.length === 0}
           onClick={() => void apply()}
         >
-          {way === 'link' ? 'Link' : 'Unlink'} {ticked.length}{' '}
           {way === 'link'
-            ? ticked.length === 1
-              ? 'mention'
-              : 'mentions'
-            : ticked.length === 1
-              ? 'link'
-              : 'links'}
+            ? `Link ${counted(ticked.length, 'mention', 'mentions')}`
+            : `Unlink ${counted(ticked.length, 'link', 'links')}`}
         </button>
       </div>
     </>
@@ -216,9 +211,12 @@ function useMentions(words: string, chapter: string, options: Options): Mention[
   useEffect(() => {
     let gone = false;
     const chapters = whole ? null : [chapter];
-    void searchMentions({ words, matchCase, headings, code, firstOnly, chapters }).then((mentions) => {
-      if (!gone) setFound(mentions);
-    });
+    const search = { words, matchCase, headings, code, firstOnly, chapters };
+    void openBook()
+      .audit.search(search)
+      .then((mentions) => {
+        if (!gone) setFound(mentions);
+      });
     return () => {
       gone = true;
     };

@@ -8,6 +8,7 @@ import { useUses } from '../leads-to/UseList.js';
 import { SeverityMark } from '../parts/SeverityMark.js';
 import { useBook } from '../book/store.js';
 import { beginDrag, endDrag } from './drag.js';
+import { message } from '@vennet/core/language';
 
 /** Every bookmark of the book by name or by position, with its uses. */
 export function BookmarkList() {
@@ -78,7 +79,9 @@ function BookmarkEntry({ place }: { place: Place }) {
           <span className="block break-words">{words}</span>
           <span className="block text-xs text-soft">
             {title},{' '}
-            {uses.length === 0 ? 'not used' : uses.length === 1 ? 'used once' : `used ${uses.length} times`}
+            {message('{count, plural, =0 {not used} one {used once} other {used # times}}', {
+              count: uses.length,
+            })}
           </span>
         </span>
         {finding && <SeverityMark severity={finding.severity} />}

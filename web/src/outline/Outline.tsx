@@ -2,8 +2,10 @@ import { groupedBy, MATTERS, openLevels, TOP, type Link, type PlaceKind } from '
 import type { Manuscript } from '@vennet/core/wire';
 import { Plus } from 'lucide-react';
 import { useLayoutEffect, useMemo, useRef } from 'react';
+import { useMutation } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { api } from '../api/client.js';
+import { openBook } from '../book/open-book.js';
 import { useBook, verdictFor, type BookStore } from '../book/store.js';
 import { tellFault } from '../parts/notices.js';
 import { ChapterEntry } from './ChapterEntry.js';
@@ -21,15 +23,15 @@ export function Outline({ book, open }: { book: Manuscript; open: string }) {
   const { shown, setShown } = usePlacesShown();
   const current = useRef<HTMLLIElement>(null);
   useLayoutEffect(() => bringIntoView(current.current?.firstElementChild), [open]);
-  const add = async () => {
-    try {
-      const chapter = await api.addChapter(book.id, open);
-      await useBook.getState().open(book.id);
-      await navigate(`/books/${book.id}/write/${chapter.id}`);
-    } catch (error) {
-      tellFault(error);
-    }
-  };
+  const add = useMutation({
+    async mutationFn() {
+      const chapter = await api.addChapter(book.id, { title: '', after: open });
+      await openBook().open(book.id);
+      // The caret waits in its first line: what is typed next is its text.
+      await navigate(`/books/${book.id}/write/${chapter.id}?at=0`);
+    },
+    onError: tellFault,
+  });
   return (
     <nav aria-label="Outline" className="px-3 pb-4">
       <label className="mb-2 flex items-center gap-2 px-2 text-sm text-soft">
@@ -65,7 +67,14 @@ export function Outline({ book, open }: { book: Manuscript; open: string }) {
           )
         );
       })}
-      <button type="button" className="button" data-look="quiet" data-size="small" onClick={() => void add()}>
+      <button
+        type="button"
+        className="button"
+        data-look="quiet"
+        data-size="small"
+        disabled={add.isPending}
+        onClick={() => add.mutate()}
+      >
         <Plus size={15} aria-hidden="true" /> Add a chapter
       </button>
     </nav>

@@ -6,8 +6,8 @@ import { api } from '../api/client.js';
 import { useEditor } from '../editor/state/store.js';
 import { showPlace } from '../editor/going/show-place.js';
 import { useBook } from '../book/store.js';
-import { moveSectionInBook } from '../book/bulk.js';
 import { tellFault, useNotices } from '../parts/notices.js';
+import { openBook } from '../book/open-book.js';
 
 /** Puts the chapters into another order; a notice offers to take it back. */
 async function arrange(chapters: VersionedChapter[], said: string): Promise<void> {
@@ -81,7 +81,7 @@ export function moveHere(section: string, before: string | null): void {
 export async function moveAway(section: string, to: string, before: string | null): Promise<void> {
   const { chapter } = useEditor.getState();
   const book = useBook.getState().book?.id;
-  if (book) await moveSectionInBook(book, { from: { chapter, section }, to: { chapter: to, before } });
+  if (book) await openBook().bulk.moveSection({ from: { chapter, section }, to: { chapter: to, before } });
 }
 
 /** Moves a section one step among its sisters; from the first or last it goes over into the next chapter. */

@@ -8,7 +8,7 @@ export interface Notice {
   action?: { label: string; run(): void };
 }
 
-interface NoticeStore {
+export interface NoticeStore {
   notices: Notice[];
   /** What a screen reader is told, without anything being shown. */
   announced: string;

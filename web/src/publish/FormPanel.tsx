@@ -1,9 +1,10 @@
 import type { ExportJob, FormPreview } from '@vennet/core/wire';
 import { BookOpen, Download, FileText, FolderArchive, Globe } from 'lucide-react';
-import { sizeWords } from '@vennet/core/language';
-import { exportBundle, exportFile } from '../api/client.js';
+import { message, sizeWords } from '@vennet/core/language';
+import { exportBundle, exportFile } from '@vennet/client';
 import { LeftOut } from './LeftOut.js';
 import { ProofView } from './ProofView.js';
+import { when } from '../parts/when.js';
 
 const FORMS = {
   epub: {
@@ -77,7 +78,9 @@ function Losses({ form }: { form: FormPreview }) {
     <div className="mt-4">
       {form.losses.length === 0 ? (
         <p>
-          All {form.links} {form.links === 1 ? 'link goes' : 'links go'} into this form as they are.
+          {message('All {count, plural, one {# link goes} other {# links go}} into this form as they are.', {
+            count: form.links,
+          })}
         </p>
       ) : (
         <>
@@ -126,9 +129,7 @@ function GoodFile({ job }: { job: ExportJob }) {
           <span className="font-semibold">{job.fileName}</span>
           <span className="block text-sm text-soft">
             {sizeWords(job.size ?? 0)}, made{' '}
-            <time dateTime={job.createdAt}>
-              {new Date(job.createdAt).toLocaleString('en', { dateStyle: 'medium', timeStyle: 'short' })}
-            </time>
+            <time dateTime={job.createdAt}>{when(job.createdAt, 'moment')}</time>
           </span>
         </p>
         <a className="button" href={exportFile(job.id)} download={job.fileName}>
@@ -138,8 +139,10 @@ function GoodFile({ job }: { job: ExportJob }) {
       {job.beside > 0 && (
         <p className="mt-3 flex flex-wrap items-center justify-between gap-3">
           <span className="text-sm">
-            Readers need {job.beside === 1 ? 'one file' : `${job.beside} files`} next to it, in the folder
-            “files”.
+            {message(
+              'Readers need {count, plural, one {one file} other {# files}} next to it, in the folder “files”.',
+              { count: job.beside },
+            )}
           </span>
           <a className="button" href={exportBundle(job.id)}>
             <FolderArchive size={16} aria-hidden="true" /> All in one archive

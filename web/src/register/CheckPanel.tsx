@@ -1,10 +1,12 @@
 import { Waves } from 'lucide-react';
 import type { Checks } from './use-checks.js';
+import { when } from '../parts/when.js';
+import { isUnderWay } from '@vennet/core/wire';
 
 /** The button that checks all links, and the progress of the run with its counts. */
 export function CheckPanel({ checks }: { checks: Checks }) {
   const { current, runs, start, stop } = checks;
-  const last = runs.find((run) => run.state !== 'running' && run.state !== 'waiting');
+  const last = runs.find((run) => !isUnderWay(run));
   if (current)
     return (
       <div className="w-72 max-w-full" data-testid="check-progress">
@@ -37,10 +39,7 @@ export function CheckPanel({ checks }: { checks: Checks }) {
               ? `Stopped after ${last.done} of ${last.total}, `
               : 'Could not be finished, '}
           <time dateTime={last.finishedAt ?? last.createdAt}>
-            {new Date(last.finishedAt ?? last.createdAt).toLocaleString('en', {
-              dateStyle: 'medium',
-              timeStyle: 'short',
-            })}
+            {when(last.finishedAt ?? last.createdAt, 'moment')}
           </time>
         </p>
       )}

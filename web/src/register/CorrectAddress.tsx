@@ -5,22 +5,26 @@ import { entryOf, readEntry } from '../leads-to/destination-entry.js';
 import { startCompanion } from '../leads-to/start-companion.js';
 import { LeadsTo } from '../leads-to/LeadsTo.js';
 import type { DestinationRow } from './destinations.js';
-import { repairInBook } from '../book/bulk.js';
 import type { Checks } from './use-checks.js';
+import { openBook } from '../book/open-book.js';
+import { message } from '@vennet/core/language';
 
 /** Corrects an address once for all its uses, and checks a single one again. */
-export function CorrectAddress({ row, book, checks }: { row: DestinationRow; book: string; checks: Checks }) {
+export function CorrectAddress({ row, checks }: { row: DestinationRow; checks: Checks }) {
   const [entry, setEntry] = useState(() => entryOf(row.uses[0].destination, useBook.getState()));
   const field = useRef<HTMLInputElement>(null);
   const { destination } = readEntry(entry);
   const changed = destination !== null && hrefOf(destination) !== row.href;
-  const uses = row.uses.length === 1 ? 'its one use' : `all ${row.uses.length} uses`;
+  const uses = message('{count, plural, one {its one use} other {all # uses}}', { count: row.uses.length });
   const correct = (event: FormEvent) => {
     event.preventDefault();
     if (destination && changed) lead(destination);
   };
   const lead = (to: Destination) =>
-    void repairInBook(book, { target: { href: row.href }, repair: { type: 'destination', destination: to } });
+    void openBook().bulk.repair({
+      target: { href: row.href },
+      repair: { type: 'destination', destination: to },
+    });
   return (
     <form onSubmit={correct} aria-label="Correct the address" className="max-w-2xl">
       <LeadsTo
@@ -46,7 +50,7 @@ export function CorrectAddress({ row, book, checks }: { row: DestinationRow; boo
             data-size="small"
             onClick={() =>
               row.movedTo &&
-              void repairInBook(book, {
+              void openBook().bulk.repair({
                 target: { href: row.href },
                 repair: { type: 'destination', destination: { kind: 'web', href: row.movedTo } },
               })

@@ -10,8 +10,9 @@ import { useBook } from '../book/store.js';
 import { FindingLine } from '../findings/FindingLine.js';
 import { CorrectAddress } from './CorrectAddress.js';
 import type { DestinationRow } from './destinations.js';
-import { repairInBook } from '../book/bulk.js';
 import type { Checks } from './use-checks.js';
+import { openBook } from '../book/open-book.js';
+import { when } from '../parts/when.js';
 
 interface EntryProps {
   row: DestinationRow;
@@ -60,11 +61,7 @@ export function DestinationEntry({ row, book, open, toggle, checks }: EntryProps
           {row.uses.length}
         </span>
         <span role="cell" className="text-sm text-soft max-md:hidden">
-          {row.checkedAt
-            ? new Date(row.checkedAt).toLocaleString('en', { dateStyle: 'short', timeStyle: 'short' })
-            : first.kind === 'web'
-              ? 'never'
-              : ''}
+          {row.checkedAt ? when(row.checkedAt, 'short') : first.kind === 'web' ? 'never' : ''}
         </span>
         <span role="cell" className="flex items-center gap-1 max-md:hidden">
           {row.findings[0] && (
@@ -82,7 +79,7 @@ export function DestinationEntry({ row, book, open, toggle, checks }: EntryProps
               {row.reason} {first.kind === 'web' && <span className="break-all text-soft">{row.href}</span>}
             </p>
             <Uses row={row} book={book} />
-            <CorrectAddress row={row} book={book.id} checks={checks} />
+            <CorrectAddress row={row} checks={checks} />
           </div>
         </div>
       )}
@@ -93,7 +90,7 @@ export function DestinationEntry({ row, book, open, toggle, checks }: EntryProps
 function Uses({ row, book }: { row: DestinationRow; book: Manuscript }) {
   const findings = useBook((store) => store.findings);
   const repair = (target: RepairTarget) => (change: Repair) =>
-    void repairInBook(book.id, { target, repair: change });
+    void openBook().bulk.repair({ target, repair: change });
   return (
     <ul aria-label="Uses" className="mb-4 space-y-3">
       {row.uses.map((link) => (

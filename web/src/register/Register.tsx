@@ -11,6 +11,7 @@ import { DestinationEntry } from './DestinationEntry.js';
 import { destinationsOf, type DestinationRow } from './destinations.js';
 import { InsideTable } from './InsideTable.js';
 import { useChecks } from './use-checks.js';
+import { counted } from '@vennet/core/language';
 
 const VerdictHistory = lazy(() => import('./VerdictHistory.js'));
 
@@ -54,8 +55,7 @@ export function Register() {
           <div>
             <h1 className="font-text text-3xl">Register</h1>
             <p className="mt-1 text-soft">
-              {rows.length} {rows.length === 1 ? 'destination' : 'destinations'}, {links.length}{' '}
-              {links.length === 1 ? 'link' : 'links'}
+              {counted(rows.length, 'destination', 'destinations')}, {counted(links.length, 'link', 'links')}
             </p>
             <SearchField label="Search the Register" placeholder="Address or words" search={setWanted} />
           </div>

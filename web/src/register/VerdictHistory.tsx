@@ -2,6 +2,7 @@ import type { CheckRun } from '@vennet/core/wire';
 import { Bar, BarChart, ResponsiveContainer, Tooltip, XAxis } from 'recharts';
 import { VERDICTS } from '@vennet/core/reach';
 import { VERDICT_COLOURS, VERDICT_WORDS } from '../parts/VerdictMark.js';
+import { when } from '../parts/when.js';
 
 /** Runs that are shown. */
 const RUNS = 12;
@@ -19,7 +20,7 @@ export default function VerdictHistory({ runs }: { runs: CheckRun[] }) {
   const latest = done.at(-1);
   if (!earliest || !latest || earliest === latest || verdicts.length === 0) return null;
   const columns = done.map((run) => ({
-    when: new Date(run.createdAt).toLocaleString('en', { dateStyle: 'medium', timeStyle: 'short' }),
+    when: when(run.createdAt, 'moment'),
     ...Object.fromEntries(verdicts.map((verdict) => [verdict, run.verdicts[verdict] ?? 0])),
   }));
   const first = notSound(earliest);

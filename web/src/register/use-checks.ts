@@ -1,9 +1,12 @@
-import type { CheckRun } from '@vennet/core/wire';
-import { useCallback, useEffect, useRef, useState } from 'react';
-import { api, followCheck } from '../api/client.js';
-import { useBook } from '../book/store.js';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { counted } from '@vennet/core/language';
+import { isUnderWay, type CheckRun } from '@vennet/core/wire';
+import { useEffect, useRef } from 'react';
+import { api } from '../api/client.js';
+import { followCheck } from '../api/follow.js';
+import { queries } from '../api/queries.js';
+import { openBook } from '../book/open-book.js';
 import { tellFault, useNotices } from '../parts/notices.js';
-import { saveAll } from '../book/saver.js';
 
 export interface Checks {
   /** The newest first. */
@@ -15,41 +18,40 @@ export interface Checks {
   stop(): Promise<void>;
 }
 
-const isOpen = (run: CheckRun) => run.state === 'waiting' || run.state === 'running';
 /** Verdicts are fetched anew while a run goes on, at most once in this time in ms. */
 const REFRESH = 1_500;
 
 /** The check runs of a book: starts them, follows the one under way, stops it. */
 export function useChecks(book: string): Checks {
-  const [runs, setRuns] = useState<CheckRun[]>([]);
-  const current = runs.find(isOpen) ?? null;
+  const client = useQueryClient();
+  const { data: runs = [] } = useQuery(queries.checks(book));
+  const current = runs.find(isUnderWay) ?? null;
   const currentId = current?.id ?? null;
   const refreshed = useRef(0);
-  const load = useCallback(() => api.checks(book).then(setRuns, tellFault), [book]);
-  useEffect(() => void load(), [load]);
   useEffect(() => {
     if (!currentId) return;
+    const { queryKey } = queries.checks(book);
     return followCheck(
       currentId,
       (run) => {
-        setRuns((known) => known.map((one) => (one.id === run.id ? run : one)));
-        const ended = !isOpen(run);
+        client.setQueryData(queryKey, (known) => known?.map((one) => (one.id === run.id ? run : one)));
+        const ended = !isUnderWay(run);
         if (ended || Date.now() - refreshed.current > REFRESH) {
           refreshed.current = Date.now();
-          useBook.getState().loadVerdicts().catch(tellFault);
+          void client.invalidateQueries(queries.verdicts(book));
         }
         if (ended) useNotices.getState().announce(endWords(run));
       },
-      () => void load(),
+      () => void client.invalidateQueries({ queryKey }),
     );
-  }, [currentId, load]);
+  }, [currentId, book, client]);
   const start = async (hrefs?: string[]) => {
     try {
-      await saveAll();
-      await api.startCheck(book, hrefs);
-      await load();
+      await openBook().saver.saveAll();
+      await api.startCheck(book, { hrefs });
+      await client.invalidateQueries(queries.checks(book));
       // A short run may be over before anybody could listen to it.
-      await useBook.getState().loadVerdicts();
+      await client.invalidateQueries(queries.verdicts(book));
       useNotices.getState().announce('Checking has begun.');
     } catch (error) {
       tellFault(error);
@@ -65,5 +67,5 @@ function endWords(run: CheckRun): string {
   if (run.state === 'stopped') return `The check was stopped after ${run.done} of ${run.total}.`;
   if (run.state === 'failed') return 'The check could not be finished.';
   const { broken = 0 } = run.verdicts;
-  return `Checked ${run.total} destinations. ${broken} ${broken === 1 ? 'is' : 'are'} broken.`;
+  return `Checked ${counted(run.total, 'destination', 'destinations')}. ${counted(broken, 'is', 'are')} broken.`;
 }

@@ -1,13 +1,11 @@
 import { type ShelfFile } from '@vennet/core/shelf';
-import { fileWords } from '@vennet/core/language';
+import { fileWords, message } from '@vennet/core/language';
 import { AlertDialog } from 'radix-ui';
 import { Download, FileUp, Trash2 } from 'lucide-react';
 import { useRef } from 'react';
-import { api, enclosureFile } from '../api/client.js';
-import { useBook } from '../book/store.js';
-import { tellFault, useNotices } from '../parts/notices.js';
-import { replaceFile } from '../book/uploads.js';
-import { removeShelfFile } from '../book/change-file.js';
+import { enclosureFile } from '@vennet/client';
+import { useNotices } from '../parts/notices.js';
+import { openBook } from '../book/open-book.js';
 import type { FileUse } from './uses.js';
 
 /** What can be done with a file: get it, put a new version in its place, take it off the Shelf. */
@@ -15,18 +13,18 @@ export function FileActions({ file, uses }: { file: ShelfFile; uses: FileUse[] }
   const chooser = useRef<HTMLInputElement>(null);
   const replace = async (chosen: File | undefined) => {
     if (!chosen) return;
-    const taken = await replaceFile(file.id, chosen);
+    const taken = await openBook().uploads.replace(file.id, chosen);
     if (!taken) return;
-    const goBack = () =>
-      api.goBackFile(file.id).then((old) => useBook.getState().setFile(file.id, old), tellFault);
     const follow =
       uses.length === 0
         ? ''
-        : ` ${uses.length === 1 ? 'Its use follows' : `All ${uses.length} uses follow`}.`;
+        : message(' {count, plural, one {Its use follows} other {All # uses follow}}.', {
+            count: uses.length,
+          });
     useNotices
       .getState()
       .tell(`“${taken.file.name}” is a new version now, ${fileWords(taken.file)}.${follow}`, {
-        action: { label: 'Go back to the old one', run: () => void goBack() },
+        action: { label: 'Go back to the old one', run: () => void openBook().files.goBack(file.id) },
       });
   };
   return (
@@ -68,7 +66,10 @@ function RemoveFile({ file, uses }: { file: ShelfFile; uses: FileUse[] }) {
           <AlertDialog.Description className="mt-2">
             {uses.length === 0
               ? 'Nothing leads to it, so nothing breaks.'
-              : `${uses.length === 1 ? 'One use breaks' : `${uses.length} uses break`} until it is put back or they lead elsewhere:`}
+              : message(
+                  '{count, plural, one {One use breaks} other {# uses break}} until it is put back or they lead elsewhere:',
+                  { count: uses.length },
+                )}
           </AlertDialog.Description>
           <ul className="mt-2 max-h-60 space-y-1 overflow-y-auto">
             {uses.map(({ key, before, text, after }) => (
@@ -86,7 +87,7 @@ function RemoveFile({ file, uses }: { file: ShelfFile; uses: FileUse[] }) {
             <AlertDialog.Action
               className="button"
               data-look="main"
-              onClick={() => void removeShelfFile(file)}
+              onClick={() => void openBook().files.remove(file)}
             >
               Take it off the Shelf
             </AlertDialog.Action>

@@ -5,7 +5,7 @@ import { useMemo, useRef, useState, type DragEvent } from 'react';
 import { ColumnHeads } from '../parts/ColumnHeads.js';
 import { SearchField } from '../parts/SearchField.js';
 import { useBook } from '../book/store.js';
-import { uploadToShelf } from '../book/uploads.js';
+import { openBook } from '../book/open-book.js';
 import { RemovedFiles } from './RemovedFiles.js';
 import { ShelfEntry } from './ShelfEntry.js';
 import { Uploads } from '../frame/Uploads.js';
@@ -22,7 +22,7 @@ export function Shelf() {
   const chooser = useRef<HTMLInputElement>(null);
   if (!book) return null;
   const take = (files: Iterable<File>) => {
-    for (const file of files) void uploadToShelf(book.id, file);
+    for (const file of files) void openBook().uploads.toShelf(file);
   };
   const drop = (event: DragEvent) => {
     event.preventDefault();

@@ -5,7 +5,7 @@ import { ChevronRight } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { SeverityMark } from '../parts/SeverityMark.js';
-import { changeShelfFile } from '../book/change-file.js';
+import { openBook } from '../book/open-book.js';
 import { FileActions } from './FileActions.js';
 import { FileRights, OPENS_FOR_WORDS, TRAVELS_WORDS } from '../choices/FileRights.js';
 import type { FileUse } from './uses.js';
@@ -79,11 +79,11 @@ function Details({ file }: { file: ShelfFile }) {
           Give it its true ending, or readers’ programs may refuse it.
         </p>
       )}
-      <Text words="Name" value={file.name} keep={(name) => changeShelfFile(file.id, { name })} />
+      <Text words="Name" value={file.name} keep={(name) => openBook().files.change(file.id, { name })} />
       <Text
         words="Description"
         value={file.description}
-        keep={(description) => changeShelfFile(file.id, { description })}
+        keep={(description) => openBook().files.change(file.id, { description })}
       />
       <div className="flex flex-wrap gap-3">
         <FileRights file={file} />
@@ -92,7 +92,7 @@ function Details({ file }: { file: ShelfFile }) {
         <Text
           words="Public address"
           value={file.address ?? ''}
-          keep={(address) => changeShelfFile(file.id, { address })}
+          keep={(address) => openBook().files.change(file.id, { address })}
         />
       )}
       <dl className="text-sm">

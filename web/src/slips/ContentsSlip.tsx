@@ -2,6 +2,7 @@ import { useId } from 'react';
 import { ownWords, useBook } from '../book/store.js';
 import { InsideFindings } from '../findings/InsideFindings.js';
 import { OwnWords, RemoveNode, setAttributes, useFirstField, type NodeSlipProps } from './slip-parts.js';
+import { message } from '@vennet/core/language';
 
 /** The slip of a list of contents: what it lists, how deep, and whether each section leads back to it. */
 export function ContentsSlip({ view, node, position, asked }: NodeSlipProps) {
@@ -80,8 +81,8 @@ export function ContentsSlip({ view, node, position, asked }: NodeSlipProps) {
         />
       )}
       <p className="mt-2 text-sm text-soft">
-        {list?.lines.length === 1 ? 'One line' : `${list?.lines.length ?? 0} lines`}. Press Ctrl and a line to
-        go there.
+        {message('{count, plural, one {One line} other {# lines}}', { count: list?.lines.length ?? 0 })}.
+        Press Ctrl and a line to go there.
       </p>
       <InsideFindings id={node.attrs.id as string} />
       <div className="mt-3">

@@ -20,7 +20,6 @@ import { putReference, readingOf, type Reading } from '../editor/changes/change-
 import { ReadsField } from '../leads-to/ReadsField.js';
 import { orderAt, wordsAt } from '../book/said.js';
 import { useBook } from '../book/store.js';
-import { repairInBook } from '../book/bulk.js';
 import { useAuditContext } from '../book/audit-context.js';
 import { isAskedFor } from './asked-for.js';
 import { entryOf, readEntry, type DestinationEntry } from '../leads-to/destination-entry.js';
@@ -30,6 +29,7 @@ import { LinkButtons, VerdictLine } from './LinkLines.js';
 import { OwnLook } from '../choices/OwnLook.js';
 import { startCompanion } from '../leads-to/start-companion.js';
 import { TitleOffer } from '../leads-to/TitleOffer.js';
+import { openBook } from '../book/open-book.js';
 
 export interface OpenSlipProps {
   view: EditorView;
@@ -147,7 +147,7 @@ export function OpenSlip({ view, link, draft, asked, words }: OpenSlipProps) {
   const repair = (change: Repair) => {
     const book = useBook.getState().book?.id;
     if (change.type === 'make-note') {
-      if (link && book) void repairInBook(book, { target: { links: [link.id] }, repair: change });
+      if (link && book) void openBook().bulk.repair({ target: { links: [link.id] }, repair: change });
       return;
     }
     if (!draft && link) {

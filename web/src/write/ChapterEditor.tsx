@@ -10,7 +10,6 @@ import { asksForSlip } from '../editor/state/slip.js';
 import { linkAtSelection, linksIn } from '../editor/state/links.js';
 import { useEditor } from '../editor/state/store.js';
 import { useBook } from '../book/store.js';
-import { edited, saveAll } from '../book/saver.js';
 import { useBookmarks } from '../editor/changes/bookmarks.js';
 import { computedViews } from '../editor/views/computed-views.js';
 import { dropOfPlace } from '../editor/changes/drag-place.js';
@@ -25,6 +24,7 @@ import { Margin } from '../margin/Margin.js';
 import { Mentions } from '../mentions/Mentions.js';
 import { keptPlace, keepPlace } from '../editor/going/kept-place.js';
 import { TextMenu } from './TextMenu.js';
+import { openBook } from '../book/open-book.js';
 
 /** The text of one chapter and what stands around it. It is made anew when the chapter comes from the server anew. */
 export function ChapterEditor({ chapter }: { chapter: string }) {
@@ -56,7 +56,7 @@ export function ChapterEditor({ chapter }: { chapter: string }) {
       const { view } = useEditor.getState();
       if (view && scrolled) keepPlace(chapter, view, scrolled);
       // What was cut here may be pasted in the next chapter: by then the book has to know that it is gone.
-      void saveAll();
+      void openBook().saver.saveAll();
     };
   }, [chapter]);
 
@@ -141,7 +141,7 @@ function makeView(place: HTMLElement, chapter: string, doc: Parameters<typeof cr
     },
     dispatchTransaction(transaction) {
       view.updateState(view.state.apply(transaction));
-      if (transaction.docChanged) edited(chapter, view.state.doc);
+      if (transaction.docChanged) openBook().saver.edited(chapter, view.state.doc);
       handOn(view, asksForSlip(transaction));
     },
     handleDrop: (view, event) => dropOfPlace(view, event),

@@ -3,19 +3,19 @@ import { DOMSerializer } from 'prosemirror-model';
 import { useEffect, useRef } from 'react';
 import { api } from '../api/client.js';
 import { useBook, type Conflict } from '../book/store.js';
-import { dropCopy } from '../book/local-copies.js';
 import { tellFault, useNotices } from '../parts/notices.js';
-import { forget } from '../book/saver.js';
+import { openBook } from '../book/open-book.js';
+import { browserCopies } from '../book/local-copies.js';
 
 /** Two texts of one chapter, side by side, and the choice which of them goes on. The other one is not thrown away. */
 export function ConflictChoice({ chapter, conflict }: { chapter: string; conflict: Conflict }) {
   const { mine, theirs } = conflict;
   const settle = async (doc: object, lost: object) => {
     try {
-      const saved = await api.saveChapter(chapter, theirs.version, doc);
-      forget(chapter);
-      await dropCopy(chapter);
-      await useBook.getState().open(useBook.getState().book?.id ?? '');
+      const saved = await api.saveChapter(chapter, { version: theirs.version, doc });
+      openBook().saver.forget(chapter);
+      await browserCopies.drop(chapter);
+      await openBook().open(useBook.getState().book?.id ?? '');
       useNotices.getState().tell('This text goes on.', {
         action: { label: 'Take the other one after all', run: () => void swap(chapter, saved.version, lost) },
       });
@@ -50,8 +50,8 @@ export function ConflictChoice({ chapter, conflict }: { chapter: string; conflic
 
 async function swap(chapter: string, version: number, doc: object): Promise<void> {
   try {
-    await api.saveChapter(chapter, version, doc);
-    await useBook.getState().open(useBook.getState().book?.id ?? '');
+    await api.saveChapter(chapter, { version, doc });
+    await openBook().open(useBook.getState().book?.id ?? '');
   } catch (error) {
     tellFault(error);
   }

@@ -1,21 +1,26 @@
 import { useEffect } from 'react';
-import { Navigate, useParams } from 'react-router';
+import { Navigate, useParams, useSearchParams } from 'react-router';
 import { useBook } from '../book/store.js';
-import { saveAll } from '../book/saver.js';
 import { ChapterEditor } from './ChapterEditor.js';
 import { ConflictChoice } from './ConflictChoice.js';
 import { LeftPanel } from '../outline/LeftPanel.js';
+import { openBook } from '../book/open-book.js';
 
 /** The room for the text: the outline, the text, and the margin beside it. */
 export function Write() {
   const { chapter = '' } = useParams();
   const book = useBook((state) => state.book);
   const loads = useBook((state) => state.loads);
+  const places = useBook((state) => state.places);
+  const [search] = useSearchParams();
   const conflict = useBook((state) => state.conflicts.get(chapter));
-  useEffect(() => () => void saveAll(), []);
+  useEffect(() => () => void openBook().saver.saveAll(), []);
   if (!book) return null;
   const open = book.chapters.find(({ id }) => id === chapter);
-  if (!open) return <Navigate to={`/books/${book.id}/write/${book.chapters[0]?.id ?? ''}`} replace />;
+  if (!open) {
+    const first = places.get(search.get('place') ?? '')?.chapter ?? book.chapters[0]?.id ?? '';
+    return <Navigate to={`/books/${book.id}/write/${first}?${search}`} replace />;
+  }
   return (
     <div className="flex min-h-0 grow max-lg:flex-col">
       <LeftPanel book={book} open={chapter} />

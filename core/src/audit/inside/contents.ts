@@ -1,5 +1,6 @@
 import { attrsOf, spotsOf } from '../../manuscript/index.js';
 import type { InsideBook, InsideRule } from './inside-finding.js';
+import { message } from '../../language/index.js';
 
 function listsOf({ book, map }: InsideBook) {
   return book.chapters.flatMap(({ id: chapter, doc }) =>
@@ -22,7 +23,10 @@ export const contentsLeaveOut: InsideRule = {
       .filter(({ list }) => list.leftOut > 0 && list.lines.length > 0)
       .map(({ list, depth, subject }) => ({
         subject,
-        message: `This list leaves out ${list.leftOut === 1 ? 'one heading that lies' : `${list.leftOut} headings that lie`} deeper than it goes.`,
+        message: message(
+          'This list leaves out {count, plural, one {one heading that lies} other {# headings that lie}} deeper than it goes.',
+          { count: list.leftOut },
+        ),
         repairs: [{ label: 'Go one level deeper', repair: { type: 'depth', depth: Math.min(6, depth + 1) } }],
       })),
 };

@@ -68,7 +68,7 @@ export function assemble(details: FileDetails, drafts: ChapterDraft[], read: Rea
     ).slice(0, 300);
     return { ...chapter, title, doc: transform.doc.toJSON() as object };
   });
-  tally.add('kept', chapters.length === 1 ? 'chapter' : 'chapters', undefined, chapters.length);
+  tally.add('kept', 'chapters', undefined, chapters.length);
   tally.add(
     'kept',
     'words',

@@ -1,9 +1,55 @@
+import { counted } from '../../language/index.js';
+
+/** What is counted of a file that is brought in, with the name of a single one. */
+const ONE = {
+  bookmarks: 'bookmark',
+  canvases: 'canvas',
+  chapters: 'chapter',
+  'decorated words': 'decorated word',
+  'email links': 'email link',
+  'embedded objects': 'embedded object',
+  'file links': 'file link',
+  'form fields': 'form field',
+  forms: 'form',
+  formulas: 'formula',
+  frames: 'frame',
+  headings: 'heading',
+  ids: 'id',
+  links: 'link',
+  'links inside the book': 'link inside the book',
+  'links to other books': 'link to another book',
+  'list items': 'list item',
+  lists: 'list',
+  'lists of contents': 'list of contents',
+  'lists of terms': 'list of terms',
+  'marks of notes': 'mark of a note',
+  pages: 'page',
+  'pages of contents': 'page of contents',
+  'parts of pictures': 'part of a picture',
+  'parts of pictures that are links': 'part of a picture that is a link',
+  'passages of code': 'passage of code',
+  pictures: 'picture',
+  quotations: 'quotation',
+  references: 'reference',
+  sounds: 'sound',
+  tables: 'table',
+  videos: 'video',
+  'web links': 'web link',
+  words: 'word',
+} as const;
+
+export type Counted = keyof typeof ONE;
+
 /** One line of the report: what, how many, and why it is not as it was. */
 export interface ReportLine {
   what: string;
   count: number;
   why?: string;
 }
+
+/** How many of what a line of the report tells of: `1 list of contents`, `1,200 words`. */
+export const reportWords = ({ what, count }: Pick<ReportLine, 'what' | 'count'>): string =>
+  counted(count, ONE[what as Counted] ?? what, what);
 
 /** What became of a file that was brought in. */
 export interface BringInReport {
@@ -20,7 +66,7 @@ export class Tally {
     leftOut: new Map<string, ReportLine>(),
   };
 
-  add(column: keyof BringInReport, what: string, why?: string, count = 1): void {
+  add(column: keyof BringInReport, what: Counted, why?: string, count = 1): void {
     if (count === 0) return;
     const key = `${what}\n${why ?? ''}`;
     const line = this.#lines[column].get(key);

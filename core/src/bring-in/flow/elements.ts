@@ -1,4 +1,5 @@
 import { isTag, type Element } from 'domhandler';
+import type { Counted } from '../book/report.js';
 
 /** Elements that are not part of the text. */
 export const SKIPPED = new Set([
@@ -18,7 +19,7 @@ export const SKIPPED = new Set([
 ]);
 
 /** Elements that a book can't carry, by what they are called in the report. */
-export const NOT_KEPT: Record<string, string> = {
+export const NOT_KEPT: Readonly<Record<string, Counted>> = {
   iframe: 'frames',
   object: 'embedded objects',
   embed: 'embedded objects',

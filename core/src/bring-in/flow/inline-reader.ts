@@ -9,7 +9,7 @@ import { isBlock, MARKS, NOT_KEPT, PLAIN_STYLE, SKIPPED } from './elements.js';
 import { idsOf } from '../book/ids.js';
 import type { InlineRun } from './inline-run.js';
 import { isBacklink, isComputed, isNoteMark, referenceFrom, returnFrom } from './inside.js';
-import type { Tally } from '../book/report.js';
+import type { Counted, Tally } from '../book/report.js';
 
 /** What a file's text needs to know of the book around it. */
 export interface Surroundings {
@@ -29,7 +29,7 @@ export interface Surroundings {
   notes: { marks: Set<string>; backs: Set<string> };
 }
 
-const LINK_NAMES: Record<Destination['kind'], string> = {
+const LINK_NAMES: Record<Destination['kind'], Counted> = {
   web: 'web links',
   mail: 'email links',
   file: 'file links',

@@ -1,6 +1,7 @@
 import { accessibleName, contrastsOf } from '../../reader/index.js';
 import { attrsOf, readsPage, spotsOf } from '../../manuscript/index.js';
 import { entryId, targetIn, type Edition } from './edition.js';
+import { nounFor } from '../../language/index.js';
 
 /** Something that will not be in the made file as it is in the book; told before the file is made. */
 export interface Loss {
@@ -13,8 +14,8 @@ export interface Loss {
 export function lossesIn(edition: Edition): Loss[] {
   const { format, links, book } = edition;
   const losses: Loss[] = [];
-  const add = (what: string, count: number, why: string) => {
-    if (count > 0) losses.push({ what, count, why });
+  const add = (one: string, many: string, count: number, why: string) => {
+    if (count > 0) losses.push({ what: nounFor(count, one, many), count, why });
   };
   const nowhere = links.filter((link) => targetIn(edition, link.destination) === null);
   const { places, map, book: written } = edition;
@@ -22,12 +23,14 @@ export function lossesIn(edition: Edition): Loss[] {
     ({ destination }) => destination.kind === 'place' && edition.leftOut.has(destination.place),
   );
   add(
-    outside.length === 1 ? 'link into a chapter that is left out' : 'links into chapters that are left out',
+    'link into a chapter that is left out',
+    'links into chapters that are left out',
     outside.length,
     'The words stay, without a link.',
   );
   add(
-    nowhere.length - outside.length === 1 ? 'link that leads nowhere' : 'links that lead nowhere',
+    'link that leads nowhere',
+    'links that lead nowhere',
     nowhere.length - outside.length,
     'The place or the file is not there, or has no address yet. The words stay, without a link.',
   );
@@ -42,51 +45,54 @@ export function lossesIn(edition: Edition): Loss[] {
     return id !== null && target !== null && 'place' in target && target.place === entryId(id);
   });
   add(
-    `${listed.length === 1 ? 'link' : 'links'} to what is not in the text`,
+    'link to what is not in the text',
+    'links to what is not in the text',
     listed.length,
     'Readers are led to a list at the end, which says how readers come by the file or the book.',
   );
   const paged = format === 'pdf' ? 0 : pageReferences(edition);
   add(
-    paged === 1 ? 'reference to a page' : 'references to pages',
+    'reference to a page',
+    'references to pages',
     paged,
     'This form has no pages: the number or the words of the place stand there instead.',
   );
   add(
-    map.notes.length === 1 ? 'note' : 'notes',
+    'note',
+    'notes',
     format !== 'pdf' && written.structure.notes.stand === 'page' ? map.notes.length : 0,
     'There is no foot of a page in this form; notes stand after their chapter.',
   );
   add(
-    map.astray.length === 1 ? 'mark without a note' : 'marks without a note',
+    'mark without a note',
+    'marks without a note',
     map.astray.length,
     'The note is not in this form, and the mark is left out.',
   );
   const lost = deadReturns(edition, places);
   add(
-    lost === 1 ? 'return link' : 'return links',
+    'return link',
+    'return links',
     lost,
     'Nothing leads to the section in this form, so there is nowhere to go back to.',
   );
   if (contrastsOf(book.look).some(({ readable, told }) => !readable || !told))
     add(
       'look of the links',
+      'looks of the links',
       1,
       'It is hard to read or to tell from the words around; see “Link look” in Write.',
     );
   if (format === 'pdf') {
     const wordless = links.filter((link) => accessibleName(link) === '' && link.carrier === 'text');
     add(
-      wordless.length === 1 ? 'link without words' : 'links without words',
+      'link without words',
+      'links without words',
       wordless.length,
       'A link in a PDF needs something to press, so the address itself is printed.',
     );
     const moving = [...edition.enclosures.values()].filter((file) => file.type === 'image/gif');
-    add(
-      moving.length === 1 ? 'moving picture' : 'moving pictures',
-      moving.length,
-      'A PDF shows the first picture of each.',
-    );
+    add('moving picture', 'moving pictures', moving.length, 'A PDF shows the first picture of each.');
   }
   return losses;
 }

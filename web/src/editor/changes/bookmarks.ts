@@ -5,8 +5,8 @@ import { closeHistory } from 'prosemirror-history';
 import { create } from 'zustand';
 import { useEditor } from '../state/store.js';
 import { useBook } from '../../book/store.js';
-import { repairInBook } from '../../book/bulk.js';
 import { repairInside } from './repair-inside.js';
+import { openBook } from '../../book/open-book.js';
 
 export type BookmarkSort = 'name' | 'position';
 
@@ -71,5 +71,5 @@ export async function removeInUse(id: string, instead: Destination | null): Prom
   const repair = instead
     ? { type: 'destination' as const, destination: instead }
     : { type: 'unlink' as const };
-  if (await repairInBook(book, { target: { links }, repair })) await remove(id);
+  if (await openBook().bulk.repair({ target: { links }, repair })) await remove(id);
 }

@@ -7,8 +7,8 @@ import type { EditorView } from 'prosemirror-view';
 import { dropSpot, keepSpot, spotIn } from '../state/kept-spots.js';
 import { mint } from '../state/mint.js';
 import { askForSlip } from '../state/slip.js';
-import { useBook } from '../../book/store.js';
-import { uploadPicture, uploadToShelf } from '../../book/uploads.js';
+import { openBook } from '../../book/open-book.js';
+import type { Uploads } from '../../book/uploads.js';
 import { openArea } from '../state/open-area.js';
 
 /** Sends a picture and puts it into the text, at a position that is kept meanwhile; its slip then asks for words. */
@@ -17,14 +17,14 @@ export async function insertPicture(
   file: File,
   at = view.state.selection.to,
 ): Promise<void> {
-  await insertWhenSent(view, at, uploadPicture, file, ({ id }) =>
+  await insertWhenSent(view, at, openBook().uploads.picture, file, ({ id }) =>
     schema.node('figure', { id: mint(), enclosure: id }),
   );
 }
 
 /** Sends a file to the Shelf and puts words that lead to it into the text. */
 async function insertFileLink(view: EditorView, file: File, at: number): Promise<void> {
-  await insertWhenSent(view, at, uploadToShelf, file, ({ id, name }) => {
+  await insertWhenSent(view, at, openBook().uploads.toShelf, file, ({ id, name }) => {
     const link = schema.marks.link.create({ id: mint(), destination: { kind: 'file', enclosure: id } });
     return schema.text(name.replace(/\.\w+$/, '').replace(/[-_]+/g, ' '), [link]);
   });
@@ -33,16 +33,14 @@ async function insertFileLink(view: EditorView, file: File, at: number): Promise
 async function insertWhenSent(
   view: EditorView,
   at: number,
-  send: typeof uploadPicture,
+  send: Uploads['picture'],
   file: File,
   nodeFor: (file: { id: string; name: string }) => Node,
 ): Promise<void> {
-  const book = useBook.getState().book?.id;
-  if (!book) return;
   const transaction = view.state.tr;
   const spot = keepSpot(transaction, at);
   view.dispatch(transaction);
-  const taken = await send(book, file);
+  const taken = await send(file);
   if (view.isDestroyed) return;
   const now = spotIn(view.state, spot) ?? view.state.selection.to;
   const change = dropSpot(view.state.tr, spot);

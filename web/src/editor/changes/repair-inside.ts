@@ -3,8 +3,7 @@ import { applyInsideRepair, type InsideRepair } from '@vennet/core/repair';
 import { closeHistory } from 'prosemirror-history';
 import { mint } from '../state/mint.js';
 import { useEditor } from '../state/store.js';
-import { useBook } from '../../book/store.js';
-import { repairPlaceInBook } from '../../book/bulk.js';
+import { openBook } from '../../book/open-book.js';
 
 /** Repairs something of the book: in the text that is open, where undo takes it back, else on the server. */
 export async function repairInside(subject: InsideSubject, repair: InsideRepair): Promise<void> {
@@ -16,7 +15,6 @@ export async function repairInside(subject: InsideSubject, repair: InsideRepair)
     view.focus();
     return;
   }
-  const book = useBook.getState().book?.id;
   const { id, at } = subject;
-  if (book) await repairPlaceInBook(book, { target: { id, at, chapter: subject.chapter }, repair });
+  await openBook().bulk.repairInside({ target: { id, at, chapter: subject.chapter }, repair });
 }

@@ -66,7 +66,8 @@ export function goToSpot(chapter: string, caret: number): void {
 /** Goes to another book by a link. */
 export function goToBook(id: string, place?: string): void {
   leave();
-  go?.(`/books/${id}/write${place ? `?place=${encodeURIComponent(place)}` : ''}`);
+  // The caret comes there too, so that the keys that lead back are heard.
+  go?.(`/books/${id}/write?${place ? `place=${encodeURIComponent(place)}` : 'at=0'}`);
 }
 
 /** Back to the spot from which the author came, or forward again. */

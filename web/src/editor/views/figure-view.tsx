@@ -2,7 +2,7 @@ import type { Node } from 'prosemirror-model';
 import { NodeSelection } from 'prosemirror-state';
 import type { EditorView, NodeView } from 'prosemirror-view';
 import { createRoot, type Root } from 'react-dom/client';
-import { enclosureFile } from '../../api/client.js';
+import { enclosureFile } from '@vennet/client';
 import { AreaLayer } from './AreaLayer.js';
 import { openArea } from '../state/open-area.js';
 

@@ -1,0 +1,138 @@
+import type { Mention, MentionSearch } from '@vennet/core/repair';
+import type { Surroundings } from '@vennet/core/shelf';
+import { withChanges, type Manuscript } from '@vennet/core/wire';
+import type { AuditAnswer, AuditNews, AuditRequest } from './audit.worker.js';
+import type { Audited, OpenBookStore } from './store.js';
+
+/** What of a worker is needed here. */
+export type AuditWorker = Pick<Worker, 'postMessage' | 'terminate' | 'onmessage' | 'onerror'>;
+
+/** The audit of the open book, beside the typing: everything that is computed from its whole text. */
+export interface Audit {
+  /** Tells the worker what it does not know yet of a book; what is computed comes into the store. */
+  tell(book: Manuscript, surroundings: Surroundings): void;
+  /** Waits until something was computed, but not for ever: numbers and references are there when the text is first seen. */
+  nextNews(): Promise<void>;
+  /** What was told so far is of no use any more. */
+  forget(): void;
+  /** Looks for mentions in the book as it stands. */
+  search(search: MentionSearch): Promise<Mention[]>;
+  stop(): void;
+}
+
+/** Time that a book waits to be shown for what is computed from it, in ms. */
+const LONGEST_WAIT = 2000;
+
+/** Starts the audit. It follows the store: whatever changes of its book is told to the worker. */
+export function createAudit(store: OpenBookStore, makeWorker: () => AuditWorker): Audit {
+  const worker = makeWorker();
+  /** What the worker is still to be told; one message is under way at a time, so that it never falls behind the typing. */
+  let waiting: AuditRequest[] = [];
+  let isUnderWay = false;
+  /** How often a book was told to the worker as a whole. */
+  let openings = 0;
+  let told: { book: Manuscript; surroundings: Surroundings } | null = null;
+  let newsHeard = () => {};
+  const searches = new Map<number, (mentions: Mention[]) => void>();
+  let lastSearch = 0;
+
+  const goOn = () => {
+    isUnderWay = waiting.length > 0;
+    if (isUnderWay) worker.postMessage(waiting);
+    waiting = [];
+  };
+  const post = (request: AuditRequest) => {
+    // Of a chapter only the newest text matters.
+    if ('chapter' in request)
+      waiting = waiting.filter((one) => !('chapter' in one) || one.chapter.id !== request.chapter.id);
+    waiting.push(request);
+    if (!isUnderWay) goOn();
+  };
+  worker.onmessage = ({ data: { mentions, news } }: MessageEvent<AuditAnswer>) => {
+    for (const { id, mentions: found } of mentions) {
+      searches.get(id)?.(found);
+      searches.delete(id);
+    }
+    // What is said of a book that was left meanwhile is of no use any more.
+    if (news?.opening === openings) {
+      store.setState((before) => withNews(before, news));
+      newsHeard();
+    }
+    goOn();
+  };
+  worker.onerror = () => {
+    newsHeard();
+    goOn();
+  };
+
+  const audit: Audit = {
+    tell(book, surroundings) {
+      const before = told;
+      told = { book, surroundings };
+      if (before?.book === book && before.surroundings === surroundings) return;
+      if (!before || !haveSameOutline(before.book, book))
+        return post({ book, chapters: book.chapters, surroundings, opening: ++openings });
+      for (const [index, chapter] of book.chapters.entries())
+        if (chapter.doc !== before.book.chapters[index]?.doc) post({ chapter });
+      if (
+        before.surroundings !== surroundings ||
+        before.book.structure !== book.structure ||
+        before.book.language !== book.language
+      )
+        post({ surroundings, details: book });
+    },
+    nextNews: () =>
+      new Promise((resolve) => {
+        newsHeard = resolve;
+        setTimeout(resolve, LONGEST_WAIT);
+      }),
+    forget() {
+      told = null;
+      openings++;
+    },
+    search(search) {
+      const id = ++lastSearch;
+      return new Promise((resolve) => {
+        searches.set(id, resolve);
+        post({ search, id });
+      });
+    },
+    stop() {
+      unsubscribe();
+      worker.terminate();
+    },
+  };
+  const unsubscribe = store.subscribe(({ book, surroundings }) => book && audit.tell(book, surroundings));
+  return audit;
+}
+
+/** Whether two books are one book with the same chapters in the same order and the same forms. */
+function haveSameOutline(one: Manuscript, other: Manuscript): boolean {
+  return (
+    one.id === other.id &&
+    one.chapters.length === other.chapters.length &&
+    one.chapters.every((chapter, index) => {
+      const now = other.chapters[index];
+      return chapter.id === now?.id && chapter.matter === now.matter && chapter.leftOutOf === now.leftOutOf;
+    })
+  );
+}
+
+function withNews(before: Audited, news: AuditNews): Audited {
+  const linksIn = withChanges(before.linksIn, news.links);
+  const places = withChanges(before.places, news.places);
+  return {
+    linksIn,
+    links: linksIn === before.linksIn ? before.links : [...linksIn.values()].flat(),
+    inside: withChanges(new Map([['all', before.inside]]), news.inside).get('all') ?? [],
+    places,
+    placeIds: 'whole' in news.places ? new Set(places.keys()) : before.placeIds,
+    findings: withChanges(before.findings, news.findings),
+    notes: withChanges(before.notes, news.notes),
+    contents: withChanges(before.contents, news.contents),
+    orders: withChanges(before.orders, news.orders),
+    handMade: withChanges(before.handMade, news.handMade),
+    domains: withChanges(before.domains, news.domains),
+    readsPages: news.readsPages,
+  };
+}

@@ -1,0 +1,85 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import type { Format } from '@vennet/core/manuscript';
+import { isUnderWay, type ExportJob, type FormPreview, type JobStatus } from '@vennet/core/wire';
+import { useEffect } from 'react';
+import { api } from '../api/client.js';
+import { followJob } from '../api/follow.js';
+import { queries } from '../api/queries.js';
+import { openBook } from '../book/open-book.js';
+import { tellFault, useNotices } from '../parts/notices.js';
+
+export interface Exports {
+  forms: FormPreview[];
+  /** The newest first. */
+  jobs: ExportJob[];
+  make(format: Format): Promise<void>;
+  stop(job: ExportJob): Promise<void>;
+  /** Something was changed on which what a form loses depends. */
+  changed(): void;
+}
+
+/** The files that are made of a book: what each form would lose, and the making of each, followed to its end. */
+export function useExports(book: string): Exports {
+  const client = useQueryClient();
+  const { data: forms = [] } = useQuery({
+    ...queries.forms(book),
+    // What forms lose follows from the text as the server has it.
+    queryFn: () =>
+      openBook()
+        .saver.saveAll()
+        .then(() => api.forms(book)),
+  });
+  const { data: jobs = [] } = useQuery(queries.exports(book));
+  const open = jobs
+    .filter(isUnderWay)
+    .map(({ id }) => id)
+    .join();
+  useEffect(() => {
+    const { queryKey } = queries.exports(book);
+    const heard = (status: JobStatus) => {
+      const { id, state, stage, done, total } = status;
+      client.setQueryData(queryKey, (known) =>
+        known?.map((job) =>
+          job.id === id && isUnderWay(status) ? { ...job, state, stage, done, total } : job,
+        ),
+      );
+      if (!isUnderWay(status)) void ended(id);
+    };
+    const ended = async (id: string) => {
+      await client.invalidateQueries({ queryKey });
+      const job = client.getQueryData(queryKey)?.find((one) => one.id === id);
+      if (job) announce(job);
+    };
+    const again = () => void client.invalidateQueries({ queryKey });
+    const leave = open === '' ? [] : open.split(',').map((id) => followJob(id, heard, again));
+    return () => leave.forEach((stop) => stop());
+  }, [open, book, client]);
+  const tried = async (work: () => Promise<unknown>) => {
+    try {
+      await work();
+      await client.invalidateQueries(queries.exports(book));
+    } catch (error) {
+      tellFault(error);
+    }
+  };
+  return {
+    forms,
+    jobs,
+    make: (format) =>
+      tried(async () => {
+        await openBook().saver.saveAll();
+        await api.startExport(book, format);
+      }),
+    stop: (job) => tried(() => api.stopExport(job.id)),
+    changed: () => void client.invalidateQueries(queries.forms(book)),
+  };
+}
+
+function announce(job: ExportJob): void {
+  const what = { epub: 'The e-book', pdf: 'The PDF', web: 'The web page' }[job.format];
+  const { announce: say } = useNotices.getState();
+  if (job.state === 'done' && job.proof)
+    say(`${what} is made. ${job.proof.found} of ${job.proof.expected} links are in it as in the book.`);
+  else if (job.state === 'failed') say(`${what} could not be made. ${job.message}`);
+  else say(`${what} was stopped.`);
+}
