@@ -1,6 +1,6 @@
 import { fork, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
-import { mkdtemp, rm } from 'node:fs/promises';
+import { cp, mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -15,7 +15,6 @@ const DEMO = fileURLToPath(new URL('../server/dist/demo.js', import.meta.url));
 export class Vennet {
   address = '';
   #child: ChildProcess | null = null;
-  #used = false;
 
   constructor(
     readonly directory: string,
@@ -48,14 +47,11 @@ export class Vennet {
     await ended;
   }
 
-  /** Begins anew, with nothing but the demo book. The first time it has just begun. */
+  /** Begins anew, with nothing but the demo book: on a copy of the data that the demo has just begun with. */
   async startAnew(): Promise<void> {
-    if (!this.#used) {
-      this.#used = true;
-      return;
-    }
     await this.stop();
     await rm(this.directory, { recursive: true, force: true });
+    await cp(process.env.VENNET_FRESH_DATA ?? '', this.directory, { recursive: true });
     await this.start();
   }
 
@@ -71,13 +67,12 @@ export class Vennet {
   }
 }
 
-/** Every test file has a Vennet of its own: it calls `startAnew` before its tests. */
+/** Every worker has a Vennet of its own, and every test file begins it anew: it calls `startAnew` before its tests. */
 export const test = base.extend<object, { vennet: Vennet }>({
   vennet: [
     async ({ browserName: _browserName }, use) => {
       const directory = await mkdtemp(join(tmpdir(), 'vennet-e2e-'));
       const vennet = new Vennet(directory, await freePort());
-      await vennet.start();
       await use(vennet);
       await vennet.stop();
       await rm(directory, { recursive: true, force: true });

@@ -61,7 +61,7 @@ test.describe('making a link', () => {
     );
     await saved(page);
     const made = () =>
-      vennet
+      vennet.api
         .links(book)
         .then((links) => links.filter((link) => link.text === 'two thousandth step').map(({ href }) => href));
     await expect.poll(made).toEqual(['https://lamp-trust.example/tides']);

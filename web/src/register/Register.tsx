@@ -11,7 +11,7 @@ import { DestinationEntry } from './DestinationEntry.js';
 import { destinationsOf, type DestinationRow } from './destinations.js';
 import { InsideTable } from './InsideTable.js';
 import { useChecks } from './use-checks.js';
-import { counted } from '@vennet/core/language';
+import { nounFor } from '@vennet/core/language';
 
 const VerdictHistory = lazy(() => import('./VerdictHistory.js'));
 
@@ -55,7 +55,8 @@ export function Register() {
           <div>
             <h1 className="font-text text-3xl">Register</h1>
             <p className="mt-1 text-soft">
-              {counted(rows.length, 'destination', 'destinations')}, {counted(links.length, 'link', 'links')}
+              {rows.length} {nounFor(rows.length, 'destination', 'destinations')}, {links.length}{' '}
+              {nounFor(links.length, 'link', 'links')}
             </p>
             <SearchField label="Search the Register" placeholder="Address or words" search={setWanted} />
           </div>
