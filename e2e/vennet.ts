@@ -79,6 +79,13 @@ export const test = base.extend<object, { vennet: Vennet }>({
     },
     { scope: 'worker', timeout: 120_000 },
   ],
+  // Whatever a test is about, no page may meet an error that nobody catches.
+  page: async ({ page }, use) => {
+    const errors: Error[] = [];
+    page.on('pageerror', (error) => errors.push(error));
+    await use(page);
+    expect(errors).toEqual([]);
+  },
 });
 
 export { expect };

@@ -5,6 +5,7 @@ import type { Node } from 'prosemirror-model';
 import { createStore, type StoreApi } from 'zustand';
 import type { NoticeStore } from '../parts/notices.js';
 import type { Copies } from './local-copies.js';
+import { leaveAll } from './open-slips.js';
 import type { OpenBookStore } from './store.js';
 
 export type SaveState = 'saved' | 'unsaved' | 'saving' | 'unreachable' | 'conflict' | 'refused';
@@ -21,7 +22,10 @@ export interface Saver {
   state: StoreApi<{ state: SaveState }>;
   /** Takes note of a chapter's new text. Nothing is serialised while typing. */
   edited(chapter: string, doc: Node): void;
-  /** Sends everything that waits, and waits for what is under way: afterwards the server has the newest text. */
+  /**
+   * Sends everything that waits, what is being filled in beside the text too, and waits for what is under way: afterwards the
+   * server has the newest text.
+   */
   saveAll(): Promise<void>;
   /** Drops what waits for a chapter: its text was settled in another way. */
   forget(chapter: string): void;
@@ -146,6 +150,7 @@ export function createSaver({ store, copies, notices, save }: SaverNeeds): Saver
       sendIn(SEND_AFTER, chapter, job);
     },
     async saveAll() {
+      leaveAll();
       for (const [chapter, job] of [...pending]) {
         await job.sending;
         clearTimeout(job.keepTimer);

@@ -10,6 +10,7 @@ import { besideSelected } from './plugins/beside-selected.js';
 import { numbersShown } from './plugins/numbers-plugin.js';
 import { pastedText } from './plugins/paste.js';
 import { droppedFiles } from './changes/insert-pictures.js';
+import { keptDrafts } from './plugins/kept-drafts.js';
 import { keptSpots } from './state/kept-spots.js';
 import { keys, type LinkActions } from './keys.js';
 import { slipPlugin } from './plugins/slip-plugin.js';
@@ -35,6 +36,7 @@ export function createState(doc: Node, actions: LinkActions): EditorState {
       ...keys(actions),
       history(),
       slipPlugin(actions.chapter),
+      keptDrafts(actions.chapter),
       uniqueIds(),
       numbersShown(actions.chapter),
       keptSpots(),

@@ -135,6 +135,7 @@ export const KEY_SHEET: { group: string; keys: [string, string][] }[] = [
       ['Mod+Z', 'Undo, also the last change all over the book'],
       ['Mod+Y', 'Redo'],
       ['Shift+Enter', 'New line in the same paragraph'],
+      ['Mod+Enter', 'In a note: a new paragraph'],
     ],
   },
   {

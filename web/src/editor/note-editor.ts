@@ -28,6 +28,9 @@ export interface NoteEditorOptions {
   /** Where the note stands in it now. */
   position(): number;
   changed(view: EditorView): void;
+  /** Enter: the author goes on in the text. */
+  accept(): void;
+  /** Esc. */
   leave(): void;
 }
 
@@ -42,7 +45,7 @@ export class NoteEditor {
     note: Node,
     readonly options: NoteEditorOptions,
   ) {
-    const { outer, chapter, leave } = options;
+    const { outer, chapter, accept, leave } = options;
     const inText = (command: (typeof textCommands)['undo']) => (): boolean =>
       command(outer.state, outer.dispatch);
     this.view = new EditorView(options.place, {
@@ -67,6 +70,12 @@ export class NoteEditor {
               dispatch?.(state.tr.replaceSelectionWith(schema.nodes.hard_break.create()).scrollIntoView());
               return true;
             },
+            // As in every slip, Enter accepts; a new paragraph has a key of its own.
+            Enter: () => {
+              accept();
+              return true;
+            },
+            'Mod-Enter': baseKeymap.Enter!,
             Escape: () => {
               leave();
               return true;

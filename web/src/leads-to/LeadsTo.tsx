@@ -18,8 +18,8 @@ export interface LeadsToProps {
   change(entry: DestinationEntry): void;
   /** Starts a companion book and leads there in one step. */
   companion(title: string, goThere: boolean): void;
-  /** Takes a suggestion and accepts the slip in one step. */
-  accept?(destination: Destination): void;
+  /** Takes a suggestion and accepts in one step. */
+  accept(destination: Destination): void;
 }
 
 /** The one field for a destination: it says what it took the words for, suggests from every kind, and takes files. */
@@ -50,9 +50,8 @@ export function LeadsTo({ field, entry, change, companion, accept }: LeadsToProp
     }
     if (event.key === 'Enter' && marked < 0 && likely >= 0 && first && 'destination' in first) {
       event.preventDefault();
-      if (accept) accept(first.destination);
-      else take(first);
-      return;
+      setListing(false);
+      return accept(first.destination);
     }
     // Enter without a mark is for the form; the list is in nobody's way afterwards.
     if (open && event.key === 'Enter' && marked < 0) return setListing(false);
@@ -61,7 +60,6 @@ export function LeadsTo({ field, entry, change, companion, accept }: LeadsToProp
     if (event.key === 'ArrowDown') setMarked(marked === last ? 0 : marked + 1);
     else if (event.key === 'ArrowUp') setMarked(marked <= 0 ? last : marked - 1);
     else if (event.key === 'Enter' && suggestions[marked]) take(suggestions[marked]);
-    else if (event.key === 'Escape') setListing(false);
     else return;
     event.preventDefault();
   };

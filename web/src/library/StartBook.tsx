@@ -1,28 +1,29 @@
 import { Dialog } from 'radix-ui';
 import { BookPlus } from 'lucide-react';
-import { useMutation } from '@tanstack/react-query';
 import type { NewBook } from '@vennet/core/wire';
 import { useState, type FormEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../api/client.js';
 import { tellFault } from '../parts/notices.js';
+import { useOnce } from '../parts/use-once.js';
 
 /** A new, empty book. */
 export function StartBook() {
   const [open, setOpen] = useState(false);
   const navigate = useNavigate();
-  const start = useMutation({
-    mutationFn: (book: NewBook) => api.startBook(book),
-    // The caret waits in the first line.
-    onSuccess: ({ id }) => navigate(`/books/${id}/write?at=0`),
-    onError: tellFault,
+  const start = useOnce(async (book: NewBook) => {
+    try {
+      const { id } = await api.startBook(book);
+      // The caret waits in the first line.
+      await navigate(`/books/${id}/write?at=0`);
+    } catch (error) {
+      tellFault(error);
+    }
   });
   const submit = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
-    // Pressed twice it is still one book.
-    if (start.isPending || start.isSuccess) return;
     const form = new FormData(event.currentTarget);
-    start.mutate({ title: String(form.get('title')), author: String(form.get('author')) });
+    start.run({ title: String(form.get('title')), author: String(form.get('author')) });
   };
   return (
     <Dialog.Root open={open} onOpenChange={setOpen}>

@@ -1,30 +1,28 @@
-import { flatText, OBJECT, spotsOf, type Box, type Link, type LinkArea } from '@vennet/core/manuscript';
+import { attrsOf, spotsOf, type Link } from '@vennet/core/manuscript';
 import type { Node } from 'prosemirror-model';
+import type { EditorState } from 'prosemirror-state';
 import type { EditorView } from 'prosemirror-view';
 import { useCallback, useEffect, useLayoutEffect, useRef, useState, type RefObject } from 'react';
-import { bookmarkAt, figureAt, insideNodeAt, linkAtSelection, linksIn } from '../editor/state/links.js';
-import { askedIn, draftIn, offerIn, type Draft } from '../editor/state/slip.js';
-import { useEditor } from '../editor/state/store.js';
-import { arrange, topOfOpen } from './arrange.js';
-import { BookmarkSlip } from '../slips/BookmarkSlip.js';
-import { ClosedNote } from './ClosedNote.js';
-import { InsideSlip } from '../slips/InsideSlip.js';
-import { withWords } from '../book/said.js';
 import { useBook } from '../book/store.js';
-import { AreaSlip } from '../slips/AreaSlip.js';
-import { areasOf } from '../editor/changes/change-figures.js';
+import { keptIn, type Draft } from '../editor/state/kept-drafts.js';
+import { linksIn } from '../editor/state/links.js';
 import { useOpenArea } from '../editor/state/open-area.js';
-import { PictureSlip } from '../slips/PictureSlip.js';
+import { useEditor } from '../editor/state/store.js';
+import { holdsPress } from '../parts/press.js';
+import { arrange, topOfOpen } from './arrange.js';
+import { ClosedDraft } from './ClosedDraft.js';
+import { ClosedNote } from './ClosedNote.js';
 import { ClosedSlip } from './ClosedSlip.js';
-import { OfferLine } from './OfferLine.js';
-import { keyOfLink, OpenSlip } from '../slips/LinkSlip.js';
+import { OpenSlip } from './OpenSlip.js';
+import { subjectIn, type Subject } from './subject.js';
 
-/** A link or a note whose line can be seen. */
+/** A link, a note or something half-made whose line can be seen. */
 interface Seen {
   key: string;
   at: number;
   line: number;
   link: Link | null;
+  draft: Draft | null;
 }
 
 interface Shown {
@@ -41,24 +39,14 @@ export function Margin({ scroller }: { scroller: RefObject<HTMLDivElement | null
   const column = useRef<HTMLElement>(null);
   const [shown, setShown] = useState<Shown>({ seen: [], openLine: 0, bottom: 0 });
   const [openHeight, setOpenHeight] = useState(320);
-  const found = state ? linkAtSelection(state, chapter) : null;
+  const subject = state && subjectIn(state, chapter);
   // What references read follows from the whole book.
-  useBook((store) => (found?.carrier === 'reference' ? store.places : null));
-  const open = found && state ? withWords(found, state.doc.nodeAt(found.from)) : null;
-  const inside = state ? insideNodeAt(state) : null;
-  const bookmark = state && !found ? bookmarkAt(state) : null;
-  const draft = state ? draftIn(state) : null;
-  const offer = state ? offerIn(state) : null;
-  const figure = state ? figureAt(state) : null;
-  const area = useOpenArea();
-  const openAt =
-    draft?.from ??
-    figure?.position ??
-    inside?.position ??
-    open?.from ??
-    bookmark?.from ??
-    offer?.from ??
-    null;
+  useBook((store) =>
+    subject && 'link' in subject && subject.link.carrier === 'reference' ? store.places : null,
+  );
+  // Another area of the picture is another link at the caret.
+  useOpenArea();
+  const openAt = subject?.from ?? null;
 
   const measure = useCallback(() => {
     if (!view || !scroller.current || !column.current || view.isDestroyed) return;
@@ -66,7 +54,7 @@ export function Margin({ scroller }: { scroller: RefObject<HTMLDivElement | null
     const top = column.current.getBoundingClientRect().top;
     const [first, last] = visibleRange(view, box);
     const lineOf = (position: number) => topOf(view, Math.min(position, view.state.doc.content.size)) - top;
-    const seen = slipsIn(view.state.doc, chapter).filter(({ at }) => at >= first && at <= last);
+    const seen = slipsIn(view.state, chapter).filter(({ at }) => at >= first && at <= last);
     setShown({
       seen: seen.map((slip) => ({ ...slip, line: lineOf(slip.at) })),
       openLine: openAt === null ? 0 : lineOf(openAt),
@@ -96,88 +84,35 @@ export function Margin({ scroller }: { scroller: RefObject<HTMLDivElement | null
   }, [measure, scroller, view]);
 
   if (!view || !state) return <aside ref={column} aria-label="Margin" />;
-  const isOpen = openAt !== null;
-  const selected = figure ?? inside;
-  const closed = shown.seen.filter(
-    ({ at, link }) => draft !== null || (selected ? at !== selected.position : !link || link.id !== open?.id),
-  );
+  const closed = shown.seen.filter((slip) => !isOpen(slip, subject));
   const openTop = topOfOpen({ line: shown.openLine, bottom: shown.bottom, height: openHeight });
   const lines = arrange(
     closed.map(({ line }) => line),
-    isOpen ? { line: shown.openLine, top: openTop, height: openHeight } : null,
+    subject ? { line: shown.openLine, top: openTop, height: openHeight } : null,
   );
   return (
     <aside ref={column} aria-label="Margin" className="relative max-lg:static">
-      <ul aria-label="Links of the visible text" className="max-lg:hidden">
-        {closed.map(({ key, link, at }, index) => (
-          <li key={key} className="absolute inset-x-0" style={{ top: lines[index] }}>
-            {link ? <ClosedSlip link={link} /> : <ClosedNote id={key} at={at} />}
+      <ul aria-label="Links of the visible text" className="max-lg:hidden" {...holdsPress}>
+        {closed.map((slip, index) => (
+          <li key={slip.key} className="absolute inset-x-0" style={{ top: lines[index] }}>
+            {slip.draft ? (
+              <ClosedDraft draft={slip.draft} />
+            ) : slip.link ? (
+              <ClosedSlip link={slip.link} />
+            ) : (
+              <ClosedNote id={slip.key} at={slip.at} />
+            )}
           </li>
         ))}
       </ul>
-      {isOpen && (
+      {subject && (
         <SlipBox top={openTop} resized={setOpenHeight}>
-          {figure && !draft ? (
-            <FigureSlip view={view} figure={figure} open={area} asked={askedIn(state)} />
-          ) : inside && !draft ? (
-            <InsideSlip key={inside.node.attrs.id as string} view={view} {...inside} asked={askedIn(state)} />
-          ) : draft?.what === 'bookmark' || (bookmark && !draft) ? (
-            <BookmarkSlip
-              key={draft ? 'draft' : `${bookmark?.id} ${bookmark?.name}`}
-              view={view}
-              bookmark={draft ? null : bookmark}
-              draft={draft}
-              asked={askedIn(state)}
-            />
-          ) : open || draft ? (
-            <OpenSlip
-              key={draft ? 'draft' : `${keyOfLink(open)} ${attrsAt(view, open)}`}
-              view={view}
-              link={draft ? null : open}
-              draft={draft}
-              asked={askedIn(state)}
-              words={wordsOf(view, draft)}
-            />
-          ) : (
-            offer && <OfferLine view={view} offer={offer} />
-          )}
+          <OpenSlip view={view} state={state} subject={subject} />
         </SlipBox>
       )}
     </aside>
   );
 }
-
-/** The slip of the picture that is selected, of one of its areas, or of an area that is being made. */
-function FigureSlip({
-  view,
-  figure: { node, position },
-  open,
-  asked,
-}: {
-  view: EditorView;
-  figure: { node: Node; position: number };
-  open: { area: string | null; draft: Box | null };
-  asked: number;
-}) {
-  const area = areasOf(node).find(({ id }) => id === open.area) ?? null;
-  const box = area ?? open.draft;
-  if (box)
-    return <AreaSlip key={area ? said(area) : 'new'} view={view} area={area} box={box} asked={asked} />;
-  const { enclosure, link } = node.attrs;
-  return (
-    <PictureSlip
-      key={JSON.stringify([position, enclosure, link])}
-      view={view}
-      node={node}
-      position={position}
-      asked={asked}
-    />
-  );
-}
-
-/** What a slip shows of an area apart from its box, which is moved while the slip is open. */
-const said = ({ id, name, hoverNote, destination, frame }: LinkArea) =>
-  JSON.stringify([id, name, hoverNote, destination, frame]);
 
 /** The upper edge of the line at a position, or of the picture there, in the window. */
 function topOf(view: EditorView, position: number): number {
@@ -186,30 +121,35 @@ function topOf(view: EditorView, position: number): number {
   return view.coordsAtPos(position, 1).top;
 }
 
-/** A reference changes without its words changing: its slip then begins anew too. */
-const attrsAt = (view: EditorView, link: Link | null): string =>
-  link?.carrier === 'reference' ? JSON.stringify(view.state.doc.nodeAt(link.from)?.attrs) : '';
+type Slip = Omit<Seen, 'line'>;
 
-const known = new WeakMap<Node, Omit<Seen, 'line'>[]>();
+const known = new WeakMap<Node, Slip[]>();
 
-/** Everything of a text that has a slip: its links and its notes, in their order. Read once for each state. */
-function slipsIn(doc: Node, chapter: string): Omit<Seen, 'line'>[] {
-  const before = known.get(doc);
-  if (before) return before;
-  const spots = spotsOf(doc, chapter);
-  const notes = [...spots.notes, ...spots.marks].map(({ node, at }) => ({
-    key: node.attrs.id as string,
-    at,
-    link: null,
-  }));
-  const links = linksIn(doc, chapter).map((link) => ({ key: link.id, at: link.from, link }));
-  const slips = [...links, ...notes].sort((one, other) => one.at - other.at);
-  known.set(doc, slips);
-  return slips;
+/** Everything of a text that has a slip: its links, its notes and what was left half-made, in their order. */
+function slipsIn(state: EditorState, chapter: string): Slip[] {
+  const drafts = keptIn(state).map((draft) => ({ key: draft.id, at: draft.from, link: null, draft }));
+  const slips = known.get(state.doc) ?? readSlips(state.doc, chapter);
+  known.set(state.doc, slips);
+  return drafts.length === 0 ? slips : [...slips, ...drafts].sort((one, other) => one.at - other.at);
 }
 
-function wordsOf(view: EditorView, draft: Draft | null): string {
-  return draft ? flatText(view.state.doc, draft.from, draft.to).replaceAll(OBJECT, '') : '';
+function readSlips(doc: Node, chapter: string): Slip[] {
+  const spots = spotsOf(doc, chapter);
+  const notes = [...spots.notes, ...spots.marks].map(({ node, at }) => ({
+    key: attrsOf.inside(node).id,
+    at,
+    link: null,
+    draft: null,
+  }));
+  const links = linksIn(doc, chapter).map((link) => ({ key: link.id, at: link.from, link, draft: null }));
+  return [...links, ...notes].sort((one, other) => one.at - other.at);
+}
+
+/** Whether a slip is the one that is open. */
+function isOpen({ at, link, draft }: Slip, subject: Subject | null): boolean {
+  if (!subject || draft) return false;
+  if ('figure' in subject || 'inside' in subject) return at === subject.from;
+  return 'link' in subject && link?.id === subject.link.id;
 }
 
 function SlipBox({

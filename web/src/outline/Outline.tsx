@@ -2,12 +2,12 @@ import { groupedBy, MATTERS, openLevels, TOP, type Link, type PlaceKind } from '
 import type { Manuscript } from '@vennet/core/wire';
 import { Plus } from 'lucide-react';
 import { useLayoutEffect, useMemo, useRef } from 'react';
-import { useMutation } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { api } from '../api/client.js';
 import { openBook } from '../book/open-book.js';
 import { useBook, verdictFor, type BookStore } from '../book/store.js';
 import { tellFault } from '../parts/notices.js';
+import { useOnce } from '../parts/use-once.js';
 import { ChapterEntry } from './ChapterEntry.js';
 import { PlaceEntry } from './PlaceEntry.js';
 import { usePlacesShown } from './places-shown.js';
@@ -23,14 +23,16 @@ export function Outline({ book, open }: { book: Manuscript; open: string }) {
   const { shown, setShown } = usePlacesShown();
   const current = useRef<HTMLLIElement>(null);
   useLayoutEffect(() => bringIntoView(current.current?.firstElementChild), [open]);
-  const add = useMutation({
-    async mutationFn() {
+  const add = useOnce(async () => {
+    try {
+      await openBook().saver.saveAll();
       const chapter = await api.addChapter(book.id, { title: '', after: open });
       await openBook().open(book.id);
       // The caret waits in its first line: what is typed next is its text.
       await navigate(`/books/${book.id}/write/${chapter.id}?at=0`);
-    },
-    onError: tellFault,
+    } catch (error) {
+      tellFault(error);
+    }
   });
   return (
     <nav aria-label="Outline" className="px-3 pb-4">
@@ -72,8 +74,8 @@ export function Outline({ book, open }: { book: Manuscript; open: string }) {
         className="button"
         data-look="quiet"
         data-size="small"
-        disabled={add.isPending}
-        onClick={() => add.mutate()}
+        disabled={add.isUnderWay}
+        onClick={() => add.run()}
       >
         <Plus size={15} aria-hidden="true" /> Add a chapter
       </button>

@@ -1,65 +1,84 @@
 import { hrefOf, type Destination } from '@vennet/core/destination';
-import { useRef, useState, type FormEvent } from 'react';
+import { message } from '@vennet/core/language';
+import { useRef, useState } from 'react';
+import { openBook } from '../book/open-book.js';
 import { useBook } from '../book/store.js';
 import { entryOf, readEntry } from '../leads-to/destination-entry.js';
-import { startCompanion } from '../leads-to/start-companion.js';
 import { LeadsTo } from '../leads-to/LeadsTo.js';
+import { startCompanion } from '../leads-to/start-companion.js';
+import { SlipForm } from '../slips/SlipForm.js';
 import type { DestinationRow } from './destinations.js';
 import type { Checks } from './use-checks.js';
-import { openBook } from '../book/open-book.js';
-import { message } from '@vennet/core/language';
+
+interface CorrectAddressProps {
+  row: DestinationRow;
+  checks: Checks;
+  /** The address was corrected: the author goes on with the next one. */
+  corrected(): void;
+  close(): void;
+}
 
 /** Corrects an address once for all its uses, and checks a single one again. */
-export function CorrectAddress({ row, checks }: { row: DestinationRow; checks: Checks }) {
-  const [entry, setEntry] = useState(() => entryOf(row.uses[0].destination, useBook.getState()));
+export function CorrectAddress({ row, checks, corrected, close }: CorrectAddressProps) {
+  const [first] = row.uses;
+  const stored = () => entryOf(first.destination, useBook.getState());
+  const [entry, setEntry] = useState(stored);
   const field = useRef<HTMLInputElement>(null);
   const { destination } = readEntry(entry);
-  const changed = destination !== null && hrefOf(destination) !== row.href;
+  const isOther = (to: Destination | null): to is Destination => to !== null && hrefOf(to) !== row.href;
   const uses = message('{count, plural, one {its one use} other {all # uses}}', { count: row.uses.length });
-  const correct = (event: FormEvent) => {
-    event.preventDefault();
-    if (destination && changed) lead(destination);
+  const lead = async (to: Destination) => {
+    const target = { href: row.href };
+    const done = await openBook().bulk.repair({ target, repair: { type: 'destination', destination: to } });
+    if (done) corrected();
   };
-  const lead = (to: Destination) =>
-    void openBook().bulk.repair({
-      target: { href: row.href },
-      repair: { type: 'destination', destination: to },
-    });
+  const accept = (to: Destination | null) => {
+    if (isOther(to)) void lead(to);
+    else field.current?.focus();
+  };
+  const slip = {
+    accept: () => accept(destination),
+    setBack() {
+      setEntry(stored());
+      close();
+    },
+    // A change all over the book is made when it is asked for, and not by going on elsewhere.
+    leave: () => {},
+  };
+  const { movedTo } = row;
   return (
-    <form onSubmit={correct} aria-label="Correct the address" className="max-w-2xl">
+    <SlipForm label="Correct the address" slip={slip} className="max-w-2xl">
       <LeadsTo
         field={field}
         entry={entry}
         change={setEntry}
-        companion={(title, goThere) => void startCompanion(title, goThere, lead)}
+        companion={(title, goThere) => void startCompanion(title, goThere, (to) => void lead(to))}
+        accept={(to) => {
+          setEntry(entryOf(to, useBook.getState()));
+          accept(to);
+        }}
       />
       <div className="mt-2.5 flex flex-wrap gap-2">
         <button
           type="submit"
           className="button"
-          data-look={changed ? 'main' : undefined}
+          data-look={isOther(destination) ? 'main' : undefined}
           data-size="small"
-          disabled={!changed || !destination}
+          disabled={!isOther(destination)}
         >
           Correct it for {uses}
         </button>
-        {row.movedTo && (
+        {movedTo && (
           <button
             type="button"
             className="button !h-auto text-left break-all"
             data-size="small"
-            onClick={() =>
-              row.movedTo &&
-              void openBook().bulk.repair({
-                target: { href: row.href },
-                repair: { type: 'destination', destination: { kind: 'web', href: row.movedTo } },
-              })
-            }
+            onClick={() => void lead({ kind: 'web', href: movedTo })}
           >
-            Lead to {row.movedTo}
+            Lead to {movedTo}
           </button>
         )}
-        {row.uses[0].kind === 'web' && (
+        {first.kind === 'web' && (
           <button
             type="button"
             className="button"
@@ -71,6 +90,6 @@ export function CorrectAddress({ row, checks }: { row: DestinationRow; checks: C
           </button>
         )}
       </div>
-    </form>
+    </SlipForm>
   );
 }

@@ -1,6 +1,7 @@
 import type { Repair } from '@vennet/core/repair';
 import type { Manuscript, RepairTarget } from '@vennet/core/wire';
 import { ChevronRight } from 'lucide-react';
+import { useRef } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { destinationWords } from '../book/destination-words.js';
 import { KindMark } from '../parts/KindMark.js';
@@ -19,11 +20,15 @@ interface EntryProps {
   book: Manuscript;
   open: boolean;
   toggle(): void;
+  /** Its address was corrected for all its uses. */
+  corrected(): void;
   checks: Checks;
 }
 
 /** One destination; opened, it shows each use in its sentence, and what can be done about it. */
-export function DestinationEntry({ row, book, open, toggle, checks }: EntryProps) {
+export function DestinationEntry({ row, book, open, toggle, corrected, checks }: EntryProps) {
+  const opener = useRef<HTMLButtonElement>(null);
+  const toOpener = () => opener.current?.focus();
   const places = useBook((store) => store.places);
   const surroundings = useBook((store) => store.surroundings);
   const [first] = row.uses;
@@ -41,6 +46,7 @@ export function DestinationEntry({ row, book, open, toggle, checks }: EntryProps
         </span>
         <span role="cell" className="min-w-0">
           <button
+            ref={opener}
             type="button"
             aria-expanded={open}
             className="flex w-full cursor-pointer items-center gap-2 text-left"
@@ -78,8 +84,16 @@ export function DestinationEntry({ row, book, open, toggle, checks }: EntryProps
             <p className="mb-3">
               {row.reason} {first.kind === 'web' && <span className="break-all text-soft">{row.href}</span>}
             </p>
-            <Uses row={row} book={book} />
-            <CorrectAddress row={row} checks={checks} />
+            <Uses row={row} book={book} repaired={toOpener} />
+            <CorrectAddress
+              row={row}
+              checks={checks}
+              corrected={corrected}
+              close={() => {
+                toggle();
+                toOpener();
+              }}
+            />
           </div>
         </div>
       )}
@@ -87,10 +101,11 @@ export function DestinationEntry({ row, book, open, toggle, checks }: EntryProps
   );
 }
 
-function Uses({ row, book }: { row: DestinationRow; book: Manuscript }) {
+function Uses({ row, book, repaired }: { row: DestinationRow; book: Manuscript; repaired(): void }) {
   const findings = useBook((store) => store.findings);
-  const repair = (target: RepairTarget) => (change: Repair) =>
-    void openBook().bulk.repair({ target, repair: change });
+  const repair = (target: RepairTarget) => async (change: Repair) => {
+    if (await openBook().bulk.repair({ target, repair: change })) repaired();
+  };
   return (
     <ul aria-label="Uses" className="mb-4 space-y-3">
       {row.uses.map((link) => (
@@ -111,7 +126,7 @@ function Uses({ row, book }: { row: DestinationRow; book: Manuscript }) {
           </p>
           {(findings.get(link.id) ?? []).map((finding) => (
             <div key={finding.rule} className="mt-2">
-              <FindingLine finding={finding} repair={repair({ links: [link.id] })} />
+              <FindingLine finding={finding} repair={(change) => void repair({ links: [link.id] })(change)} />
             </div>
           ))}
         </li>

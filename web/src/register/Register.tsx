@@ -1,5 +1,5 @@
 import { VERDICTS, type VerdictName } from '@vennet/core/reach';
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { VERDICT_WORDS, VerdictMark } from '../parts/VerdictMark.js';
 import { SeverityMark } from '../parts/SeverityMark.js';
 import { destinationWords } from '../book/destination-words.js';
@@ -43,6 +43,15 @@ export function Register() {
     () => (isSearched ? new Map(rows.map((row) => [row, wordsOf(row, { places, surroundings })])) : null),
     [isSearched, rows, places, surroundings],
   );
+  // An address that was corrected is gone from its row: the author goes on with the one that has come to stand there.
+  const list = useRef<HTMLDivElement>(null);
+  const [left, setLeft] = useState<{ href: string; index: number } | null>(null);
+  useEffect(() => {
+    if (!left || rows.some(({ href }) => href === left.href)) return;
+    setLeft(null);
+    const entries = list.current?.querySelectorAll<HTMLElement>('[aria-expanded]') ?? [];
+    if (document.activeElement === document.body) entries[Math.min(left.index, entries.length - 1)]?.focus();
+  }, [left, rows]);
   if (!book) return null;
   const fits = (row: DestinationRow) =>
     (filter === null || (filter === 'findings' ? row.findings.length > 0 : row.verdict === filter)) &&
@@ -106,14 +115,15 @@ export function Register() {
               heads={['Verdict', 'Destination', 'Uses', 'Last checked', 'Findings']}
               columns="grid-cols-[8.5rem_minmax(0,1fr)_4rem_8rem_6rem]"
             />
-            <div role="rowgroup">
-              {shown.slice(0, most).map((row) => (
+            <div role="rowgroup" ref={list}>
+              {shown.slice(0, most).map((row, index) => (
                 <DestinationEntry
                   key={row.href}
                   row={row}
                   book={book}
                   open={open === row.href}
                   toggle={() => setOpen(open === row.href ? null : row.href)}
+                  corrected={() => setLeft({ href: row.href, index })}
                   checks={checks}
                 />
               ))}

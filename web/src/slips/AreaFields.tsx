@@ -21,7 +21,8 @@ export function BoxFields({ box, change }: { box: Box; change(more: Partial<Box>
               className="field !px-1.5 tabular-nums"
               min={0}
               max={100}
-              step={0.1}
+              // A box is kept finer than one would step through it.
+              step="any"
               value={Number((box[side] * 100).toFixed(2))}
               onChange={(event) => {
                 const percent = event.target.valueAsNumber;

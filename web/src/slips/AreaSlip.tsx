@@ -1,25 +1,36 @@
 import { auditLink } from '@vennet/core/audit';
-import { heardAs } from '@vennet/core/reader';
 import { hrefOf } from '@vennet/core/destination';
-import { withinPicture, type AreaFrame, type Box, type Link, type LinkArea } from '@vennet/core/manuscript';
+import {
+  attrsOf,
+  withinPicture,
+  type AreaFrame,
+  type Box,
+  type Link,
+  type LinkArea,
+} from '@vennet/core/manuscript';
+import { heardAs } from '@vennet/core/reader';
 import type { Repair } from '@vennet/core/repair';
 import { ArrowLeft, ExternalLink, Trash2 } from 'lucide-react';
+import { closeHistory } from 'prosemirror-history';
 import type { EditorView } from 'prosemirror-view';
-import { useLayoutEffect, useRef, useState, type FormEvent, type KeyboardEvent } from 'react';
-import { linkAtSelection } from '../editor/state/links.js';
-import { mint } from '../editor/state/mint.js';
-import { useEditor } from '../editor/state/store.js';
-import { useBook } from '../book/store.js';
+import { useEffect } from 'react';
 import { useAuditContext } from '../book/audit-context.js';
-import { entryOf, readEntry } from '../leads-to/destination-entry.js';
-import { isAskedFor } from './asked-for.js';
+import { useBook } from '../book/store.js';
+import { addArea, changeArea, MIDDLE, removeArea } from '../editor/changes/change-figures.js';
+import { keepDraft } from '../editor/state/kept-drafts.js';
+import { figureAt, linkAtSelection } from '../editor/state/links.js';
+import { mint } from '../editor/state/mint.js';
+import { moveDraftArea, openArea, useOpenArea } from '../editor/state/open-area.js';
+import { useEditor } from '../editor/state/store.js';
 import { Findings } from '../findings/FindingLine.js';
+import { VerdictLine } from '../findings/VerdictLine.js';
+import { entryOf, readEntry, type DestinationEntry } from '../leads-to/destination-entry.js';
 import { LeadsTo, takesFiles } from '../leads-to/LeadsTo.js';
-import { VerdictLine } from './LinkLines.js';
 import { startCompanion } from '../leads-to/start-companion.js';
 import { BoxFields, FrameFields } from './AreaFields.js';
-import { addArea, changeArea, removeArea } from '../editor/changes/change-figures.js';
-import { draftArea, openArea } from '../editor/state/open-area.js';
+import { useFirstField, whatDiffers } from './slip-parts.js';
+import { AcceptButton, SlipForm } from './SlipForm.js';
+import { useSlip } from './use-slip.js';
 
 interface AreaSlipProps {
   view: EditorView;
@@ -30,29 +41,79 @@ interface AreaSlipProps {
   asked: number;
 }
 
+export interface AreaValues {
+  to: DestinationEntry;
+  name: string;
+  hoverNote: string;
+  frame: AreaFrame | null;
+  box: Box;
+}
+
 /** The slip of one link area of a picture: where it leads, its name, its box and its look. */
 export function AreaSlip({ view, area, box, asked }: AreaSlipProps) {
-  const [to, setTo] = useState(() => entryOf(area?.destination ?? null, useBook.getState()));
-  const [name, setName] = useState(area?.name ?? '');
-  const [hoverNote, setHoverNote] = useState(area?.hoverNote ?? '');
-  const [frame, setFrame] = useState<AreaFrame | null>(area?.frame ?? null);
-  const field = useRef<HTMLInputElement>(null);
+  const field = useFirstField<HTMLInputElement>(asked, !area);
   const context = useAuditContext();
+  const names = useBook.getState();
+  const figure = figureAt(view.state);
 
-  useLayoutEffect(() => {
-    if (isAskedFor(asked) || !area) field.current?.focus({ preventScroll: true });
-  }, [area, asked]);
+  const { x, y, width, height } = box;
+  const stored: AreaValues = {
+    to: entryOf(area?.destination ?? null, names),
+    name: area?.name ?? '',
+    hoverNote: area?.hoverNote ?? '',
+    frame: area?.frame ?? null,
+    // One that was drawn has been begun; one that is put in the middle has not.
+    box: area ? { x, y, width, height } : MIDDLE,
+  };
+  const write = (values: AreaValues, before: AreaValues) => {
+    const { destination } = readEntry(values.to);
+    const { to, box: moved, ...more } = whatDiffers(tidy(values), before);
+    if (area) changeArea(view, area.id, { ...more, ...moved, ...(to && destination && { destination }) });
+    else if (destination) {
+      const id = mint();
+      const { name, hoverNote, frame, box: own } = tidy(values);
+      addArea(view, { id, name, hoverNote, frame, ...own, destination });
+      if (useOpenArea.getState().draft) openArea(id);
+    }
+  };
+  const drop = () => {
+    if (!area && useOpenArea.getState().draft) openArea(null);
+  };
+  const slip = useSlip<AreaValues>({
+    stored,
+    isNew: !area,
+    kept: area ? null : { ...stored, ...useOpenArea.getState().values, box },
+    faultsIn: ({ to }) => (readEntry(to).destination ? [] : ['to']),
+    write,
+    keep(values) {
+      drop();
+      if (view.isDestroyed || !figure) return;
+      const { node, position: from } = figure;
+      const said = { ...values, figure: attrsOf.figure(node).id };
+      const draft = { id: mint(), what: 'area' as const, from, to: from + node.nodeSize, values: said };
+      view.dispatch(keepDraft(closeHistory(view.state.tr), draft));
+    },
+    drop,
+    close: () => openArea(null),
+    toText: () => view.focus(),
+    toFault: () => field.current?.focus(),
+  });
+  const { values, change, isChanged, faults } = slip;
+  // What is drawn with the mouse is said in the slip too.
+  useEffect(() => {
+    if (!area) change({ box: { x, y, width, height } });
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- `change` is the same slip's
+  }, [area, x, y, width, height]);
 
-  const { destination } = readEntry(to);
-  const entry = { name: name.trim(), hoverNote: hoverNote.trim(), frame };
+  const { destination } = readEntry(values.to);
   const link: Link | null = destination && {
     id: area?.id ?? '',
     kind: destination.kind,
     destination,
     href: hrefOf(destination),
-    text: name,
+    text: values.name,
     carrier: 'area',
-    hoverNote,
+    hoverNote: values.hoverNote,
     look: null,
     chapter: '',
     from: 0,
@@ -61,102 +122,80 @@ export function AreaSlip({ view, area, box, asked }: AreaSlipProps) {
     after: '',
   };
   const findings = link ? auditLink(link, context) : [];
-  const changed =
-    area !== null &&
-    destination !== null &&
-    JSON.stringify([destination, entry]) !==
-      JSON.stringify([area.destination, { name: area.name, hoverNote: area.hoverNote, frame: area.frame }]);
-
-  const acceptAs = (leads: NonNullable<typeof destination>) => {
-    if (area) changeArea(view, area.id, { ...entry, destination: leads });
-    else {
-      const id = mint();
-      addArea(view, { id, ...entry, ...box, destination: leads });
-      openArea(id);
-    }
-  };
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    if (!destination) return field.current?.focus();
-    acceptAs(destination);
-    view.focus();
-  };
-  const close = () => {
+  const remove = () => {
+    if (area) removeArea(view, area.id);
     openArea(null);
     view.focus();
   };
-  const pressed = (event: KeyboardEvent) => {
-    if (event.key !== 'Escape' || event.defaultPrevented) return;
-    event.preventDefault();
-    close();
-  };
-  const repair = (change: Repair) => {
-    if (change.type === 'text') setName(change.text);
-    if (change.type === 'hover-note') setHoverNote(change.hoverNote);
-    if (change.type === 'destination') setTo(entryOf(change.destination, useBook.getState()));
-    if (change.type === 'unlink') remove();
-  };
-  const remove = () => {
-    if (area) removeArea(view, area.id);
-    close();
+  const repair = (wanted: Repair) => {
+    if (wanted.type === 'text') slip.choose({ name: wanted.text });
+    if (wanted.type === 'hover-note') slip.choose({ hoverNote: wanted.hoverNote });
+    if (wanted.type === 'destination') slip.choose({ to: entryOf(wanted.destination, useBook.getState()) });
+    if (wanted.type === 'unlink') remove();
   };
   const setBox = (more: Partial<Box>) => {
-    const now = withinPicture({ ...box, ...more });
-    if (area) changeArea(view, area.id, now);
-    else draftArea(now);
+    const now = withinPicture({ ...values.box, ...more });
+    if (area) slip.choose({ box: now });
+    else moveDraftArea(now);
   };
   const made = area && linkAtSelection(view.state, useEditor.getState().chapter);
   return (
-    // eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions -- Esc, leaving and dropping are the form's, from any of its fields
-    <form
-      aria-label={area ? 'Slip of the link area' : 'Slip of a new link area'}
-      className="slip"
-      onSubmit={submit}
-      onKeyDown={pressed}
-      {...takesFiles(setTo)}
-      onBlur={(event) => {
-        if (!event.currentTarget.contains(event.relatedTarget) && changed && destination)
-          acceptAs(destination);
-      }}
+    <SlipForm
+      label={area ? 'Slip of the link area' : 'Slip of a new link area'}
+      slip={slip}
+      takes={takesFiles((to) => change({ to }))}
     >
       <button
         type="button"
         className="button mb-1.5 -ml-1.5"
         data-look="quiet"
         data-size="small"
-        onClick={close}
+        onClick={slip.setBack}
       >
         <ArrowLeft size={15} aria-hidden="true" /> The whole picture
       </button>
       <LeadsTo
         field={field}
-        entry={to}
-        change={setTo}
-        companion={(title, goThere) => void startCompanion(title, goThere, acceptAs)}
+        entry={values.to}
+        change={(to) => change({ to })}
+        companion={(title, goThere) =>
+          void startCompanion(title, goThere, (to) => slip.accept({ to: entryOf(to, useBook.getState()) }))
+        }
+        accept={(to) => slip.accept({ to: entryOf(to, names) })}
       />
       <label className="mt-2.5 block">
         <span className="label">Name, for those who can’t see it</span>
-        <input className="field" value={name} onChange={(event) => setName(event.target.value)} />
+        <input
+          className="field"
+          value={values.name}
+          onChange={(event) => change({ name: event.target.value })}
+        />
       </label>
       <label className="mt-2.5 block">
         <span className="label">Hover note</span>
-        <input className="field" value={hoverNote} onChange={(event) => setHoverNote(event.target.value)} />
+        <input
+          className="field"
+          value={values.hoverNote}
+          onChange={(event) => change({ hoverNote: event.target.value })}
+        />
       </label>
-      <BoxFields box={box} change={setBox} />
-      <FrameFields frame={frame} change={setFrame} />
+      <BoxFields box={values.box} change={setBox} />
+      <FrameFields frame={values.frame} change={(frame) => change({ frame })} />
       {link && (
         <p className="mt-2.5 text-sm" data-testid="heard-as">
           <span className="font-semibold text-soft">Heard as </span>“{heardAs(link, context)}”
         </p>
       )}
-      {made && !changed && <VerdictLine link={made} view={view} />}
+      {made && !isChanged && (
+        <VerdictLine
+          link={made}
+          leadTo={(href) => repair({ type: 'destination', destination: { kind: 'web', href } })}
+        />
+      )}
       <Findings findings={findings} repair={repair} />
       <div className="mt-3 flex flex-wrap gap-1.5">
-        {(!area || changed) && (
-          <button type="submit" className="button" data-look="main" data-size="small" disabled={!destination}>
-            {area ? 'Change it' : 'Make the link area'}{' '}
-            <kbd className="font-ui font-normal opacity-80">Enter</kbd>
-          </button>
+        {(!area || isChanged) && (
+          <AcceptButton words={area ? 'Change it' : 'Make the link area'} disabled={faults.length > 0} />
         )}
         {made && (
           <button
@@ -169,7 +208,13 @@ export function AreaSlip({ view, area, box, asked }: AreaSlipProps) {
             <ExternalLink size={15} aria-hidden="true" /> Follow
           </button>
         )}
-        <button type="button" className="button" data-look="quiet" data-size="small" onClick={remove}>
+        <button
+          type="button"
+          className="button"
+          data-look="quiet"
+          data-size="small"
+          onClick={area ? remove : slip.setBack}
+        >
           {area ? (
             <>
               <Trash2 size={15} aria-hidden="true" /> Remove
@@ -179,6 +224,12 @@ export function AreaSlip({ view, area, box, asked }: AreaSlipProps) {
           )}
         </button>
       </div>
-    </form>
+    </SlipForm>
   );
 }
+
+const tidy = (values: AreaValues): AreaValues => ({
+  ...values,
+  name: values.name.trim(),
+  hoverNote: values.hoverNote.trim(),
+});

@@ -3,69 +3,55 @@ import { flatText, OBJECT } from '@vennet/core/manuscript';
 import { Trash2 } from 'lucide-react';
 import { closeHistory } from 'prosemirror-history';
 import { TextSelection } from 'prosemirror-state';
-import type { EditorView } from 'prosemirror-view';
-import { useId, useLayoutEffect, useRef, useState, type FormEvent, type KeyboardEvent } from 'react';
-import { takenIds } from '../editor/state/taken-ids.js';
-import { dropDraft, type Draft } from '../editor/state/slip.js';
-import { isAskedFor } from './asked-for.js';
+import { useId } from 'react';
 import { useBookmarks } from '../editor/changes/bookmarks.js';
+import type { Draft } from '../editor/state/kept-drafts.js';
+import { dropDraft } from '../editor/state/slip.js';
+import { takenIds } from '../editor/state/taken-ids.js';
 import { InsideFindings } from '../findings/InsideFindings.js';
 import { UseList } from '../leads-to/UseList.js';
+import { draftNow, useFirstField, usesOfDraft, type SlipHost } from './slip-parts.js';
+import { AcceptButton, SlipForm } from './SlipForm.js';
+import { useSlip } from './use-slip.js';
 
-/** The slip of a bookmark, or of a new one: its name, and what leads to it. One button and one key accept it. */
-export function BookmarkSlip({
-  view,
-  bookmark,
-  draft,
-  asked,
-}: {
-  view: EditorView;
+interface BookmarkSlipProps extends SlipHost {
   bookmark: BookmarkSpan | null;
   draft: Draft | null;
+  /** Goes up when the author asks for the slip: then the caret comes into it. */
   asked: number;
-}) {
+}
+
+/** The slip of a bookmark, or of a new one: its name, and what leads to it. */
+export function BookmarkSlip({ bookmark, draft, asked, ...host }: BookmarkSlipProps) {
+  const { view } = host;
   const id = useId();
-  const field = useRef<HTMLInputElement>(null);
-  const at = draft ?? bookmark;
-  const words = at ? flatText(view.state.doc, at.from, at.to).replaceAll(OBJECT, '').trim() : '';
-  const old = bookmark?.name ?? '';
-  const [name, setName] = useState(bookmark ? old : words.slice(0, 80));
-  useLayoutEffect(() => {
-    if (!draft && !isAskedFor(asked)) return;
-    field.current?.focus({ preventScroll: true });
-    field.current?.select();
-  }, [asked, draft]);
-  if (!at) return null;
-  const accept = (event?: FormEvent) => {
-    event?.preventDefault();
+  const field = useFirstField<HTMLInputElement>(asked, draft !== null);
+  const { from, to } = draft ?? bookmark ?? { from: 0, to: 0 };
+  const words = flatText(view.state.doc, from, Math.min(to, view.state.doc.content.size))
+    .replaceAll(OBJECT, '')
+    .trim();
+
+  const write = ({ name }: { name: string }) => {
     const called = name.trim() || words;
-    if (called === '') return field.current?.focus();
     const transaction = dropDraft(closeHistory(view.state.tr));
     if (draft) {
-      addBookmark(transaction, { from: draft.from, to: draft.to, name: called }, takenIds());
-      transaction.setSelection(TextSelection.create(transaction.doc, draft.to));
-    } else if (bookmark && called !== old) renameBookmark(transaction, bookmark.id, called);
+      const now = draftNow(view, draft);
+      addBookmark(transaction, { from: now.from, to: now.to, name: called }, takenIds());
+      transaction.setSelection(TextSelection.create(transaction.doc, now.to));
+    } else if (bookmark && name.trim() !== '') renameBookmark(transaction, bookmark.id, called);
     view.dispatch(transaction);
-    view.focus();
   };
-  const leave = () => {
-    if (draft) view.dispatch(dropDraft(view.state.tr));
-    else setName(old);
-    view.focus();
-  };
-  const pressed = (event: KeyboardEvent) => {
-    if (event.key !== 'Escape') return;
-    event.preventDefault();
-    leave();
-  };
+  const slip = useSlip<{ name: string }>({
+    stored: { name: bookmark?.name ?? words.slice(0, 80) },
+    isNew: draft !== null,
+    kept: draft?.values as { name: string } | null | undefined,
+    faultsIn: ({ name }) => (name.trim() || words ? [] : ['name']),
+    write,
+    ...usesOfDraft(host, draft),
+    toFault: () => field.current?.focus(),
+  });
   return (
-    // eslint-disable-next-line jsx-a11y/no-noninteractive-element-interactions -- Esc is the form's, from any of its fields
-    <form
-      onSubmit={accept}
-      onKeyDown={pressed}
-      aria-label={draft ? 'Slip of a new bookmark' : 'Slip of the bookmark'}
-      className="slip"
-    >
+    <SlipForm label={draft ? 'Slip of a new bookmark' : 'Slip of the bookmark'} slip={slip}>
       <label className="label" htmlFor={`${id}-name`}>
         Name of the bookmark
       </label>
@@ -73,21 +59,18 @@ export function BookmarkSlip({
         ref={field}
         id={`${id}-name`}
         className="field"
-        value={name}
+        value={slip.values.name}
         placeholder={words}
-        onChange={(event) => setName(event.target.value)}
+        onChange={(event) => slip.change({ name: event.target.value })}
       />
       {bookmark && <UseList place={bookmark.id} />}
       {bookmark && <InsideFindings id={bookmark.id} />}
       <div className="mt-3 flex flex-wrap items-center gap-1.5">
-        {(draft ?? (name.trim() !== old && name.trim() !== '')) && (
-          <button type="submit" className="button" data-look="main" data-size="small">
-            {draft ? 'Make the bookmark' : 'Call it so'}{' '}
-            <kbd className="font-ui font-normal opacity-80">Enter</kbd>
-          </button>
+        {(draft ?? (slip.isChanged && slip.values.name.trim() !== '')) && (
+          <AcceptButton words={draft ? 'Make the bookmark' : 'Call it so'} />
         )}
         {draft && (
-          <button type="button" className="button" data-look="quiet" data-size="small" onClick={leave}>
+          <button type="button" className="button" data-look="quiet" data-size="small" onClick={slip.setBack}>
             Not now
           </button>
         )}
@@ -103,6 +86,6 @@ export function BookmarkSlip({
           </button>
         )}
       </div>
-    </form>
+    </SlipForm>
   );
 }

@@ -1,8 +1,19 @@
+import { message } from '@vennet/core/language';
+import { attrsOf } from '@vennet/core/manuscript';
 import { useId } from 'react';
 import { ownWords, useBook } from '../book/store.js';
 import { InsideFindings } from '../findings/InsideFindings.js';
-import { OwnWords, RemoveNode, setAttributes, useFirstField, type NodeSlipProps } from './slip-parts.js';
-import { message } from '@vennet/core/language';
+import {
+  closing,
+  OwnWords,
+  RemoveNode,
+  setAttributes,
+  useFirstField,
+  whatDiffers,
+  type NodeSlipProps,
+} from './slip-parts.js';
+import { SlipForm } from './SlipForm.js';
+import { useSlip } from './use-slip.js';
 
 /** The slip of a list of contents: what it lists, how deep, and whether each section leads back to it. */
 export function ContentsSlip({ view, node, position, asked }: NodeSlipProps) {
@@ -10,18 +21,23 @@ export function ContentsSlip({ view, node, position, asked }: NodeSlipProps) {
   const first = useFirstField<HTMLSelectElement>(asked);
   const places = useBook((store) => store.places);
   const list = useBook((store) => store.contents.get(node.attrs.id as string));
-  const { scope, section, depth, back, backWords } = node.attrs as {
-    scope: 'book' | 'section';
-    section: string | null;
-    depth: number;
-    back: boolean;
-    backWords: string;
-  };
-  const set = (attributes: Record<string, unknown>) => setAttributes(view, position, attributes);
+  const { scope, section, depth, back, backWords } = attrsOf.contents(node);
+  const slip = useSlip({
+    stored: { scope, section, depth, back, backWords },
+    write: (values, before) =>
+      setAttributes(
+        view,
+        node,
+        position,
+        whatDiffers({ ...values, backWords: values.backWords.trim() }, before),
+      ),
+    ...closing(view),
+  });
+  const { values, choose } = slip;
   const headings = [...places.values()].filter(({ kind, words }) => kind === 'heading' && words !== '');
   const here = list?.section ? places.get(list.section)?.words : '';
   return (
-    <div role="group" aria-label="Slip of the list" className="slip">
+    <SlipForm label="Slip of the list" slip={slip} group>
       <label className="label" htmlFor={`${id}-scope`}>
         Lists the headings of
       </label>
@@ -29,9 +45,9 @@ export function ContentsSlip({ view, node, position, asked }: NodeSlipProps) {
         ref={first}
         id={`${id}-scope`}
         className="field"
-        value={scope === 'book' ? 'book' : (section ?? 'here')}
+        value={values.scope === 'book' ? 'book' : (values.section ?? 'here')}
         onChange={({ target: { value } }) =>
-          set(
+          choose(
             value === 'book'
               ? { scope: 'book', section: null }
               : { scope: 'section', section: value === 'here' ? null : value },
@@ -54,8 +70,8 @@ export function ContentsSlip({ view, node, position, asked }: NodeSlipProps) {
       <select
         id={`${id}-depth`}
         className="field"
-        value={depth}
-        onChange={(event) => set({ depth: Number(event.target.value) })}
+        value={values.depth}
+        onChange={(event) => choose({ depth: Number(event.target.value) })}
       >
         {[1, 2, 3, 4, 5, 6].map((level) => (
           <option key={level} value={level}>
@@ -67,17 +83,18 @@ export function ContentsSlip({ view, node, position, asked }: NodeSlipProps) {
         <input
           type="checkbox"
           className="accent-amber"
-          checked={back}
-          onChange={(event) => set({ back: event.target.checked })}
+          checked={values.back}
+          onChange={(event) => choose({ back: event.target.checked })}
         />
         A way back to this list after each section
       </label>
-      {back && (
+      {values.back && (
         <OwnWords
           label="Words of the way back"
-          value={backWords}
+          value={values.backWords}
           otherwise={ownWords().toList}
-          keep={(words) => set({ backWords: words })}
+          change={(words) => slip.change({ backWords: words })}
+          keep={() => choose({ backWords: values.backWords })}
         />
       )}
       <p className="mt-2 text-sm text-soft">
@@ -88,6 +105,6 @@ export function ContentsSlip({ view, node, position, asked }: NodeSlipProps) {
       <div className="mt-3">
         <RemoveNode words="Remove the list" view={view} node={node} position={position} />
       </div>
-    </div>
+    </SlipForm>
   );
 }

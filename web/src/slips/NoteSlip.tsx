@@ -1,35 +1,32 @@
 import { removeMark, removeNote } from '@vennet/core/edits';
-import { markIdOf, schema, wordsOf } from '@vennet/core/manuscript';
+import { attrsOf, markIdOf, schema, wordsOf } from '@vennet/core/manuscript';
 import { closeHistory } from 'prosemirror-history';
 import type { Node } from 'prosemirror-model';
 import { TextSelection, type EditorState } from 'prosemirror-state';
 import type { EditorView } from 'prosemirror-view';
-import { useEffect, useId, useLayoutEffect, useRef, useState } from 'react';
-import { linkAtSelection } from '../editor/state/links.js';
-import { askedIn, draftIn } from '../editor/state/slip.js';
-import { useEditor } from '../editor/state/store.js';
+import { useId } from 'react';
 import { ownWords, useBook } from '../book/store.js';
-import { isAskedFor } from './asked-for.js';
-import { keyOfLink, OpenSlip } from './LinkSlip.js';
-import { InsideFindings } from '../findings/InsideFindings.js';
-import { NoteEditor } from '../editor/note-editor.js';
-import { withWords } from '../book/said.js';
-import { RemoveNode, setAttributes, type NodeSlipProps } from './slip-parts.js';
 import { goToPlace } from '../editor/going/visited.js';
+import { InsideFindings } from '../findings/InsideFindings.js';
+import { Remark } from './Remark.js';
+import {
+  closing,
+  OwnWords,
+  positionNow,
+  RemoveNode,
+  setAttributes,
+  type NodeSlipProps,
+} from './slip-parts.js';
+import { SlipForm } from './SlipForm.js';
+import { useSlip } from './use-slip.js';
 
 /** The slip of a note or of another mark of one: its words, edited in place with links and emphasis, and its way back. */
-export function NoteSlip({ view, node, position, asked }: NodeSlipProps) {
-  const to = node.type === schema.nodes.note_mark ? (node.attrs.to as string) : (node.attrs.id as string);
-  const own = node.type === schema.nodes.note ? { node, position } : noteIn(view.state, to);
-  const seen = useBook((store) => store.notes.get(to));
-  if (!own) return <FarNote view={view} node={node} position={position} to={to} />;
-  return (
-    <div role="group" aria-label="Slip of the note" className="slip">
-      <p className="label">Note {seen?.number}</p>
-      <Remark key={to} view={view} note={own.node} at={own.position} asked={asked} />
-      <MoreOfNote view={view} node={node} position={position} note={own} />
-    </div>
-  );
+export function NoteSlip(props: NodeSlipProps) {
+  const { view, node, position } = props;
+  const isMark = node.type === schema.nodes.note_mark;
+  const to = isMark ? attrsOf.noteMark(node).to : attrsOf.note(node).id;
+  const note = isMark ? noteIn(view.state, to) : { node, position };
+  return note ? <NearNote key={to} {...props} note={note} /> : <FarNote {...props} to={to} />;
 }
 
 interface Own {
@@ -40,101 +37,47 @@ interface Own {
 function noteIn({ doc }: EditorState, id: string): Own | null {
   let found: Own | null = null;
   doc.descendants((node, position) => {
-    if (!found && node.type.name === 'note' && node.attrs.id === id) found = { node, position };
+    if (!found && node.type.name === 'note' && attrsOf.note(node).id === id) found = { node, position };
     return !found;
   });
   return found;
 }
 
-/** The remark, in an editor of its own; the slip of a link in it opens below. */
-function Remark({ view, note, at, asked }: { view: EditorView; note: Node; at: number; asked: number }) {
-  const box = useRef<HTMLDivElement>(null);
-  const editor = useRef<NoteEditor | null>(null);
-  const spot = useRef(at);
-  const chapter = useEditor((store) => store.chapter);
-  const [inner, setInner] = useState<{ view: EditorView; state: EditorState } | null>(null);
-  useLayoutEffect(() => {
-    spot.current = at;
-  }, [at]);
-  useEffect(() => {
-    if (!box.current) return;
-    const made = new NoteEditor(note, {
-      place: box.current,
-      outer: view,
-      chapter,
-      position: () => spot.current,
-      changed: (now) => setInner({ view: now, state: now.state }),
-      leave: () => view.focus(),
-    });
-    editor.current = made;
-    setInner({ view: made.view, state: made.view.state });
-    return () => {
-      made.destroy();
-      editor.current = null;
-    };
-    // The editor takes over later versions of the note by itself.
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- made once for a note
-  }, [view, chapter]);
-  useLayoutEffect(() => editor.current?.update(note), [note]);
-  useEffect(() => {
-    if (isAskedFor(asked) && editor.current) {
-      const { view: now } = editor.current;
-      now.dispatch(now.state.tr.setSelection(TextSelection.atEnd(now.state.doc)));
-      now.focus();
-    }
-  }, [asked]);
-  const draft = inner ? draftIn(inner.state) : null;
-  const found = inner ? linkAtSelection(inner.state, chapter) : null;
-  const link = found && inner ? withWords(found, inner.state.doc.nodeAt(found.from)) : null;
-  return (
-    <>
-      <div ref={box} className="field !p-0" />
-      {inner && (link ?? draft) && (
-        <div className="mt-2">
-          <OpenSlip
-            key={draft ? 'draft' : keyOfLink(link)}
-            view={inner.view}
-            link={draft ? null : link}
-            draft={draft}
-            asked={askedIn(inner.state)}
-            words={draft ? inner.state.doc.textBetween(draft.from, draft.to, ' ', ' ') : ''}
-          />
-        </div>
-      )}
-    </>
-  );
+/** The caret goes on behind the mark that is selected. */
+function goOnBehind(view: EditorView, node: Node, position: number): void {
+  const at = positionNow(view, node, position);
+  const { doc, tr } = view.state;
+  const size = at === null ? 0 : (doc.nodeAt(at)?.nodeSize ?? 0);
+  if (at !== null) view.dispatch(tr.setSelection(TextSelection.create(doc, at + size)));
+  view.focus();
 }
 
-/** The way back of a note, its marks, and what can be done with it. */
-function MoreOfNote({ note, ...selected }: Omit<NodeSlipProps, 'asked'> & { note: Own }) {
-  const { view, node } = selected;
-  const id = useId();
-  const noteId = note.node.attrs.id as string;
-  const seen = useBook((store) => store.notes.get(noteId));
+/** A note whose words stand in this chapter. */
+function NearNote({ view, node, position, asked, note }: NodeSlipProps & { note: Own }) {
+  const selected = { view, node, position };
+  const { id, back } = attrsOf.note(note.node);
+  const seen = useBook((store) => store.notes.get(id));
   const bookBack = useBook((store) => store.book?.structure.notes.back);
-  const [back, setBack] = useState(note.node.attrs.back as string);
-  const empty = note.node.children.every((one) => wordsOf(one) === '');
-  const keep = () => {
-    if (back !== note.node.attrs.back) setAttributes(view, note.position, { back: back.trim() });
-  };
   const marks = seen?.marks ?? [];
+  const empty = note.node.children.every((one) => wordsOf(one) === '');
+  const slip = useSlip({
+    stored: { back },
+    write: (values) => setAttributes(view, note.node, note.position, { back: values.back.trim() }),
+    ...closing(view),
+    toText: () => goOnBehind(view, node, position),
+  });
   return (
-    <>
-      {empty && node.type === schema.nodes.note && <SameNote {...selected} except={noteId} />}
-      <div className="mt-2.5">
-        <label className="label" htmlFor={`${id}-back`}>
-          Words of its way back
-        </label>
-        <input
-          id={`${id}-back`}
-          className="field"
-          value={back}
-          placeholder={bookBack || ownWords().back}
-          onChange={(event) => setBack(event.target.value)}
-          onBlur={keep}
-          onKeyDown={(event) => event.key === 'Enter' && keep()}
-        />
-      </div>
+    <SlipForm label="Slip of the note" slip={slip} group>
+      <p className="label">Note {seen?.number}</p>
+      <Remark view={view} note={note.node} at={note.position} asked={asked} slip={slip} />
+      {empty && node.type === schema.nodes.note && <SameNote {...selected} except={id} />}
+      <OwnWords
+        label="Words of its way back"
+        value={slip.values.back}
+        otherwise={bookBack || ownWords().back}
+        change={(words) => slip.change({ back: words })}
+        keep={() => slip.choose({ back: slip.values.back })}
+      />
       {marks.length > 1 && (
         <p className="mt-2 flex flex-wrap items-center gap-1 text-sm">
           <span className="text-soft">Its marks</span>
@@ -151,22 +94,18 @@ function MoreOfNote({ note, ...selected }: Omit<NodeSlipProps, 'asked'> & { note
           ))}
         </p>
       )}
-      <InsideFindings id={noteId} />
+      <InsideFindings id={id} />
       <div className="mt-3 flex flex-wrap">
         {marks.length > 1 && (
           <RemoveNode
             words="Remove this mark"
             {...selected}
-            steps={(transform) => removeMark(transform, selected.position)}
+            steps={(transform) => removeMark(transform, position)}
           />
         )}
-        <RemoveNode
-          words="Remove the note"
-          {...selected}
-          steps={(transform) => removeNote(transform, noteId)}
-        />
+        <RemoveNode words="Remove the note" {...selected} steps={(transform) => removeNote(transform, id)} />
       </div>
-    </>
+    </SlipForm>
   );
 }
 
@@ -175,13 +114,13 @@ function SameNote({ view, position, node, except }: Omit<NodeSlipProps, 'asked'>
   const id = useId();
   const others: { id: string; words: string }[] = [];
   view.state.doc.descendants((one) => {
-    if (one.type.name === 'note' && one.attrs.id !== except)
-      others.push({ id: one.attrs.id as string, words: one.children.map((text) => wordsOf(text)).join(' ') });
+    if (one.type.name === 'note' && attrsOf.note(one).id !== except)
+      others.push({ id: attrsOf.note(one).id, words: one.children.map((text) => wordsOf(text)).join(' ') });
   });
   const notes = useBook((store) => store.notes);
   if (others.length === 0) return null;
   const take = (to: string) => {
-    const mark = schema.nodes.note_mark.create({ id: markIdOf(node.attrs.id as string), to });
+    const mark = schema.nodes.note_mark.create({ id: markIdOf(attrsOf.note(node).id), to });
     view.dispatch(closeHistory(view.state.tr).replaceWith(position, position + node.nodeSize, mark));
     view.focus();
   };
@@ -203,24 +142,30 @@ function SameNote({ view, position, node, except }: Omit<NodeSlipProps, 'asked'>
 }
 
 /** The slip of a mark whose note stands in another chapter, or nowhere. */
-function FarNote({ to, ...selected }: Omit<NodeSlipProps, 'asked'> & { to: string }) {
+function FarNote({ to, view, node, position }: NodeSlipProps & { to: string }) {
   const known = useBook((store) => store.notes.has(to));
+  const slip = useSlip({
+    stored: {},
+    write: () => {},
+    ...closing(view),
+    toText: () => goOnBehind(view, node, position),
+  });
   return (
-    <div role="group" aria-label="Slip of the note" className="slip">
+    <SlipForm label="Slip of the note" slip={slip} group>
       <p>
         {known
           ? 'The words of this note stand in another chapter.'
           : 'The note of this mark is not in the book.'}
       </p>
-      <InsideFindings id={selected.node.attrs.id as string} />
+      <InsideFindings id={attrsOf.noteMark(node).id} />
       <div className="mt-3 flex gap-1.5">
         {known && (
           <button type="button" className="button" data-size="small" onClick={() => goToPlace(to)}>
             Go to the note
           </button>
         )}
-        <RemoveNode words="Remove this mark" {...selected} />
+        <RemoveNode words="Remove this mark" view={view} node={node} position={position} />
       </div>
-    </div>
+    </SlipForm>
   );
 }

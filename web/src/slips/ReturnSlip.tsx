@@ -1,20 +1,34 @@
-import { CONTENTS, TOP, type ReturnLinkTo } from '@vennet/core/manuscript';
+import { attrsOf, CONTENTS, TOP, type ReturnLinkTo } from '@vennet/core/manuscript';
 import { CornerUpLeft } from 'lucide-react';
 import { useId } from 'react';
-import { InsideFindings } from '../findings/InsideFindings.js';
 import { RETURN_WORDS, returnWords } from '../book/said.js';
-import { OwnWords, RemoveNode, setAttributes, useFirstField, type NodeSlipProps } from './slip-parts.js';
 import { goToPlace } from '../editor/going/visited.js';
+import { InsideFindings } from '../findings/InsideFindings.js';
+import {
+  closing,
+  OwnWords,
+  RemoveNode,
+  setAttributes,
+  useFirstField,
+  whatDiffers,
+  type NodeSlipProps,
+} from './slip-parts.js';
+import { SlipForm } from './SlipForm.js';
+import { useSlip } from './use-slip.js';
 
 /** The slip of a return link: where it leads, and its words. */
 export function ReturnSlip({ view, node, position, asked }: NodeSlipProps) {
   const id = useId();
   const first = useFirstField<HTMLSelectElement>(asked);
-  const { to, own } = node.attrs as { to: ReturnLinkTo; own: string };
-  const set = (attributes: Record<string, unknown>) => setAttributes(view, position, attributes);
+  const { to, own } = attrsOf.returnLink(node);
+  const slip = useSlip({
+    stored: { to, own },
+    write: (values, before) => setAttributes(view, node, position, whatDiffers(tidy(values), before)),
+    ...closing(view),
+  });
   const follow = () => goToPlace(to === 'top' ? TOP : CONTENTS);
   return (
-    <div role="group" aria-label="Slip of the return link" className="slip">
+    <SlipForm label="Slip of the return link" slip={slip} group>
       <label className="label" htmlFor={id}>
         Leads back
       </label>
@@ -22,8 +36,8 @@ export function ReturnSlip({ view, node, position, asked }: NodeSlipProps) {
         ref={first}
         id={id}
         className="field"
-        value={to}
-        onChange={(event) => set({ to: event.target.value })}
+        value={slip.values.to}
+        onChange={(event) => slip.choose({ to: event.target.value as ReturnLinkTo })}
       >
         {(Object.keys(RETURN_WORDS) as (keyof typeof RETURN_WORDS)[]).map((one) => (
           <option key={one} value={one}>
@@ -38,9 +52,10 @@ export function ReturnSlip({ view, node, position, asked }: NodeSlipProps) {
       )}
       <OwnWords
         label="Link text"
-        value={own}
+        value={slip.values.own}
         otherwise={returnWords(node.type.create({ ...node.attrs, own: '' }))}
-        keep={(words) => set({ own: words })}
+        change={(words) => slip.change({ own: words })}
+        keep={() => slip.choose({ own: slip.values.own })}
       />
       <InsideFindings id={node.attrs.id as string} />
       <div className="mt-3 flex gap-1.5">
@@ -57,6 +72,11 @@ export function ReturnSlip({ view, node, position, asked }: NodeSlipProps) {
         )}
         <RemoveNode words="Remove" view={view} node={node} position={position} />
       </div>
-    </div>
+    </SlipForm>
   );
 }
+
+const tidy = <Values extends { own: string }>(values: Values): Values => ({
+  ...values,
+  own: values.own.trim(),
+});

@@ -45,7 +45,8 @@ export function ChapterEditor({ chapter }: { chapter: string }) {
     if (scroller.current) keptPlace(chapter, view, scroller.current);
     return () => {
       useEditor.setState({ view: null, state: null, following: null, mentions: null });
-      view.destroy();
+      // A slip that goes away with the text still writes into it.
+      queueMicrotask(() => view.destroy());
     };
   }, [chapter]);
 
@@ -95,7 +96,9 @@ function makeView(place: HTMLElement, chapter: string, doc: Parameters<typeof cr
   const handOn = (view: EditorView, now: boolean) => {
     cancelAnimationFrame(frame);
     clearTimeout(after);
-    const hand = () => useEditor.setState({ state: view.state });
+    const hand = () => {
+      if (useEditor.getState().view === view) useEditor.setState({ state: view.state });
+    };
     // A slip that was asked for is there before the next key is typed: that key is for its field.
     if (now) flushSync(hand);
     // What was typed is drawn first, and what stands around the text follows.
@@ -140,8 +143,9 @@ function makeView(place: HTMLElement, chapter: string, doc: Parameters<typeof cr
       spellcheck: 'true',
     },
     dispatchTransaction(transaction) {
+      const { doc } = view.state;
       view.updateState(view.state.apply(transaction));
-      if (transaction.docChanged) openBook().saver.edited(chapter, view.state.doc);
+      if (view.state.doc !== doc) openBook().saver.edited(chapter, view.state.doc);
       handOn(view, asksForSlip(transaction));
     },
     handleDrop: (view, event) => dropOfPlace(view, event),

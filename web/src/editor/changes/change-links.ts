@@ -8,7 +8,7 @@ import type { EditorView } from 'prosemirror-view';
 import { linkAtSelection } from '../state/links.js';
 import { rememberPlace } from '../state/recent-places.js';
 import { mint } from '../state/mint.js';
-import { dropDraft, type Draft } from '../state/slip.js';
+import { dropDraft } from '../state/slip.js';
 
 /** What a slip says of a link. */
 export interface LinkEntry {
@@ -21,7 +21,7 @@ export interface LinkEntry {
 /** Makes the words of a draft a link, or inserts the link text where there are none. The caret comes to its end. */
 export function makeLink(
   view: EditorView,
-  draft: Draft,
+  draft: { from: number; to: number },
   { destination, text, hoverNote, look }: LinkEntry,
 ): void {
   const { state } = view;
@@ -38,7 +38,7 @@ export function makeLink(
     end = draft.from + text.length;
   }
   transaction.removeMark(draft.from, end, schema.marks.unlinked);
-  transaction.setSelection(TextSelection.create(transaction.doc, end)).scrollIntoView();
+  transaction.setSelection(TextSelection.create(transaction.doc, end));
   view.dispatch(transaction);
 }
 

@@ -1,10 +1,12 @@
 import type { Destination } from '@vennet/core/destination';
-import { schema, type Link, type ReferenceForm } from '@vennet/core/manuscript';
+import { attrsOf, schema, type Link, type ReferenceForm } from '@vennet/core/manuscript';
 import { closeHistory } from 'prosemirror-history';
+import type { Node } from 'prosemirror-model';
 import { TextSelection } from 'prosemirror-state';
 import type { EditorView } from 'prosemirror-view';
 import { mint } from '../state/mint.js';
-import { dropDraft, type Draft } from '../state/slip.js';
+import type { Draft } from '../state/kept-drafts.js';
+import { dropDraft } from '../state/slip.js';
 import { rememberPlace } from '../state/recent-places.js';
 
 /** What the words of a link to a place are: the author's own, or computed as a reference of some form. */
@@ -26,21 +28,22 @@ export function putReference(
 ): void {
   if (!form) return;
   const { doc } = view.state;
-  const before = 'id' in at ? at.id : mint();
+  const before = 'carrier' in at ? at.id : mint();
   const marks = (doc.nodeAt(at.from)?.marks ?? doc.resolve(at.from).marks()).filter(
     ({ type }) => type !== schema.marks.link && type !== schema.marks.unlinked,
   );
   const attrs = { id: before, place: destination.place, form, own, hoverNote };
   const node = schema.nodes.reference.create(attrs, null, marks);
   const transaction = dropDraft(closeHistory(view.state.tr)).replaceWith(at.from, at.to, node);
-  transaction.setSelection(TextSelection.create(transaction.doc, at.from + 1)).scrollIntoView();
+  transaction.setSelection(TextSelection.create(transaction.doc, at.from + 1));
   view.dispatch(transaction);
   rememberPlace(destination.place);
 }
 
 /** What a reference reads, as its node has it; of any other link, the author’s own words. */
-export function readingOf(view: EditorView, link: Link | null): Reading {
-  const node = link?.carrier === 'reference' ? view.state.doc.nodeAt(link.from) : null;
+export function readingOf(doc: Node, link: Link | null): Reading {
+  const node = link?.carrier === 'reference' ? doc.nodeAt(link.from) : null;
   if (node?.type !== schema.nodes.reference) return { form: null, own: '' };
-  return { form: node.attrs.form as ReferenceForm, own: node.attrs.own as string };
+  const { form, own } = attrsOf.reference(node);
+  return { form, own };
 }

@@ -1,5 +1,5 @@
 import type { Destination } from '@vennet/core/destination';
-import { flatText } from '@vennet/core/manuscript';
+import { flatText, idOf } from '@vennet/core/manuscript';
 import { trimmedEnds } from '@vennet/core/repair';
 import {
   NodeSelection,
@@ -8,14 +8,9 @@ import {
   type EditorState,
   type Transaction,
 } from 'prosemirror-state';
-import { figureAt, insideNodeAt, linkAtSelection, wordAt } from './links.js';
-
-/** Words that are about to become a link: what the open slip is for while there is no link yet. */
-export interface Draft {
-  from: number;
-  to: number;
-  what: 'link' | 'bookmark';
-}
+import type { Draft } from './kept-drafts.js';
+import { bookmarkAt, figureAt, insideNodeAt, linkAtSelection, wordAt } from './links.js';
+import { mint } from './mint.js';
 
 /** A bare domain that was typed: it can become a link, if the author says so. */
 export interface Offer {
@@ -29,22 +24,49 @@ export interface SlipState {
   offer: Offer | null;
   /** Goes up when the slip is asked for by key or button: then the caret goes into it. */
   asked: number;
+  /** What the caret is at, when its slip was closed: it stays closed until the caret goes elsewhere or it is asked for. */
+  shut: string | null;
 }
 
-export type SlipChange = { draft: Draft | null } | { ask: true } | { offer: Offer | null };
+/** How a transaction changes the slip: what is named is set, everything else goes on as the text does. */
+export interface SlipChange {
+  draft?: Draft | null;
+  offer?: Offer | null;
+  ask?: true;
+  shut?: boolean;
+}
 
 export const slipKey = new PluginKey<SlipState>('slip');
 export const draftIn = (state: EditorState): Draft | null => slipKey.getState(state)?.draft ?? null;
 export const offerIn = (state: EditorState): Offer | null => slipKey.getState(state)?.offer ?? null;
-export const makeOffer = (transaction: Transaction, offer: Offer | null): Transaction =>
-  transaction.setMeta(slipKey, { offer } satisfies SlipChange);
 export const askedIn = (state: EditorState): number => slipKey.getState(state)?.asked ?? 0;
+export const isShut = (state: EditorState): boolean => (slipKey.getState(state)?.shut ?? null) !== null;
 /** True for a change by which a slip is opened or closed. */
 export const asksForSlip = (transaction: Transaction): boolean => transaction.getMeta(slipKey) !== undefined;
-export const askForSlip = (transaction: Transaction): Transaction =>
-  transaction.setMeta(slipKey, { ask: true } satisfies SlipChange);
-export const dropDraft = (transaction: Transaction): Transaction =>
-  transaction.setMeta(slipKey, { draft: null } satisfies SlipChange);
+
+const change = (transaction: Transaction, what: SlipChange): Transaction =>
+  transaction.setMeta(slipKey, what);
+export const makeOffer = (transaction: Transaction, offer: Offer | null) => change(transaction, { offer });
+export const askForSlip = (transaction: Transaction) => change(transaction, { ask: true });
+export const openDraft = (transaction: Transaction, draft: Draft) => change(transaction, { draft });
+export const dropDraft = (transaction: Transaction) => change(transaction, { draft: null });
+/** Closes the slip of what the caret is at. */
+export const shutSlip = (transaction: Transaction) => change(transaction, { shut: true });
+export const unshutSlip = (transaction: Transaction) => change(transaction, { shut: false });
+
+/** A new draft for a stretch of the text. */
+const draftFor = (words: Words, what: 'link' | 'bookmark'): Draft => ({
+  id: mint(),
+  ...words,
+  what,
+  values: null,
+});
+
+/** What the caret is at that has a slip, by its id. */
+export function subjectOf(state: EditorState, chapter: string): string | null {
+  const node = figureAt(state)?.node ?? insideNodeAt(state)?.node;
+  return (node && idOf(node)) ?? linkAtSelection(state, chapter)?.id ?? bookmarkAt(state)?.id ?? null;
+}
 
 /**
  * Opens the slip: of the link at the caret, or of a new one for the selected words (without space and punctuation at
@@ -58,8 +80,7 @@ export function openSlip(chapter: string): Command {
     }
     const { from, to, empty } = state.selection;
     const words = empty ? wordAt(state) : trimmed(state, from, to);
-    const draft: Draft = { ...words, what: 'link' };
-    dispatch?.(state.tr.setMeta(slipKey, { draft } satisfies SlipChange));
+    dispatch?.(openDraft(state.tr, draftFor(words, 'link')));
     return true;
   };
 }
@@ -79,8 +100,7 @@ export const draftBookmark: Command = (state, dispatch) => {
   const end = Math.min(to, $from.end());
   const words = empty || !$from.parent.isTextblock ? wordAt(state) : trimmed(state, from, end);
   if (words.from === words.to) return false;
-  const draft: Draft = { ...words, what: 'bookmark' };
-  dispatch?.(state.tr.setMeta(slipKey, { draft } satisfies SlipChange));
+  dispatch?.(openDraft(state.tr, draftFor(words, 'bookmark')));
   return true;
 };
 

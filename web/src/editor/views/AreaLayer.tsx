@@ -3,9 +3,9 @@ import type { Node } from 'prosemirror-model';
 import { NodeSelection } from 'prosemirror-state';
 import type { EditorView } from 'prosemirror-view';
 import { useRef, useState, type CSSProperties, type KeyboardEvent, type PointerEvent } from 'react';
-import { askForSlip } from '../state/slip.js';
+import { askForSlip, unshutSlip } from '../state/slip.js';
 import { areasOf, changeArea, removeArea } from '../changes/change-figures.js';
-import { draftArea, openArea, useOpenArea } from '../state/open-area.js';
+import { draftArea, moveDraftArea, openArea, useOpenArea } from '../state/open-area.js';
 
 interface LayerProps {
   view: EditorView;
@@ -70,10 +70,12 @@ export function AreaLayer({ view, getPos, node, selected }: LayerProps) {
     const now = boxOf(pull, at(event));
     const far = Math.hypot(at(event).x - pull.from.x, at(event).y - pull.from.y) >= SHORTEST_PULL;
     if (pull.grip === 'draw') {
-      if (far) draftArea(now);
-      else openArea(null);
+      if (far) return draftArea(now);
+      openArea(null);
+      // Pressed again, a picture whose slip was closed shows it.
+      view.dispatch(unshutSlip(view.state.tr));
     } else if (pull.id === null) {
-      if (far) draftArea(now);
+      if (far) moveDraftArea(now);
     } else {
       openArea(pull.id);
       if (far) changeArea(view, pull.id, now);
@@ -91,7 +93,7 @@ export function AreaLayer({ view, getPos, node, selected }: LayerProps) {
           : { x: x + across, y: y + down, width, height },
       );
       if (id) changeArea(view, id, now);
-      else draftArea(now);
+      else moveDraftArea(now);
     } else if (event.key === 'Enter') {
       if (id) openArea(id);
       view.dispatch(askForSlip(view.state.tr));

@@ -5,6 +5,7 @@ import { createRoot, type Root } from 'react-dom/client';
 import { enclosureFile } from '@vennet/client';
 import { AreaLayer } from './AreaLayer.js';
 import { openArea } from '../state/open-area.js';
+import { unshutSlip } from '../state/slip.js';
 
 /** A picture in the text: the picture with its link areas over it, and its caption. Pressed, it is selected. */
 export class FigureView implements NodeView {
@@ -81,9 +82,11 @@ export class FigureView implements NodeView {
 
   readonly #select = (event: MouseEvent): void => {
     const position = this.getPos();
-    if (event.button !== 0 || this.#selected || position === undefined) return;
-    event.preventDefault();
+    if (event.button !== 0 || position === undefined) return;
     const { tr } = this.view.state;
+    // Pressed again, a picture whose slip was closed shows it.
+    if (this.#selected) return this.view.dispatch(unshutSlip(tr));
+    event.preventDefault();
     openArea(null);
     this.view.dispatch(tr.setSelection(NodeSelection.create(tr.doc, position)));
     this.view.focus();
