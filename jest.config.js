@@ -13,6 +13,8 @@ export default {
   testTimeout: 60_000,
   projects: [
     project('core'),
+    project('client'),
+    project('web', { rootDir: '<rootDir>/web/dist-js' }),
     project('world'),
     project('server', {
       globalSetup: '<rootDir>/testing/start-database.js',

@@ -113,7 +113,11 @@ function haveSameOutline(one: Manuscript, other: Manuscript): boolean {
     one.chapters.length === other.chapters.length &&
     one.chapters.every((chapter, index) => {
       const now = other.chapters[index];
-      return chapter.id === now?.id && chapter.matter === now.matter && chapter.leftOutOf === now.leftOutOf;
+      return (
+        chapter.id === now?.id &&
+        chapter.matter === now.matter &&
+        `${chapter.leftOutOf}` === `${now.leftOutOf}`
+      );
     })
   );
 }

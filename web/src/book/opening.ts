@@ -28,10 +28,11 @@ export function createOpening({ store, audit, copies, read, unsent }: OpeningNee
     const merged = await withLocalCopies(manuscript.chapters, copies);
     if (own !== last) return;
     const book = { ...manuscript, chapters: merged.chapters };
-    audit.tell(book, surroundingsOf(book));
+    const surroundings = surroundingsOf(book);
+    audit.tell(book, surroundings);
     if (!store.getState().book) await audit.nextNews();
     if (own !== last) return;
-    store.getState().take(book, merged.conflicts);
+    store.getState().take(book, surroundings, merged.conflicts);
     for (const chapter of merged.unsent) unsent(chapter);
   };
 }

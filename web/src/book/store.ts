@@ -56,7 +56,7 @@ export interface BookStore extends Audited {
   /** Chapters whose text in this browser and on the server have gone different ways. */
   conflicts: Map<string, Conflict>;
   /** Takes in a book that has come from the server. */
-  take(book: Manuscript, conflicts: Map<string, Conflict>): void;
+  take(book: Manuscript, surroundings: Surroundings, conflicts: Map<string, Conflict>): void;
   /** Lets go of everything that belongs to the book that was open. */
   leave(): void;
   /** Puts a chapter's newest text in place, saved or not. */
@@ -108,8 +108,7 @@ export const createBookStore = () =>
     return {
       ...nothing(),
       loads: 0,
-      take: (book, conflicts) =>
-        set({ book, surroundings: surroundingsOf(book), conflicts, loads: get().loads + 1 }),
+      take: (book, surroundings, conflicts) => set({ book, surroundings, conflicts, loads: get().loads + 1 }),
       leave: () => set(nothing()),
       setChapter: replace,
       setVersion({ id, version, title }) {

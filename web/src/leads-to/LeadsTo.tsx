@@ -10,7 +10,8 @@ import { entryOf, readEntry, spreadMailto, type DestinationEntry } from './desti
 import { FileFields } from './FileFields.js';
 import { MailFields } from './MailFields.js';
 import { SuggestionList } from './SuggestionList.js';
-import { useSuggestions, type Suggestion } from './suggestions.js';
+import type { Suggestion } from './suggestions.js';
+import { useSuggestions } from './use-suggestions.js';
 
 export interface LeadsToProps {
   field: RefObject<HTMLInputElement | null>;

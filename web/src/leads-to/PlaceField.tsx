@@ -3,7 +3,7 @@ import { useId, useState, type KeyboardEvent } from 'react';
 import { destinationWords } from '../book/destination-words.js';
 import { useBook } from '../book/store.js';
 import { SuggestionList } from './SuggestionList.js';
-import { useSuggestions } from './suggestions.js';
+import { useSuggestions } from './use-suggestions.js';
 
 /** Picks one place of the book: by its words, its number or its chapter. */
 export function PlaceField({

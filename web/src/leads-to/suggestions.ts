@@ -1,11 +1,7 @@
 import { hrefOf, type Destination } from '@vennet/core/destination';
 import { fileWords, message } from '@vennet/core/language';
-import { useMemo } from 'react';
 import type { Place } from '@vennet/core/manuscript';
-import { useEditor } from '../editor/state/store.js';
-import { useRecentPlaces } from '../editor/state/recent-places.js';
-import { orderAt } from '../book/said.js';
-import { useBook, type BookStore } from '../book/store.js';
+import type { BookStore } from '../book/store.js';
 import { fitting, fold } from './fits.js';
 import { aboutPlace, fittingPlaces, type PlaceSearch } from './place-suggestions.js';
 
@@ -17,43 +13,38 @@ export type Suggestion =
 /** Most suggestions of one kind that are shown at one time. */
 const OF_A_KIND = 4;
 
+/** What is asked: the words, whether they can only be words, and whether a place alone is wanted. */
+export interface Asked {
+  typed: string;
+  isWords: boolean;
+  onlyPlaces: boolean;
+}
+
+/** What suggestions are made of. */
+export interface Known {
+  search: PlaceSearch;
+  links: BookStore['links'];
+  surroundings: BookStore['surroundings'];
+}
+
 /**
  * What fits the words: places of this book, files, other books, and addresses that the book leads to already; those used
  * most first. Words that are no address can become a companion book. Without words: places used lately, and those near.
- * With `null` nothing is asked: a field that nobody types in costs nothing while the book changes.
  */
-export function useSuggestions(typed: string | null, isWords: boolean, onlyPlaces = false): Suggestion[] {
-  const links = useBook((store) => store.links);
-  const places = useBook((store) => store.places);
-  const surroundings = useBook((store) => store.surroundings);
-  const chapters = useBook((store) => store.book?.chapters);
-  const offered = useBook((store) => store.book?.structure.offered ?? 6);
-  const recent = useRecentPlaces((store) => store.recent);
-  return useMemo(() => {
-    if (typed === null) return [];
-    const wanted = typed.trim();
-    const { view, chapter } = useEditor.getState();
-    const search: PlaceSearch = {
-      places,
-      offered,
-      recent,
-      titles: new Map(chapters?.map(({ id, title }) => [id, title])),
-      order: orderAt(chapter, view?.state.selection.from ?? 0),
-    };
-    if (wanted === '' || onlyPlaces) return inPlaces(wanted, search);
-    const found = [
-      ...inPlaces(wanted, search),
-      ...(wanted.length < 2
-        ? []
-        : [
-            ...onShelf(wanted, surroundings),
-            ...inLibrary(wanted, surroundings),
-            ...usedBefore(wanted, links),
-          ]),
-    ];
-    const exact = found.some(({ words }) => fold(words) === fold(wanted));
-    return isWords && !exact && wanted.length > 1 ? [...found, ...companions(wanted)] : found;
-  }, [typed, isWords, onlyPlaces, links, places, surroundings, chapters, offered, recent]);
+export function suggestionsFor(
+  { typed, isWords, onlyPlaces }: Asked,
+  { search, links, surroundings }: Known,
+): Suggestion[] {
+  const wanted = typed.trim();
+  if (wanted === '' || onlyPlaces) return inPlaces(wanted, search);
+  const found = [
+    ...inPlaces(wanted, search),
+    ...(wanted.length < 2
+      ? []
+      : [...onShelf(wanted, surroundings), ...inLibrary(wanted, surroundings), ...usedBefore(wanted, links)]),
+  ];
+  const exact = found.some(({ words }) => fold(words) === fold(wanted));
+  return isWords && !exact && wanted.length > 1 ? [...found, ...companions(wanted)] : found;
 }
 
 function best<Item>(items: Iterable<Item>, wanted: string, words: (item: Item) => string): Item[] {

@@ -1,7 +1,8 @@
 import { flatText } from '@vennet/core/manuscript';
 import type { Node } from 'prosemirror-model';
 import { Plugin, Selection, type Transaction } from 'prosemirror-state';
-import { DraftStep, keptKey, movedDraft, type Draft } from '../state/kept-drafts.js';
+import { Decoration, DecorationSet } from 'prosemirror-view';
+import { DraftStep, keptIn, keptKey, movedDraft, type Draft } from '../state/kept-drafts.js';
 
 /** A draft with its words, by which it is found again in a text that was changed elsewhere. */
 type Stored = Draft & { words: string };
@@ -16,10 +17,19 @@ export function keptDrafts(chapter: string): Plugin {
       init: (_config, { doc }) => storedFor(chapter).map((stored) => foundAgain(stored, doc)),
       apply: (transaction, kept) => (transaction.steps.length > 0 ? after(kept, transaction) : kept),
     },
+    props: {
+      decorations(state) {
+        const words = keptIn(state).filter(({ what }) => what !== 'area');
+        return DecorationSet.create(
+          state.doc,
+          words.map(({ from, to }) => Decoration.inline(from, to, { class: 'is-kept' })),
+        );
+      },
+    },
     view: () => ({
       update({ state }, before) {
-        const kept = keptKey.getState(state) ?? [];
-        if (kept !== keptKey.getState(before)) store(chapter, kept, state.doc);
+        const kept = keptIn(state);
+        if (kept !== keptIn(before)) store(chapter, kept, state.doc);
       },
     }),
   });

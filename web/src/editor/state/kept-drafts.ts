@@ -60,7 +60,8 @@ export function movedDraft(draft: Draft, mapping: Mappable): Draft {
 export const keptKey = new PluginKey<readonly Draft[]>('kept drafts');
 
 /** The drafts of a chapter that were left half-made, in no order. */
-export const keptIn = (state: EditorState): readonly Draft[] => keptKey.getState(state) ?? [];
+export const keptIn = (state: EditorState): readonly Draft[] => keptKey.getState(state) ?? NONE;
+const NONE: readonly Draft[] = [];
 
 /** Puts a draft aside: it stays as a closed slip in the margin. */
 export const keepDraft = (transaction: Transaction, draft: Draft): Transaction =>

@@ -1,0 +1,27 @@
+import { useMemo } from 'react';
+import { orderAt } from '../book/said.js';
+import { useBook } from '../book/store.js';
+import { useRecentPlaces } from '../editor/state/recent-places.js';
+import { useEditor } from '../editor/state/store.js';
+import { suggestionsFor, type Suggestion } from './suggestions.js';
+
+/**
+ * What the field “Leads to” offers for what is typed. With `null` nothing is asked: a field that nobody types in costs
+ * nothing while the book changes.
+ */
+export function useSuggestions(typed: string | null, isWords: boolean, onlyPlaces = false): Suggestion[] {
+  const links = useBook((store) => store.links);
+  const places = useBook((store) => store.places);
+  const surroundings = useBook((store) => store.surroundings);
+  const chapters = useBook((store) => store.book?.chapters);
+  const offered = useBook((store) => store.book?.structure.offered ?? 6);
+  const recent = useRecentPlaces((store) => store.recent);
+  return useMemo(() => {
+    if (typed === null) return [];
+    const { view, chapter } = useEditor.getState();
+    const titles = new Map(chapters?.map(({ id, title }) => [id, title]));
+    const order = orderAt(chapter, view?.state.selection.from ?? 0);
+    const search = { places, offered, recent, titles, order };
+    return suggestionsFor({ typed, isWords, onlyPlaces }, { search, links, surroundings });
+  }, [typed, isWords, onlyPlaces, links, places, surroundings, chapters, offered, recent]);
+}
