@@ -99,7 +99,7 @@ test.describe('a picture', () => {
         ({ href }) => href.endsWith('/maps/1871') && href.includes('archive'),
       ),
     ).toMatchObject({
-      text: expect.stringContaining('A chart of the Orrin Sound') as unknown,
+      text: expect.stringContaining('A chart of the Orrin Sound'),
     });
     await slip(page).getByRole('button', { name: 'Remove' }).click();
     await saved(page);

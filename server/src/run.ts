@@ -1,6 +1,5 @@
 import { once } from 'node:events';
 import { mkdir, readFile, rm, writeFile } from 'node:fs/promises';
-import type { Server } from 'node:http';
 import { join } from 'node:path';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { createApp, type StandInWorld } from './app.js';
@@ -49,7 +48,7 @@ export async function start(settings: Settings, openWorld?: OpenWorld): Promise<
 
 async function listen(app: NestExpressApplication, port: number): Promise<void> {
   await app.init();
-  const server = app.getHttpServer() as Server;
+  const server = app.getHttpServer();
   try {
     server.listen(port, '127.0.0.1');
     await once(server, 'listening');

@@ -8,7 +8,7 @@ import type { Node } from 'prosemirror-model';
 import { vennet } from '@vennet/client';
 import { start } from '@vennet/server/run';
 import { PROJECT } from '@vennet/server/platform/settings';
-import { build, type Rollup } from 'vite';
+import { build, type Rolldown } from 'vite';
 import type {} from './bare-editor.js';
 import { fullBook, fullChapter } from './chapter.js';
 
@@ -99,7 +99,7 @@ async function showBare(page: Page, address: string, doc: unknown, webDirectory:
     configFile: false,
     logLevel: 'silent',
     build: { write: false, lib: { entry, formats: ['es'], fileName: 'bare' } },
-  })) as Rollup.RollupOutput[];
+  })) as Rolldown.RolldownOutput[];
   const { code } = built[0]!.output[0];
   const head = /<link rel="stylesheet"[^>]*>/.exec(
     await readFile(join(webDirectory, 'index.html'), 'utf8'),

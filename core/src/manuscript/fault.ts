@@ -1,4 +1,4 @@
-import { Mark, Node, type Attrs, type AttributeSpec, type MarkType, type NodeType } from 'prosemirror-model';
+import { Mark, Node, type Attrs, type AttributeSpec, type NodeType } from 'prosemirror-model';
 import { faultInDestination } from '../destination/index.js';
 import { faultInArea } from './area.js';
 import { isId } from './id.js';
@@ -51,7 +51,7 @@ function faultInNode(
 ): Fault | null {
   if (!isObject(json)) return { path, message: 'a node must be an object' };
   if (depth > DEEPEST) return { path, message: `nested deeper than ${DEEPEST} levels` };
-  const type = schema.nodes[String(json.type)] as NodeType | undefined;
+  const type = schema.nodes[String(json.type)];
   if (!type) return { path: step(path, 'type'), message: `unknown node type “${String(json.type)}”` };
   if (type.isText && (typeof json.text !== 'string' || json.text === ''))
     return { path: step(path, 'text'), message: 'a text node must have words' };
@@ -117,7 +117,7 @@ function faultInMarks(
   if (!Array.isArray(json)) return { path, message: 'marks must be a list' };
   for (const [index, mark] of json.entries()) {
     const here = `${path}[${index}]`;
-    const type = isObject(mark) ? (schema.marks[String(mark.type)] as MarkType | undefined) : undefined;
+    const type = isObject(mark) ? schema.marks[String(mark.type)] : undefined;
     if (!isObject(mark) || !type) return { path: here, message: 'unknown mark' };
     const attrs = step(here, 'attrs');
     const fault = faultInAttrs(mark.attrs, type.spec.attrs, attrs);

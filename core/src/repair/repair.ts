@@ -47,6 +47,9 @@ export function applyRepair(transform: Transform, link: Link, repair: Repair): v
       return trim(transform, link);
     case 'unlink':
       return unlink(transform, link);
+    case 'make-note':
+      // More than one link changes: that is for `makeNotes`.
+      return;
   }
 }
 

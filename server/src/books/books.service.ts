@@ -121,7 +121,7 @@ export class BooksService {
         updatedAt: now,
         deletedAt: null,
       };
-      await manager.insert(BookEntity, row as object);
+      await manager.insert(BookEntity, row);
       if (rows.length > 0) await manager.insert(EnclosureEntity, rows);
       for (const [position, chapter] of book.chapters.entries())
         await manager.insert(ChapterEntity, {

@@ -1,4 +1,4 @@
-import { Worker, type TransferListItem } from 'node:worker_threads';
+import { Worker, type Transferable } from 'node:worker_threads';
 
 /** Something that a job in a worker says while it works. */
 export type WorkerSays<Progress, Result> =
@@ -24,7 +24,7 @@ export function inWorker<Progress, Result>(
   options: {
     signal?: AbortSignal;
     progress?: (progress: Progress) => void;
-    transfer?: TransferListItem[];
+    transfer?: Transferable[];
   } = {},
 ): Promise<Result> {
   const { signal, progress, transfer } = options;

@@ -31,7 +31,7 @@ export class Jobs implements BeforeApplicationShutdown {
 
   /** Says how one kind of job is done. */
   handle<Result>(kind: JobKind, handler: JobHandler<Result>): void {
-    this.#handlers.set(kind, handler as JobHandler<unknown>);
+    this.#handlers.set(kind, handler);
     this.#waiting.set(kind, []);
   }
 

@@ -3,13 +3,7 @@
  * interface and for what judges a request. A class of such properties `implements` its shape of `core/wire`.
  */
 import { applyDecorators } from '@nestjs/common';
-import {
-  ApiExtraModels,
-  ApiProperty,
-  getSchemaPath,
-  type ApiPropertyOptions,
-  type ApiResponseNoStatusOptions,
-} from '@nestjs/swagger';
+import { ApiExtraModels, ApiProperty, getSchemaPath, type ApiResponseNoStatusOptions } from '@nestjs/swagger';
 import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
@@ -56,7 +50,7 @@ function property(
       required: !optional,
       ...(nullable ? { nullable } : {}),
       ...(description ? { description } : {}),
-    } as ApiPropertyOptions),
+    }),
     ...(optional || nullable ? [ValidateIf(isGiven)] : []),
     ...judges,
   );

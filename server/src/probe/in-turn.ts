@@ -36,7 +36,8 @@ export function inTurn(
     let failure: { error: unknown } | null = null;
     const settle = () => {
       if (running > 0) return;
-      if (failure) return reject(failure.error as Error);
+      if (failure)
+        return reject(failure.error instanceof Error ? failure.error : new Error(String(failure.error)));
       if (signal.aborted || hosts.size === 0) {
         for (const timer of resting.values()) clearTimeout(timer);
         resolve();

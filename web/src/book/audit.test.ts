@@ -74,20 +74,19 @@ describe('the audit', () => {
 
   test('of a book that was left meanwhile is of no use', () => {
     const { store, audit } = started();
-    const news = (opening: number): AuditAnswer['news'] =>
-      ({
-        opening,
-        links: { whole: [] },
-        findings: { whole: [] },
-        inside: { whole: [] },
-        places: { whole: [] },
-        notes: { whole: [] },
-        contents: { whole: [] },
-        orders: { whole: [] },
-        handMade: { whole: [] },
-        domains: { whole: [['lamp.example', 2]] },
-        readsPages: true,
-      }) as AuditAnswer['news'];
+    const news = (opening: number): AuditAnswer['news'] => ({
+      opening,
+      links: { whole: [] },
+      findings: { whole: [] },
+      inside: { whole: [] },
+      places: { whole: [] },
+      notes: { whole: [] },
+      contents: { whole: [] },
+      orders: { whole: [] },
+      handMade: { whole: [] },
+      domains: { whole: [['lamp.example', 2]] },
+      readsPages: true,
+    });
     answer({ news: news(1) });
     expect(store.getState()).toMatchObject({ readsPages: true, domains: new Map([['lamp.example', 2]]) });
     audit.forget();

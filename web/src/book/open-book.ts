@@ -46,7 +46,7 @@ export function startOpenBook(queries: QueryClient): OpenBook {
     async read(id) {
       const [book] = await Promise.all([
         api.manuscript(id),
-        queries.fetchQuery({ ...known.verdicts(id), staleTime: 0 }),
+        queries.query({ ...known.verdicts(id), staleTime: 0 }),
       ]);
       return { ...book, files: queries.setQueryData(known.files(id).queryKey, book.files) ?? book.files };
     },

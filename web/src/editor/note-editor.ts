@@ -123,7 +123,7 @@ export class NoteEditor {
       if (!note.eq(state.doc)) this.#takeOver(note, 0, state.doc.content.size, note.content.size);
       return;
     }
-    const ends = note.content.findDiffEnd(state.doc.content as never);
+    const ends = note.content.findDiffEnd(state.doc.content);
     if (!ends) return;
     const overlap = start - Math.min(ends.a, ends.b);
     const [mine, theirs] = overlap > 0 ? [ends.b + overlap, ends.a + overlap] : [ends.b, ends.a];

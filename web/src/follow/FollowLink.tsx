@@ -65,6 +65,9 @@ export function followAtOnce(destination: Destination, worldPort: number | null)
       return;
     case 'place':
       if (!goToPlace(destination.place)) gone('The place that this link led to is not in the book.');
+      return;
+    case 'mail':
+    // What an email would say is read first.
   }
 }
 

@@ -1,7 +1,7 @@
 import { Dialog } from 'radix-ui';
 import { BookPlus } from 'lucide-react';
 import type { NewBook } from '@vennet/core/wire';
-import { useState, type FormEvent } from 'react';
+import { useState, type SubmitEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { api } from '../api/client.js';
 import { tellFault } from '../parts/notices.js';
@@ -20,7 +20,7 @@ export function StartBook() {
       tellFault(error);
     }
   });
-  const submit = (event: FormEvent<HTMLFormElement>) => {
+  const submit = (event: SubmitEvent<HTMLFormElement>) => {
     event.preventDefault();
     const form = new FormData(event.currentTarget);
     start.run({ title: String(form.get('title')), author: String(form.get('author')) });

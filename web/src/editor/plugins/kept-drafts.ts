@@ -58,17 +58,16 @@ function storedFor(chapter: string): Stored[] {
 function foundAgain({ words, ...draft }: Stored, doc: Node): Draft {
   const { from, to } = draft;
   if (to <= doc.content.size && flatText(doc, from, to) === words) return draft;
-  let nearest: number | null = null;
+  const same: number[] = [];
   doc.descendants((node, position) => {
     if (!node.isTextblock || words === '') return !node.isTextblock;
     const text = flatText(doc, position + 1, position + 1 + node.content.size);
-    for (let at = text.indexOf(words); at >= 0; at = text.indexOf(words, at + 1)) {
-      const found = position + 1 + at;
-      if (nearest === null || Math.abs(found - from) < Math.abs(nearest - from)) nearest = found;
-    }
+    for (let at = text.indexOf(words); at >= 0; at = text.indexOf(words, at + 1))
+      same.push(position + 1 + at);
     return false;
   });
-  if (nearest !== null) return { ...draft, from: nearest, to: nearest + words.length };
+  const [nearest] = same.sort((one, other) => Math.abs(one - from) - Math.abs(other - from));
+  if (nearest !== undefined) return { ...draft, from: nearest, to: nearest + words.length };
   const beside = Selection.near(doc.resolve(Math.min(from, doc.content.size))).from;
   return { ...draft, from: beside, to: beside };
 }
