@@ -48,7 +48,8 @@ export type Vennet = ReturnType<typeof vennet>;
 export function vennet(address = '') {
   const http = createClient<paths>({ baseUrl: address });
   http.use({
-    onError: ({ error, request }) => (request.signal.aborted ? (error as Error) : new UnreachableError()),
+    // What was given up is thrown as it is.
+    onError: ({ request }) => (request.signal.aborted ? undefined : new UnreachableError()),
     onResponse: async ({ response }) => {
       if (!response.ok) throw await faultIn(response);
     },
