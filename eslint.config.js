@@ -9,6 +9,7 @@ export default tseslint.config(
     ignores: [
       '**/dist/',
       '**/dist-js/',
+      '**/dist-mutant-*/',
       '**/node_modules/',
       '.vennet/',
       'test-results/',
