@@ -1,4 +1,4 @@
-import type { Attrs } from 'prosemirror-model';
+import type { Attrs, Node } from 'prosemirror-model';
 import type { Destination } from '../destination/index.js';
 import type { LinkArea } from './area.js';
 import type { ReferenceForm, ReturnLinkTo } from './inside-nodes.js';
@@ -124,3 +124,6 @@ export function idOf({ attrs }: Bearer): string | null {
   const id: unknown = attrs.id;
   return typeof id === 'string' && id !== '' ? id : null;
 }
+
+/** Whether a node shows a file as a picture: a figure, or a picture within a line. */
+export const isPicture = ({ type }: Node): boolean => type.name === 'figure' || type.name === 'picture';

@@ -1,5 +1,6 @@
 import { auditBook, type Finding, type InsideFinding } from '@vennet/core/audit';
 import {
+  attrsOf,
   groupedBy,
   readChapter,
   readsPage,
@@ -12,7 +13,6 @@ import {
   type Note,
   type Place,
   type ReadChapter,
-  type ReferenceAsk,
 } from '@vennet/core/manuscript';
 import { findMentions, type Mention, type MentionSearch } from '@vennet/core/repair';
 import { NO_SURROUNDINGS, type Surroundings } from '@vennet/core/shelf';
@@ -130,7 +130,7 @@ function newsOf(): AuditNews | null {
     handMade: tell.handMade(context.inside.handMade),
     domains: tell.domains(context.domains),
     readsPages: chapters.some(({ id, doc }) =>
-      spotsOf(doc, id).references.some(({ node }) => readsPage(node.attrs as ReferenceAsk)),
+      spotsOf(doc, id).references.some(({ node }) => readsPage(attrsOf.reference(node))),
     ),
   };
 }

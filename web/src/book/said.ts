@@ -1,4 +1,5 @@
 import {
+  attrsOf,
   orderOf,
   referenceWords,
   returnsOf,
@@ -18,8 +19,9 @@ function surroundings({ book, pages }: Known): ReferenceSurroundings {
 
 /** What a reference reads now; without words where its place is gone. */
 export function saidBy(node: Node, known: Known = useBook.getState()): string {
-  const { id, place } = node.attrs as { id: string; place: string };
-  return wordsAt(node.attrs as ReferenceAsk, place, known.orders.get(id) ?? 0, known);
+  const reference = attrsOf.reference(node);
+  const { id, place } = reference;
+  return wordsAt(reference, place, known.orders.get(id) ?? 0, known);
 }
 
 /** What a reference of a form would read at a spot. */
@@ -47,7 +49,7 @@ export function withWords(link: Link, node: Node | null | undefined): Link {
 /** What a return link says. Where it leads to all that led here, one line stands for them. */
 export function returnWords(node: Node): string {
   const { book } = useBook.getState();
-  const own = node.attrs.own as string;
+  const { own } = attrsOf.returnLink(node);
   const [first] = returnsOf(node, book?.language ?? 'en', [], () => '');
   return first?.words ?? (own || RETURN_WORDS.origin);
 }

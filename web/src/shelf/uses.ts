@@ -1,4 +1,4 @@
-import { readChapter, wordsOf, type Link } from '@vennet/core/manuscript';
+import { attrsOf, isPicture, readChapter, wordsOf, type Link } from '@vennet/core/manuscript';
 import type { Manuscript } from '@vennet/core/wire';
 
 /** One place where a file is used: a link that leads to it, or a picture that shows it. */
@@ -22,9 +22,9 @@ export function usesOf(book: Manuscript, links: readonly Link[]): Map<string, Fi
   for (const chapter of book.chapters) {
     const { doc } = readChapter(chapter);
     doc.descendants((node, position) => {
-      const shown = node.attrs.enclosure as string | undefined;
-      if (!shown) return;
-      const caption = wordsOf(node) || (node.attrs.alt as string) || 'a picture without words';
+      if (!isPicture(node)) return;
+      const { enclosure: shown, alt } = attrsOf.picture(node);
+      const caption = wordsOf(node) || alt || 'a picture without words';
       add(shown, {
         key: `${chapter.id}:${position}`,
         chapter: chapter.id,

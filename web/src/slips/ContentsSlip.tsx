@@ -20,7 +20,7 @@ export function ContentsSlip({ view, node, position, asked }: NodeSlipProps) {
   const id = useId();
   const first = useFirstField<HTMLSelectElement>(asked);
   const places = useBook((store) => store.places);
-  const list = useBook((store) => store.contents.get(node.attrs.id as string));
+  const list = useBook((store) => store.contents.get(attrsOf.contents(node).id));
   const { scope, section, depth, back, backWords } = attrsOf.contents(node);
   const slip = useSlip({
     stored: { scope, section, depth, back, backWords },
@@ -101,7 +101,7 @@ export function ContentsSlip({ view, node, position, asked }: NodeSlipProps) {
         {message('{count, plural, one {One line} other {# lines}}', { count: list?.lines.length ?? 0 })}.
         Press Ctrl and a line to go there.
       </p>
-      <InsideFindings id={node.attrs.id as string} />
+      <InsideFindings id={attrsOf.contents(node).id} />
       <div className="mt-3">
         <RemoveNode words="Remove the list" view={view} node={node} position={position} />
       </div>

@@ -57,7 +57,7 @@ export function ReturnSlip({ view, node, position, asked }: NodeSlipProps) {
         change={(words) => slip.change({ own: words })}
         keep={() => slip.choose({ own: slip.values.own })}
       />
-      <InsideFindings id={node.attrs.id as string} />
+      <InsideFindings id={attrsOf.returnLink(node).id} />
       <div className="mt-3 flex gap-1.5">
         {to !== 'origin' && (
           <button

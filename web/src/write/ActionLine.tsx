@@ -1,3 +1,4 @@
+import { attrsOf } from '@vennet/core/manuscript';
 import {
   ArrowDown,
   ArrowLeft,
@@ -62,11 +63,17 @@ export function ActionLine() {
   const parent = state?.selection.$from.parent;
   const block =
     parent?.type.name === 'heading'
-      ? ['Chapter heading', 'Heading', 'Smaller heading'][Math.min(2, (parent.attrs.level as number) - 1)]
+      ? ['Chapter heading', 'Heading', 'Smaller heading'][Math.min(2, attrsOf.heading(parent).level - 1)]
       : 'Paragraph';
   const countings: ToolItem[] =
     parent?.type.name === 'heading' && numbering !== 'none'
-      ? [{ words: 'This heading is numbered', checked: !parent.attrs.uncounted, command: countHeading }]
+      ? [
+          {
+            words: 'This heading is numbered',
+            checked: !attrsOf.heading(parent).uncounted,
+            command: countHeading,
+          },
+        ]
       : [];
   const putPicture = () => {
     const { view } = useEditor.getState();

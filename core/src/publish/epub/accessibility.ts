@@ -1,5 +1,5 @@
 import { phrases } from '../../language/index.js';
-import { attrsOf } from '../../manuscript/index.js';
+import { attrsOf, isPicture } from '../../manuscript/index.js';
 import type { Edition } from '../edition/edition.js';
 
 /** What the file says of its accessibility: only what is so in every book that Vennet makes, or checked here. */
@@ -7,10 +7,7 @@ export function accessibility(edition: Edition, hasPictures: boolean): [string, 
   const described = !edition.book.chapters.some(({ doc }) => {
     let bare = false;
     doc.descendants((node) => {
-      bare ||=
-        (node.type.name === 'figure' || node.type.name === 'picture') &&
-        !attrsOf.picture(node).decorative &&
-        attrsOf.picture(node).alt === '';
+      bare ||= isPicture(node) && !attrsOf.picture(node).decorative && attrsOf.picture(node).alt === '';
     });
     return bare;
   });

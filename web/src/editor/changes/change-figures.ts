@@ -1,4 +1,4 @@
-import { schema, type Box, type LinkArea } from '@vennet/core/manuscript';
+import { attrsOf, schema, type Box, type LinkArea } from '@vennet/core/manuscript';
 import { closeHistory } from 'prosemirror-history';
 import type { Node } from 'prosemirror-model';
 import { NodeSelection, TextSelection, type Transaction } from 'prosemirror-state';
@@ -16,7 +16,7 @@ function stillSelected(transaction: Transaction, position: number): Transaction 
   return transaction.setSelection(NodeSelection.create(transaction.doc, position));
 }
 
-export const areasOf = (node: Node): readonly LinkArea[] => node.attrs.areas as readonly LinkArea[];
+export const areasOf = (node: Node): readonly LinkArea[] => attrsOf.figure(node).areas;
 
 /** Changes one area of the picture that is selected. */
 export function changeArea(view: EditorView, id: string, more: Partial<LinkArea>): void {

@@ -1,4 +1,4 @@
-import { placeIds, type Place } from '@vennet/core/manuscript';
+import { idOf, placeIds, type Place } from '@vennet/core/manuscript';
 import type { Node } from 'prosemirror-model';
 import { Plugin, PluginKey, type EditorState, type Transaction } from 'prosemirror-state';
 import { Decoration, DecorationSet } from 'prosemirror-view';
@@ -47,7 +47,7 @@ export const showsNumbers = (transaction: Transaction): boolean => Boolean(trans
 function isOther({ doc }: EditorState, shown: Shown, places: ReadonlyMap<string, Place>): boolean {
   let other = false;
   doc.descendants((node) => {
-    const id = node.attrs.id as string | undefined;
+    const id = idOf(node);
     if (id && !node.isInline) other ||= shown.places.get(id)?.label !== places.get(id)?.label;
     return !node.isTextblock && !other;
   });
@@ -56,10 +56,10 @@ function isOther({ doc }: EditorState, shown: Shown, places: ReadonlyMap<string,
 
 function show(doc: Node, chapter: string): Shown {
   const { places } = useBook.getState();
-  const idOf = placeIds(chapter);
+  const placeId = placeIds(chapter);
   const decorations: Decoration[] = [];
   doc.descendants((node, position) => {
-    const id = idOf(node);
+    const id = placeId(node);
     const label = id ? places.get(id)?.label : '';
     if (label && node.type.name === 'heading') decorations.push(numbered(node, position, label));
     else if (label)

@@ -1,5 +1,5 @@
 import { recognise } from '@vennet/core/destination';
-import { flatText, linksOfChapter, type Link } from '@vennet/core/manuscript';
+import { attrsOf, flatText, linksOfChapter, type Link } from '@vennet/core/manuscript';
 import { bookmarksIn, type BookmarkSpan } from '@vennet/core/edits';
 import { trimmedEnds } from '@vennet/core/repair';
 import type { Node } from 'prosemirror-model';
@@ -28,7 +28,7 @@ export function bookmarkAt({ doc, selection }: EditorState): BookmarkSpan | null
   const { from, to, $from } = selection;
   const marks = [...($from.nodeBefore?.marks ?? []), ...($from.nodeAfter?.marks ?? [])];
   const ids = new Set(
-    marks.filter(({ type }) => type.name === 'bookmark').map(({ attrs }) => attrs.id as string),
+    marks.filter(({ type }) => type.name === 'bookmark').map((mark) => attrsOf.bookmark(mark).id),
   );
   if (ids.size === 0) return null;
   return bookmarksIn(doc).find((one) => ids.has(one.id) && one.from <= from && to <= one.to) ?? null;

@@ -1,4 +1,4 @@
-import { markIdOf, type ContentsLine } from '@vennet/core/manuscript';
+import { attrsOf, noteMarkOf, type ContentsLine } from '@vennet/core/manuscript';
 import type { Node } from 'prosemirror-model';
 import type { EditorView, NodeView, NodeViewConstructor } from 'prosemirror-view';
 import { ownWords, useBook } from '../../book/store.js';
@@ -52,10 +52,11 @@ class MarkView extends ComputedView {
   }
 
   draw(): void {
-    const { id, to } = this.node.attrs as { id: string; to?: string };
-    const note = useBook.getState().notes.get(to ?? id);
-    this.dom.id = to === undefined ? markIdOf(id) : id;
-    this.write(note?.number || (to === undefined ? '…' : '?'), to !== undefined && !note);
+    const { id, of } = noteMarkOf(this.node);
+    const isFirst = this.node.type.name === 'note';
+    const note = useBook.getState().notes.get(of);
+    this.dom.id = id;
+    this.write(note?.number || (isFirst ? '…' : '?'), !isFirst && !note);
     this.dom.title = note ? `${ownWords().note} ${note.number}` : '';
   }
 }
@@ -70,7 +71,7 @@ class ReferenceView extends ComputedView {
   draw(): void {
     const words = saidBy(this.node);
     const known = useBook.getState().places;
-    const gone = known.size > 0 && !known.has(this.node.attrs.place as string);
+    const gone = known.size > 0 && !known.has(attrsOf.reference(this.node).place);
     this.write(words || (gone ? 'a place that is not there' : '…'), gone);
   }
 }
@@ -100,7 +101,7 @@ class ContentsView extends ComputedView {
   }
 
   draw(): void {
-    const id = this.node.attrs.id as string;
+    const { id } = attrsOf.contents(this.node);
     this.dom.id = id;
     const lines = useBook.getState().contents.get(id)?.lines ?? [];
     if (this.#shown && JSON.stringify(this.#shown) === JSON.stringify(lines)) return;
