@@ -49,7 +49,7 @@ export default tseslint.config(
   { files: ['**/*.mjs', '*.js'], languageOptions: { globals: globals.node } },
   {
     files: ['core/src/**/*.ts'],
-    ignores: ['**/*.test.ts'],
+    ignores: ['**/*.test.ts', '**/testing/**'],
     rules: {
       'no-restricted-globals': ['error', 'document', 'window', 'fetch', 'localStorage', 'process'],
       // Core runs everywhere: in the browser, in workers, on the server.

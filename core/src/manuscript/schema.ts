@@ -135,7 +135,10 @@ const nodes = {
       {
         tag: 'figure[data-figure]',
         contentElement: 'div',
-        getAttrs: (element: HTMLElement) => figureFrom(element.dataset.figure ?? ''),
+        getAttrs: (element: HTMLElement) => {
+          const read = figureFrom(element.dataset.figure ?? '');
+          return read && { ...readId(element), ...read };
+        },
       },
     ],
     toDOM: (node) => [

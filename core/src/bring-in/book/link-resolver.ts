@@ -57,7 +57,8 @@ function inside(
   if (chapter === undefined) {
     const enclosure = fileAt(path);
     const fragment = url.hash.slice(1);
-    if (enclosure) return { kind: 'file', enclosure, ...(fragment ? { fragment } : {}) };
+    if (enclosure)
+      return { kind: 'file', enclosure, ...(fragment ? { fragment: decodeLoosely(fragment) } : {}) };
     if (outside) return { kind: 'web', href: new URL(reference, outside).href };
     return { leftOut: 'they lead to a file that did not come along' };
   }

@@ -162,7 +162,8 @@ function targetOfFile(
 ): { href: string } | { place: string } | null {
   const file = edition.surroundings.files.get(id);
   if (!file) return null;
-  const hash = fragment === '' ? '' : `#${encodeURIComponent(fragment)}`;
+  // `page=3` stays as it is: the signs of a fragment are those of RFC 3986, 3.5, and programs read what PDF puts there (RFC 8118).
+  const hash = fragment === '' ? '' : `#${encodeURI(fragment).replace(/#/g, '%23')}`;
   if (file.opensFor === 'everyone' && file.travels === 'public')
     return file.address ? { href: file.address + hash } : null;
   const path = edition.paths.get(id);
