@@ -176,7 +176,11 @@ describe('the worked example of moving and copying', () => {
       taken.add(id);
       return id;
     };
-    expect([add(1, 6, 'Low water'), add(11, 16, 'Low water'), add(7, 10, '12')]).toEqual(['low-water', 'low-water-2', 'b-12']);
+    expect([add(1, 6, 'Low water'), add(11, 16, 'Low water'), add(7, 10, '12')]).toEqual([
+      'low-water',
+      'low-water-2',
+      'b-12',
+    ]);
     expect(bookmarksIn(transform.doc).map(({ name, from, to }) => [name, from, to])).toEqual([
       ['Low water', 1, 6],
       ['12', 7, 10],

@@ -75,3 +75,35 @@ describe('a link to another book', () => {
     expect(verdictInside(destination, context)?.verdict).toBe(verdict);
   });
 });
+
+describe('the names of files', () => {
+  test('are cut to 120 signs, and keep their ending', () => {
+    const long = 'a'.repeat(130);
+    expect(safeFileName('a'.repeat(120))).toHaveLength(120);
+    expect(safeFileName(`${'a'.repeat(117)}.pdf`)).toBe(`${'a'.repeat(116)}.pdf`);
+    expect(safeFileName(`${long}.pdf`)).toBe(`${'a'.repeat(116)}.pdf`);
+    expect(safeFileName(`${long}.endings10`)).toBe(`${'a'.repeat(110)}.endings10`);
+    expect(safeFileName(`${long}.endings-11`)).toBe('a'.repeat(120));
+    expect(safeFileName(`.${long}`)).toBe('a'.repeat(120));
+  });
+
+  test('hold no path, no control characters and no signs that a system reserves', () => {
+    expect(safeFileName('../dir\\ a<b>:"|?*\u202e.txt ')).toBe('ab.txt');
+    expect(safeFileName('  ..  ')).toBe('file');
+    expect(safeFileName('')).toBe('file');
+  });
+
+  test('in the folder that travels with a book are plain, and each its own', () => {
+    const files = ['Tide Table.PDF', 'tide-table.pdf', '.hidden', 'Ünïcode', '…', 'a.b c'].map(
+      (name, index) => ({ id: `f${index}`, name }),
+    );
+    expect([...travellingPaths(files).values()]).toEqual([
+      'files/tide-table.pdf',
+      'files/tide-table-2.pdf',
+      'files/hidden',
+      'files/unicode',
+      'files/file',
+      'files/a.b-c',
+    ]);
+  });
+});

@@ -300,11 +300,18 @@ export function wholeBook(more: Partial<Book> = {}): ReadBook {
   });
 }
 
+const GIF = Uint8Array.from(atob('R0lGODlhAQABAIAAAAAAAP///yH5BAEAAAAALAAAAAABAAEAAAIBRAA7'), (sign) =>
+  sign.charCodeAt(0),
+);
+const SVG = new TextEncoder().encode(
+  '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 90 9" width="90" height="9"><path d="M0 4h90" stroke="#12343b"/></svg>',
+);
+
 /** The pictures that it shows. */
 export const wholeBookPictures: EnclosureFile[] = [
   { id: 'e1', name: 'dot.png', type: 'image/png', bytes: PIXEL },
-  { id: 'e2', name: 'wick.gif', type: 'image/gif', bytes: PIXEL },
-  { id: 'e3', name: 'line.svg', type: 'image/svg+xml', bytes: PIXEL },
+  { id: 'e2', name: 'wick.gif', type: 'image/gif', bytes: GIF },
+  { id: 'e3', name: 'line.svg', type: 'image/svg+xml', bytes: SVG },
   { id: 'f-inside', name: 'tide-table.pdf', type: 'application/pdf', bytes: PIXEL },
 ];
 
