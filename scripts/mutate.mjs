@@ -141,6 +141,7 @@ export async function mutateCore({ count, seed, lanes = 2 }) {
     rmSync(copy, { recursive: true, force: true });
     mkdirSync(copy);
     cpSync(DIST, copy, { recursive: true });
+    if (!(await passes(copy, []))) throw new Error('The tests of core fail without a fault being put in.');
     for (let fault = waiting.pop(); fault; fault = waiting.pop()) {
       if (await isNoticed(copy, fault)) noticed++;
       else {
