@@ -7,6 +7,7 @@ const FLOORS = {
     ['publish'],
     ['bring-in'],
     ['reach', 'audit'],
+    ['steps'],
     ['repair'],
     ['edits'],
     ['reader'],

@@ -8,6 +8,7 @@ import {
   markIdOf,
   placeIds,
   schema,
+  setAreas,
   withFigureIds,
 } from '../manuscript/index.js';
 
@@ -72,7 +73,7 @@ function separateFigure(
   const attrs = attrsOf.figure(node);
   const kept = withFigureIds(attrs, (id) => take(id) ?? take(mint()) ?? id);
   if (kept.link !== attrs.link) transform.setNodeAttribute(position, 'link', kept.link);
-  if (kept.areas !== attrs.areas) transform.setNodeAttribute(position, 'areas', kept.areas);
+  if (kept.areas !== attrs.areas) setAreas(transform, position, kept.areas);
 }
 
 /** A link that goes on in another paragraph, or after words that are not linked, is another link there. */

@@ -3,6 +3,7 @@ import type { Transform } from 'prosemirror-transform';
 import type { Destination } from '../destination/index.js';
 import { attrsOf, idOf, type FigureAttrs, type FigureLink, type LinkAttrs } from './attrs.js';
 import type { LinkArea } from './area.js';
+import { setAreas } from './area-step.js';
 import { markIdOf } from './inside-nodes.js';
 
 // The one home of three questions: what holds an id, what leads where, and how an id is renamed.
@@ -163,8 +164,11 @@ export function renameId(transform: Transform, id: string, fresh: string): void 
   const rename: Rename = (one) => (one === id ? fresh : one === markIdOf(id) ? markIdOf(fresh) : one);
   transform.doc.descendants((node, at) => {
     const attrs = attrsRenamed(node, rename);
-    for (const [name, value] of Object.entries(attrs))
-      if (value !== node.attrs[name]) transform.setNodeAttribute(at, name, value);
+    for (const [name, value] of Object.entries(attrs)) {
+      if (value === node.attrs[name]) continue;
+      if (name === 'areas') setAreas(transform, at, value as readonly LinkArea[]);
+      else transform.setNodeAttribute(at, name, value);
+    }
     for (const mark of node.marks) {
       const now = markRenamed(mark, rename);
       if (now.eq(mark)) continue;

@@ -1,5 +1,6 @@
 export { boxBetween, SMALLEST_SIDE, withinPicture } from './area.js';
 export type { Box, LinkArea } from './area.js';
+export { AreaStep, setAreas } from './area-step.js';
 export { attrsOf, idOf, isPicture } from './attrs.js';
 export type { FigureAttrs, FigureLink, LinkAttrs, ReferenceAttrs } from './attrs.js';
 export {

@@ -8,6 +8,7 @@ import {
   linksOfChapter,
   mapOf,
   schema,
+  setAreas,
   type Link,
   type LinkArea,
   type LinkLook,
@@ -93,18 +94,18 @@ function repairFigure(transform: Transform, link: Link, repair: Repair, node: No
 function repairArea(transform: Transform, { id, from }: Link, repair: Repair, node: Node): void {
   const { areas } = attrsOf.figure(node);
   const change = (more: Partial<LinkArea>) =>
-    transform.setNodeAttribute(
+    setAreas(
+      transform,
       from,
-      'areas',
       areas.map((area) => (area.id === id ? { ...area, ...more } : area)),
     );
   if (repair.type === 'destination') change({ destination: repair.destination });
   else if (repair.type === 'hover-note') change({ hoverNote: repair.hoverNote });
   else if (repair.type === 'text') change({ name: repair.text });
   else if (repair.type === 'unlink')
-    transform.setNodeAttribute(
+    setAreas(
+      transform,
       from,
-      'areas',
       areas.filter((area) => area.id !== id),
     );
 }

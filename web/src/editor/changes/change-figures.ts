@@ -1,4 +1,4 @@
-import { attrsOf, schema, type Box, type LinkArea } from '@vennet/core/manuscript';
+import { attrsOf, schema, setAreas, type Box, type LinkArea } from '@vennet/core/manuscript';
 import { closeHistory } from 'prosemirror-history';
 import type { Node } from 'prosemirror-model';
 import { NodeSelection, TextSelection, type Transaction } from 'prosemirror-state';
@@ -8,7 +8,9 @@ import { figureAt } from '../state/links.js';
 /** Changes attributes of the picture at a position; it stays selected. */
 export function changeFigure(view: EditorView, position: number, attrs: Record<string, unknown>): void {
   const transaction = closeHistory(view.state.tr);
-  for (const [name, value] of Object.entries(attrs)) transaction.setNodeAttribute(position, name, value);
+  for (const [name, value] of Object.entries(attrs))
+    if (name === 'areas') setAreas(transaction, position, value as readonly LinkArea[]);
+    else transaction.setNodeAttribute(position, name, value);
   view.dispatch(stillSelected(transaction, position));
 }
 
