@@ -65,7 +65,7 @@ test('a broken address is corrected once for all its uses, checked again, and so
   await page.getByRole('button', { name: 'Check it again' }).click();
   await expect(entry(page, 'winter-sailings')).toContainText('Sound', { timeout: 15_000 });
   await page.getByRole('button', { name: 'Take it back' }).click();
-  await expect(page.getByText('The book is as it was before.')).toBeVisible();
+  await expect(page.getByText('It is taken back. What was written since is still there.')).toBeVisible();
   await expect(entry(page, broken)).toContainText('Broken');
 });
 

@@ -336,6 +336,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/books/{id}/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["OutlineController_list"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/changes/{change}/take-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["OutlineController_takeBack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/books/{id}/snapshots": {
         parameters: {
             query?: never;
@@ -948,7 +980,10 @@ export interface components {
         };
         RepairDoneDto: {
             changed: number;
-            snapshot: string;
+            /** @description By which it is taken back; `null` where nothing was changed */
+            change: string | null;
+            /** @description The book as it was before; `null` where nothing was changed */
+            snapshot: string | null;
         };
         RemoveBookmarkDto: {
             /**
@@ -1092,6 +1127,20 @@ export interface components {
         SectionMoveDto: {
             from: components["schemas"]["SectionDto"];
             to: components["schemas"]["SectionSpotDto"];
+        };
+        BookChangeDto: {
+            id: string;
+            words: string;
+            /** Format: date-time */
+            createdAt: string;
+        };
+        TakenBackDto: {
+            /** @description How many chapters got another text */
+            changed: number;
+            /** @description The taking back, which is a change too */
+            change: string | null;
+            /** @description By name, what can’t be taken back, since it was changed again */
+            left: string[];
         };
         SnapshotDto: {
             id: string;
@@ -2174,6 +2223,67 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RepairDoneDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    OutlineController_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookChangeDto"][];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    OutlineController_takeBack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                change: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TakenBackDto"];
                 };
             };
             /** @description A problem document (RFC 9457): what happened, what was kept and what to do */

@@ -3,6 +3,7 @@ import type { SectionMove } from '@vennet/core/edits';
 import type { Format, Place } from '@vennet/core/manuscript';
 import type { ShelfFile } from '@vennet/core/shelf';
 import type {
+  BookChange,
   BookChanges,
   BookMade,
   BookSummary,
@@ -30,6 +31,7 @@ import type {
   ShelfTaken,
   Snapshot,
   Started,
+  TakenBack,
   VersionedChapter,
 } from '@vennet/core/wire';
 import createClient from 'openapi-fetch';
@@ -97,6 +99,9 @@ export function vennet(address = '') {
       answer(http.POST('/api/books/{id}/inside-repairs', { ...of(book), body })),
     linkMentions: (book: string, body: MentionsRequest): Promise<RepairDone> =>
       answer(http.POST('/api/books/{id}/mentions', { ...of(book), body })),
+    changes: (book: string): Promise<BookChange[]> => answer(http.GET('/api/books/{id}/changes', of(book))),
+    takeBack: (id: string, change: string): Promise<TakenBack> =>
+      answer(http.POST('/api/books/{id}/changes/{change}/take-back', { params: { path: { id, change } } })),
     snapshots: (book: string): Promise<Snapshot[]> => answer(http.GET('/api/books/{id}/snapshots', of(book))),
     restore: (id: string, snapshot: string): Promise<RepairDone> =>
       answer(

@@ -1,11 +1,11 @@
 export { addBookmark, bookmarksIn, removeBookmark, renameBookmark } from './bookmark.js';
 export type { BookmarkSpan } from './bookmark.js';
 export { copyInto } from './copy.js';
-export { keepIdsUnique, withPlaceIds } from './keep-ids.js';
+export { keepIdsUnique, placesNamed, withPlaceIds } from './keep-ids.js';
 export { moveSection, moveWithin } from './move-section.js';
 export type { SectionMove } from './move-section.js';
 export { handMadeNotes, remarksWithoutMark } from './hand-made-notes.js';
 export type { DeclaredNotes, HandMadeNote, Remark } from './hand-made-notes.js';
 export { makeNotes } from './make-notes.js';
-export type { MadeNotes } from './make-notes.js';
+export type { ChangedChapter, MadeNotes } from './make-notes.js';
 export { removeMark, removeNote } from './remove-mark.js';

@@ -25,7 +25,10 @@ const ALWAYS = new Set([
 ]);
 
 /** The doc of a chapter with an id at everything that can always be led to: those that `placeIds` gives it anyway. */
-export function withPlaceIds(doc: Node, chapter: string): Node {
+export const withPlaceIds = (doc: Node, chapter: string): Node => placesNamed(doc, chapter).doc;
+
+/** The same as steps over the doc. */
+export function placesNamed(doc: Node, chapter: string): Transform {
   const transform = new Transform(doc);
   const idOf = placeIds(chapter);
   doc.descendants((node, position) => {
@@ -33,7 +36,7 @@ export function withPlaceIds(doc: Node, chapter: string): Node {
     if (id && !node.attrs.id) transform.setNodeAttribute(position, 'id', id);
     return !node.isTextblock;
   });
-  return transform.doc;
+  return transform;
 }
 
 /**

@@ -19,9 +19,16 @@ import {
 } from '../manuscript/index.js';
 import { leadingSign, signOf, type HandMadeNote, type Remark } from './hand-made-notes.js';
 
+/** A chapter that was changed: the steps, and its text after them. */
+export interface ChangedChapter {
+  id: string;
+  doc: Node;
+  transform: Transform;
+}
+
 /** What became of the chapters in which hand-made notes were: their new docs, and those of which nothing is left. */
 export interface MadeNotes {
-  chapters: { id: string; doc: Node }[];
+  chapters: ChangedChapter[];
   emptied: string[];
   /** How many marks became marks of real notes. */
   changed: number;
@@ -57,7 +64,7 @@ export function makeNotes(book: ReadBook, notes: readonly HandMadeNote[]): MadeN
     const own = edits.get(id) ?? [];
     if (own.length === 0) continue;
     const after = applied(doc, own, markPlaces, phrases(book.language).notes);
-    if (after) result.chapters.push({ id, doc: after });
+    if (after) result.chapters.push({ id, doc: after.doc, transform: after });
     else result.emptied.push(id);
   }
   return result;
@@ -122,7 +129,7 @@ function spotsOnlyFor(mark: Link, backs: readonly Link[], { docs, anchors, ledTo
 }
 
 /**
- * The doc after its edits, which do not overlap; `null` when nothing is left in it. `markPlaces` belong to the marks now.
+ * The edits of a doc, which do not overlap, as steps; `null` when nothing is left in it. `markPlaces` belong to the marks now.
  * Headings under which nothing is left go with the remarks, up to the one that reads “Notes” in the book's language.
  */
 function applied(
@@ -130,7 +137,7 @@ function applied(
   edits: readonly Edit[],
   markPlaces: ReadonlySet<string>,
   title: string,
-): Node | null {
+): Transform | null {
   const transform = new Transform(doc);
   giveUp(transform, markPlaces);
   const once = new Map(edits.map((edit) => [edit.from, edit]));
@@ -138,13 +145,13 @@ function applied(
     if (put === null) takeAway(transform, from, to);
     else if (Array.isArray(put)) transform.delete(from, to);
     else transform.replaceWith(spaceBefore(transform.doc, from, to), to, put);
-  if (!edits.some(({ put }) => put === null)) return transform.doc;
+  if (!edits.some(({ put }) => put === null)) return transform;
   if (!takeBareHeadings(transform, doc, title)) return null;
   // A rule that set the remarks apart from the text.
   const { lastChild: last } = transform.doc;
   if (last?.type.name === 'rule' && doc.lastChild?.type.name !== 'rule' && transform.doc.childCount > 1)
     transform.delete(transform.doc.content.size - last.nodeSize, transform.doc.content.size);
-  return transform.doc.children.every(isEmpty) ? null : transform.doc;
+  return transform.doc.children.every(isEmpty) ? null : transform;
 }
 
 /** Takes the headings away under which nothing is left; `false` when that is all there is. */

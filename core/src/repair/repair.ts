@@ -1,5 +1,6 @@
 import type { Mark, Node } from 'prosemirror-model';
 import { Transform } from 'prosemirror-transform';
+import type { ChangedChapter } from '../edits/index.js';
 import type { Destination } from '../destination/index.js';
 import {
   attrsOf,
@@ -175,9 +176,9 @@ function removeEmptyAnchor(transform: Transform, position: number): void {
   if (node?.type.name === 'anchor' && !node.attrs.id) transform.delete(position, position + 1);
 }
 
-/** The new docs of the chapters in which a repair changed anything, and how many links it changed. */
+/** The chapters in which a repair changed anything, and how many links it changed. */
 export interface BookRepair {
-  chapters: { id: string; doc: Node }[];
+  chapters: ChangedChapter[];
   changed: number;
 }
 
@@ -198,7 +199,7 @@ export function repairBook(book: ReadBook, repairFor: (link: Link) => Repair | n
       applyRepair(transform, link, repair);
       if (transform.steps.length > steps) result.changed += 1;
     }
-    if (transform.docChanged) result.chapters.push({ id: chapter.id, doc: transform.doc });
+    if (transform.docChanged) result.chapters.push({ id: chapter.id, doc: transform.doc, transform });
   }
   return result;
 }

@@ -245,7 +245,27 @@ export interface InsideRepairRequest {
 /** What a repair did; the snapshot is the book before it. */
 export interface RepairDone {
   changed: number;
-  snapshot: string;
+  /** By which it is taken back; `null` where nothing was changed. */
+  change: string | null;
+  /** The whole book as it was before; `null` where nothing was changed. */
+  snapshot: string | null;
+}
+
+/** What came of taking a change back. */
+export interface TakenBack {
+  /** How many chapters got another text. */
+  changed: number;
+  /** The taking back is a change too; `null` where there was nothing to take back any more. */
+  change: string | null;
+  /** By name, what can't be taken back, since it was changed again. */
+  left: string[];
+}
+
+/** A change all over a book. The time is ISO 8601. */
+export interface BookChange {
+  id: string;
+  words: string;
+  createdAt: string;
 }
 
 /** Where a chapter stands in the order of its book. */

@@ -2,6 +2,7 @@ import { Module } from '@nestjs/common';
 import { ShelfModule } from '../shelf/shelf.module.js';
 import { BooksController } from './books.controller.js';
 import { BooksService } from './books.service.js';
+import { ChangesService } from './changes.service.js';
 import { OutlineController } from './outline.controller.js';
 import { OutlineService } from './outline.service.js';
 import { RepairsService } from './repairs.service.js';
@@ -10,7 +11,7 @@ import { SnapshotsService } from './snapshots.service.js';
 @Module({
   imports: [ShelfModule],
   controllers: [BooksController, OutlineController],
-  providers: [BooksService, OutlineService, RepairsService, SnapshotsService],
-  exports: [BooksService, RepairsService, SnapshotsService],
+  providers: [ChangesService, BooksService, OutlineService, RepairsService, SnapshotsService],
+  exports: [BooksService, ChangesService, RepairsService, SnapshotsService],
 })
 export class BooksModule {}

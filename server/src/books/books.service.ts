@@ -25,6 +25,7 @@ import type {
   SentBook,
   VersionedChapter,
 } from '@vennet/core/wire';
+import { stepsBetween } from '@vennet/core/steps';
 import { DataSource, IsNull, Not } from 'typeorm';
 import { LOCAL_AUTHOR } from '../platform/author.js';
 import { notFound, ProblemError } from '../platform/problem.js';
@@ -33,7 +34,8 @@ import { publicAddress } from '../platform/public-address.js';
 import { ShelfService } from '../shelf/shelf.service.js';
 import { BookEntity } from '../database/entities/book.entity.js';
 import { ChapterEntity } from '../database/entities/chapter.entity.js';
-import { asSent, columnsOf, storeText } from './chapter-text.js';
+import { ChangesService, savedAs } from './changes.service.js';
+import { asSent, columnsOfJson } from './chapter-text.js';
 import { mint } from '../platform/mint.js';
 
 /** A link to another book in the JSON of a chapter. */
@@ -45,6 +47,7 @@ export class BooksService {
   constructor(
     private readonly database: DataSource,
     private readonly shelf: ShelfService,
+    private readonly changes: ChangesService,
   ) {}
 
   async list(): Promise<BookSummary[]> {
@@ -131,7 +134,7 @@ export class BooksService {
           matter: chapter.matter,
           version: 1,
           leftOutOf: [],
-          ...columnsOf(chapter.doc, chapter.title),
+          ...columnsOfJson(chapter.doc, chapter.title),
         });
     });
     return id;
@@ -242,7 +245,8 @@ export class BooksService {
         matter,
         version: 1,
         leftOutOf: [],
-        ...columnsOf(emptyChapter(title.trim()), words),
+        deletedAt: null,
+        ...columnsOfJson(emptyChapter(title.trim()), words),
       };
       await manager.insert(ChapterEntity, chapter);
       return asSent(chapter);
@@ -262,21 +266,33 @@ export class BooksService {
         `At ${fault.path || 'the top'}: ${fault.message}. Nothing was stored.`,
         { path: fault.path },
       );
-    return this.database.transaction(async (manager) => {
-      const stored = await manager.findOne(ChapterEntity, {
-        where: { id },
-        lock: { mode: 'pessimistic_write' },
-      });
-      if (!stored) throw notFound('chapter');
-      if (stored.version !== version)
-        throw new ProblemError(
-          409,
-          'The chapter was changed elsewhere',
-          'This chapter was changed in another window since you opened it. Both texts are kept; choose which one goes on.',
-          { current: asSent(stored) },
-        );
-      return storeText(manager, stored, doc);
-    });
+    const { bookId } = await this.chapter(id);
+    const { result } = await this.changes.make(
+      bookId,
+      async (change) => {
+        const stored = change.chapters.find((chapter) => chapter.id === id);
+        if (!stored) throw notFound('chapter');
+        if (stored.version !== version)
+          throw new ProblemError(
+            409,
+            'The chapter was changed elsewhere',
+            'This chapter was changed in another window since you opened it. Both texts are kept; choose which one goes on.',
+            { current: asSent(stored) },
+          );
+        const after = readChapter({ ...asSent(stored), doc }).doc;
+        await change.write(stored, stepsBetween(change.docOf(stored), after));
+        return { words: 'Text', result: savedAs(stored) };
+      },
+      { kind: 'typing' },
+    );
+    return result;
+  }
+
+  /** The row of a chapter that is not removed. */
+  async chapter(id: string): Promise<ChapterEntity> {
+    const chapter = await this.database.getRepository(ChapterEntity).findOneBy({ id });
+    if (!chapter) throw notFound('chapter');
+    return chapter;
   }
 
   /** The row of a book that is not removed. */

@@ -229,7 +229,7 @@ describe('repairs over a book', () => {
       ['two', NEW.href],
       ['other', 'https://else.example/'],
     ]);
-    await app.api.restore(id, repaired.body.snapshot);
+    await app.api.restore(id, repaired.body.snapshot!);
     expect(await hrefs(id)).toEqual([
       ['one', OLD],
       ['two', OLD],

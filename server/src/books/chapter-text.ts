@@ -1,36 +1,29 @@
 import { countWords, linksOfChapter, readChapter, SCHEMA_VERSION, titleOf } from '@vennet/core/manuscript';
-import type { ChapterSaved, VersionedChapter } from '@vennet/core/wire';
-import type { EntityManager } from 'typeorm';
+import type { VersionedChapter } from '@vennet/core/wire';
+import type { Node } from 'prosemirror-model';
 import { LOCAL_AUTHOR } from '../platform/author.js';
-import { BookEntity } from '../database/entities/book.entity.js';
 import { ChapterEntity } from '../database/entities/chapter.entity.js';
 
-/** The columns that follow from a chapter's text, which must fit the schema. */
-export function columnsOf(doc: object, otherwise: string) {
-  const read = readChapter({ id: '', title: '', matter: 'main', leftOutOf: [], doc }).doc;
+/** The columns that follow from a chapter's text, which must fit the schema. `json` is that of `doc`. */
+export function columnsOf(doc: Node, json: object, otherwise: string) {
   return {
-    title: titleOf(read, otherwise).slice(0, 300),
-    doc: JSON.stringify(doc),
+    title: titleOf(doc, otherwise).slice(0, 300),
+    doc: JSON.stringify(json),
     schemaVersion: SCHEMA_VERSION,
-    words: countWords(read),
-    links: linksOfChapter(read, '').length,
+    words: countWords(doc),
+    links: linksOfChapter(doc, '').length,
     updatedBy: LOCAL_AUTHOR,
     updatedAt: new Date(),
   };
 }
 
-/** Stores a new text of a chapter as its next version. */
-export async function storeText(
-  manager: EntityManager,
-  stored: ChapterEntity,
-  doc: object,
-): Promise<ChapterSaved> {
-  const columns = columnsOf(doc, stored.title);
-  const version = stored.version + 1;
-  await manager.update(ChapterEntity, { id: stored.id }, { ...columns, version });
-  await manager.update(BookEntity, { id: stored.bookId }, { updatedAt: columns.updatedAt });
-  return { id: stored.id, version, title: columns.title };
-}
+/** The same of a text that comes as JSON. */
+export const columnsOfJson = (json: object, otherwise: string) =>
+  columnsOf(
+    readChapter({ id: '', title: '', matter: 'main', leftOutOf: [], doc: json }).doc,
+    json,
+    otherwise,
+  );
 
 /** A chapter as it travels to the interface. */
 export function asSent({ id, title, matter, leftOutOf, doc, version }: ChapterEntity): VersionedChapter {

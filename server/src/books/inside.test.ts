@@ -75,7 +75,7 @@ describe('the order of a book', () => {
       [...now].reverse().map((chapter) => ({ id: chapter.id, matter: 'main' })),
     );
     expect(await titles(id)).toEqual(['Two', 'New', 'One']);
-    await app.api.restore(id, done.snapshot);
+    await app.api.restore(id, done.snapshot!);
     expect(await titles(id)).toEqual(['One', 'Two', 'New']);
     expect((await read(id)).chapters.slice(0, 2).map(({ doc }) => doc)).toEqual(
       chapters.map(({ doc }) => doc),
@@ -152,7 +152,7 @@ describe('repairs inside', () => {
     });
     expect(done.body.changed).toBe(1);
     expect(await app.api.findings(id)).toEqual([]);
-    await app.api.restore(id, done.body.snapshot);
+    await app.api.restore(id, done.body.snapshot!);
     expect((await read(id)).chapters[0]!.doc).toEqual(chapters[0]!.doc);
     const unknown = { target: found!.subject, repair: { type: 'explode' } };
     expect((await app.call('POST', `books/${id}/inside-repairs`, unknown)).status).toBe(422);
@@ -172,7 +172,7 @@ describe('repairs inside', () => {
     // Nothing was left of the second chapter.
     expect(await titles(id)).toEqual(['One']);
     expect(JSON.stringify((await read(id)).chapters[0]!.doc)).toContain('"note"');
-    await app.api.restore(id, body.snapshot);
+    await app.api.restore(id, body.snapshot!);
     expect((await read(id)).chapters.map(({ doc }) => doc)).toEqual(chapters.map(({ doc }) => doc));
   });
 });

@@ -47,7 +47,7 @@ describe('mentions all over a book', () => {
     expect(new Set((await links()).map(({ id }) => id)).size).toBe(3);
     // Sent once more they are stale: they bear links now.
     expect((await app.api.linkMentions(book, { ...link, mentions })).changed).toBe(0);
-    await app.api.restore(book, body.snapshot);
+    await app.api.restore(book, body.snapshot!);
     expect(await links()).toEqual([]);
   });
 

@@ -1,10 +1,11 @@
 import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Patch, Post, Put } from '@nestjs/common';
 import { ApiNoContentResponse, ApiOkResponse, ApiTags } from '@nestjs/swagger';
-import type { RepairDone, Snapshot } from '@vennet/core/wire';
+import type { BookChange, RepairDone, Snapshot, TakenBack } from '@vennet/core/wire';
 import { ChapterChangesDto, OutlineDto, SectionMoveDto, SnapshotDto } from './dto/books.dto.js';
+import { ChangesService } from './changes.service.js';
 import { OutlineService } from './outline.service.js';
 import { SnapshotsService } from './snapshots.service.js';
-import { RepairDoneDto } from './dto/repairs.dto.js';
+import { BookChangeDto, RepairDoneDto, TakenBackDto } from './dto/repairs.dto.js';
 
 /** Changes to the whole of a book: its order, and the way back to what it was. */
 @ApiTags('books')
@@ -13,6 +14,7 @@ export class OutlineController {
   constructor(
     private readonly outline: OutlineService,
     private readonly kept: SnapshotsService,
+    private readonly changes: ChangesService,
   ) {}
 
   /** Puts the chapters into another order. */
@@ -37,6 +39,21 @@ export class OutlineController {
   @ApiOkResponse({ type: RepairDoneDto })
   moveSection(@Param('id', ParseUUIDPipe) id: string, @Body() body: SectionMoveDto): Promise<RepairDone> {
     return this.outline.moveSection(id, body);
+  }
+
+  /** The last changes all over the book, the newest first. */
+  @Get('books/:id/changes')
+  @ApiOkResponse({ type: [BookChangeDto] })
+  list(@Param('id', ParseUUIDPipe) id: string): Promise<BookChange[]> {
+    return this.changes.list(id);
+  }
+
+  /** Takes a change back in the book as it is now: words written since stay. */
+  @Post('books/:id/changes/:change/take-back')
+  @HttpCode(200)
+  @ApiOkResponse({ type: TakenBackDto })
+  takeBack(@Param('id', ParseUUIDPipe) id: string, @Param('change') change: string): Promise<TakenBack> {
+    return this.changes.takeBack(id, change);
   }
 
   @Get('books/:id/snapshots')

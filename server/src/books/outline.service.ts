@@ -1,30 +1,27 @@
 import { Injectable } from '@nestjs/common';
-import { moveSection, withPlaceIds, type SectionMove } from '@vennet/core/edits';
+import type { SectionMove } from '@vennet/core/edits';
 import type { Format } from '@vennet/core/manuscript';
-import { readChapter } from '@vennet/core/manuscript';
 import type { ChapterPlace, RepairDone } from '@vennet/core/wire';
 import { DataSource } from 'typeorm';
 import { notFound, ProblemError } from '../platform/problem.js';
-import { BookEntity } from '../database/entities/book.entity.js';
-import { BooksService } from './books.service.js';
 import { ChapterEntity } from '../database/entities/chapter.entity.js';
-import { asSent, storeText } from './chapter-text.js';
-import { lockedChapters, SnapshotsService } from './snapshots.service.js';
+import { SnapshotEntity } from '../database/entities/snapshot.entity.js';
+import { arrange, ChangesService, moveTo } from './changes.service.js';
+import { SnapshotsService } from './snapshots.service.js';
 
 /** The order of a book: its chapters, and the sections that move between them. */
 @Injectable()
 export class OutlineService {
   constructor(
     private readonly database: DataSource,
-    private readonly books: BooksService,
+    private readonly changes: ChangesService,
     private readonly snapshots: SnapshotsService,
   ) {}
 
   /** Puts the chapters of a book into another order. Nothing of their text changes. */
   async arrange(bookId: string, wanted: readonly ChapterPlace[]): Promise<void> {
-    await this.books.book(bookId);
-    await this.database.transaction(async (manager) => {
-      const chapters = await lockedChapters(manager, bookId);
+    await this.changes.make(bookId, async (hand) => {
+      const { manager, chapters } = hand;
       const known = new Set(chapters.map(({ id }) => id));
       const named = new Set(wanted.map(({ id }) => id));
       if (
@@ -37,9 +34,9 @@ export class OutlineService {
           'Other chapters',
           'The chapters of this book were changed in another window. Nothing was moved; open the book anew and try again.',
         );
-      for (const [position, { id, matter }] of wanted.entries())
-        await manager.update(ChapterEntity, { id }, { position, matter });
-      await manager.update(BookEntity, { id: bookId }, { updatedAt: new Date() });
+      hand.recipe = { order: chapters.map(({ id, matter }) => ({ id, matter })) };
+      await arrange(manager, wanted);
+      return { words: 'The chapters were put into another order', result: undefined };
     });
   }
 
@@ -53,21 +50,18 @@ export class OutlineService {
 
   /** Moves a section, within its chapter or into another; the book as it was stays as a snapshot. */
   async moveSection(bookId: string, move: SectionMove): Promise<RepairDone> {
-    await this.books.book(bookId);
-    return this.database.transaction(async (manager) => {
-      const chapters = await lockedChapters(manager, bookId);
-      const docs = new Map(
-        chapters.map((chapter) => [chapter.id, withPlaceIds(readChapter(asSent(chapter)).doc, chapter.id)]),
-      );
-      const moved = moveSection(docs, move);
-      if ('refused' in moved)
-        throw new ProblemError(422, 'Not moved', `${moved.refused} Nothing was changed.`);
-      const snapshot = await this.snapshots.keep(manager, bookId, chapters, 'Before a section was moved');
-      for (const [id, { doc }] of moved) {
-        const stored = chapters.find((chapter) => chapter.id === id);
-        if (stored) await storeText(manager, stored, doc.toJSON());
-      }
-      return { changed: moved.size, snapshot };
+    const { from, to } = move;
+    const { result, change } = await this.changes.make(bookId, async (hand) => {
+      const words = 'Before a section was moved';
+      const snapshot = await this.snapshots.keep(hand.manager, bookId, hand.chapters, words);
+      const refused = await moveTo(hand, from.section, from.chapter, to);
+      if (refused !== null) throw new ProblemError(422, 'Not moved', `${refused} Nothing was changed.`);
+      if (hand.changed.size === 0) await hand.manager.delete(SnapshotEntity, { id: snapshot });
+      return {
+        words,
+        result: { changed: hand.changed.size, snapshot: hand.changed.size > 0 ? snapshot : null },
+      };
     });
+    return { ...result, change };
   }
 }

@@ -1,7 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import { faultInDestination } from '@vennet/core/destination';
 import { handMadeNotes, makeNotes } from '@vennet/core/edits';
-import { DEFAULT_STRUCTURE, faultInChapter, readBook, type ReadBook } from '@vennet/core/manuscript';
+import { DEFAULT_STRUCTURE, readBook, type ReadBook } from '@vennet/core/manuscript';
 import {
   applyInsideRepair,
   linkMentions,
@@ -17,21 +17,21 @@ import type {
   RepairRequest,
   RepairTarget,
 } from '@vennet/core/wire';
-import { DataSource } from 'typeorm';
+import { In } from 'typeorm';
 import { ProblemError } from '../platform/problem.js';
-import { BooksService } from './books.service.js';
+import { BookEntity } from '../database/entities/book.entity.js';
 import { ChapterEntity } from '../database/entities/chapter.entity.js';
-import { asSent, storeText } from './chapter-text.js';
+import { ChangesService } from './changes.service.js';
+import { asSent } from './chapter-text.js';
 import { mint } from '../platform/mint.js';
-import { lockedChapters, SnapshotsService } from './snapshots.service.js';
+import { SnapshotsService } from './snapshots.service.js';
 import { message } from '@vennet/core/language';
 
 /** Changes to links all over a book. Each leaves a snapshot by which it is taken back. */
 @Injectable()
 export class RepairsService {
   constructor(
-    private readonly database: DataSource,
-    private readonly books: BooksService,
+    private readonly changes: ChangesService,
     private readonly snapshots: SnapshotsService,
   ) {}
 
@@ -68,7 +68,7 @@ export class RepairsService {
           const own = mentions.filter((mention) => mention.chapter === id);
           const transform = new Transform(doc);
           result.changed += linkMentions(transform, own, link, mint);
-          if (transform.docChanged) result.chapters.push({ id, doc: transform.doc });
+          if (transform.docChanged) result.chapters.push({ id, doc: transform.doc, transform });
         }
         return result;
       },
@@ -87,7 +87,7 @@ export class RepairsService {
         const transform = new Transform(chapter.doc);
         applyInsideRepair(transform, target, repair, mint);
         return transform.docChanged
-          ? { chapters: [{ id: chapter.id, doc: transform.doc }], changed: 1 }
+          ? { chapters: [{ id: chapter.id, doc: transform.doc, transform }], changed: 1 }
           : { chapters: [], changed: 0 };
       },
       () => 'Before a repair inside the book',
@@ -99,9 +99,9 @@ export class RepairsService {
     change: (book: ReadBook) => BookRepair & { emptied?: string[] },
     reason: (changed: number) => string,
   ): Promise<RepairDone> {
-    return this.database.transaction(async (manager) => {
-      const chapters = await lockedChapters(manager, bookId);
-      const { structure, ...book } = await this.books.book(bookId);
+    const made = await this.changes.make(bookId, async (hand) => {
+      const { manager, chapters } = hand;
+      const { structure, ...book } = await manager.findOneByOrFail(BookEntity, { id: bookId });
       const result = change(
         readBook({
           ...book,
@@ -109,22 +109,21 @@ export class RepairsService {
           chapters: chapters.map(asSent),
         }),
       );
-      const snapshot = await this.snapshots.keep(manager, bookId, chapters, reason(result.changed));
-      for (const id of result.emptied ?? []) await manager.delete(ChapterEntity, { id });
-      for (const { id, doc } of result.chapters) {
-        const json = doc.toJSON() as object;
-        const fault = faultInChapter(json);
-        if (fault)
-          throw new ProblemError(
-            422,
-            'Refused change',
-            `At ${fault.path}: ${fault.message}. Nothing was changed.`,
-          );
-        const stored = chapters.find((chapter) => chapter.id === id);
-        if (stored) await storeText(manager, stored, json);
+      const words = reason(result.changed);
+      const emptied = result.emptied ?? [];
+      const isChanged = result.chapters.some(({ transform }) => transform.docChanged) || emptied.length > 0;
+      const snapshot = isChanged ? await this.snapshots.keep(manager, bookId, chapters, words) : null;
+      if (emptied.length > 0) {
+        await manager.softDelete(ChapterEntity, { id: In(emptied) });
+        hand.recipe = { removed: emptied };
       }
-      return { changed: result.changed, snapshot };
+      for (const { id, transform } of result.chapters) {
+        const stored = chapters.find((chapter) => chapter.id === id);
+        if (stored) await hand.write(stored, transform);
+      }
+      return { words, result: { changed: result.changed, snapshot } };
     });
+    return { ...made.result, change: made.change };
   }
 }
 

@@ -2,18 +2,24 @@ import { randomUUID } from 'node:crypto';
 import { promisify } from 'node:util';
 import { gunzip, gzip } from 'node:zlib';
 import { Injectable } from '@nestjs/common';
+import { readChapter } from '@vennet/core/manuscript';
+import { stepsBetween } from '@vennet/core/steps';
 import type { RepairDone, Snapshot, VersionedChapter } from '@vennet/core/wire';
-import { DataSource, type EntityManager } from 'typeorm';
+import { DataSource, In, type EntityManager } from 'typeorm';
 import { LOCAL_AUTHOR } from '../platform/author.js';
 import { notFound } from '../platform/problem.js';
 import { ChapterEntity } from '../database/entities/chapter.entity.js';
-import { asSent, columnsOf, storeText } from './chapter-text.js';
+import { arrange, ChangesService, mergedOrder } from './changes.service.js';
+import { asSent } from './chapter-text.js';
 import { SnapshotEntity } from '../database/entities/snapshot.entity.js';
 
 /** The text of a book as it was at some time, kept so that the author can go back to it. */
 @Injectable()
 export class SnapshotsService {
-  constructor(private readonly database: DataSource) {}
+  constructor(
+    private readonly database: DataSource,
+    private readonly changes: ChangesService,
+  ) {}
 
   /** Keeps the text of a book as it is now. */
   async keepNow(bookId: string, reason: string): Promise<string> {
@@ -54,61 +60,31 @@ export class SnapshotsService {
     });
     if (!kept) throw notFound('snapshot');
     const old = JSON.parse((await promisify(gunzip)(kept.content)).toString()) as VersionedChapter[];
-    return this.database.transaction(async (manager) => {
-      const chapters = await lockedChapters(manager, bookId);
-      const snapshot = await this.keep(manager, bookId, chapters, 'Before going back to an earlier text');
-      let changed = 0;
-      for (const chapter of old) changed += await restoreText(manager, bookId, chapters, chapter);
-      for (const [position, id] of mergedOrder(old, chapters).entries())
-        await manager.update(ChapterEntity, { id }, { position });
-      return { changed, snapshot };
+    const { result, change } = await this.changes.make(bookId, async (hand) => {
+      const { manager, chapters } = hand;
+      const words = 'Before going back to an earlier text';
+      const snapshot = await this.keep(manager, bookId, chapters, words);
+      const order = chapters.map(({ id, matter }) => ({ id, matter }));
+      const isThere = new Set(chapters.map(({ id }) => id));
+      const missing = old.filter(({ id }) => !isThere.has(id)).map(({ id }) => id);
+      if (missing.length > 0) {
+        await manager.restore(ChapterEntity, { id: In(missing) });
+        chapters.push(...(await manager.find(ChapterEntity, { where: { id: In(missing) } })));
+      }
+      let changed = missing.length;
+      for (const { id, doc, leftOutOf = [] } of old) {
+        const stored = chapters.find((chapter) => chapter.id === id);
+        if (!stored) continue;
+        const before = stored.version;
+        await manager.update(ChapterEntity, { id }, { leftOutOf });
+        const after = readChapter({ ...asSent(stored), doc }).doc;
+        await hand.write(stored, stepsBetween(hand.docOf(stored), after));
+        if (stored.version > before && isThere.has(id)) changed++;
+      }
+      await arrange(manager, mergedOrder(old, chapters));
+      hand.recipe = { order, added: missing };
+      return { words, result: { changed, snapshot } };
     });
+    return { ...result, change };
   }
-}
-
-/** The chapters of a book in their order; nobody else changes them until the transaction ends. */
-export function lockedChapters(manager: EntityManager, bookId: string): Promise<ChapterEntity[]> {
-  return manager.find(ChapterEntity, {
-    where: { bookId },
-    order: { position: 'ASC' },
-    lock: { mode: 'pessimistic_write' },
-  });
-}
-
-/** Puts one chapter back as it was; gives 1 when its text was another. */
-async function restoreText(
-  manager: EntityManager,
-  bookId: string,
-  now: readonly ChapterEntity[],
-  { id, matter, leftOutOf = [], doc, title, version }: VersionedChapter,
-): Promise<number> {
-  const stored = now.find((chapter) => chapter.id === id);
-  if (!stored) {
-    const row = {
-      id,
-      bookId,
-      position: 0,
-      matter,
-      leftOutOf,
-      version: version + 1,
-      ...columnsOf(doc, title),
-    };
-    await manager.insert(ChapterEntity, row);
-    return 1;
-  }
-  await manager.update(ChapterEntity, { id }, { matter, leftOutOf });
-  if (stored.doc === JSON.stringify(doc)) return 0;
-  await storeText(manager, stored, doc);
-  return 1;
-}
-
-/** The old order, with each chapter that was added since after the one that it follows now. */
-function mergedOrder(old: readonly { id: string }[], now: readonly { id: string }[]): string[] {
-  const order = old.map(({ id }) => id);
-  now.forEach(({ id }, index) => {
-    if (order.includes(id)) return;
-    const before = now[index - 1];
-    order.splice(before ? order.indexOf(before.id) + 1 : 0, 0, id);
-  });
-  return order;
 }

@@ -1,6 +1,8 @@
 import type { DataSourceOptions } from 'typeorm';
 import { BookEntity } from './entities/book.entity.js';
 import { ChapterEntity } from './entities/chapter.entity.js';
+import { ChangeEntity } from './entities/change.entity.js';
+import { ChapterStepsEntity } from './entities/chapter-steps.entity.js';
 import { SnapshotEntity } from './entities/snapshot.entity.js';
 import { CheckRowEntity } from './entities/check-row.entity.js';
 import { CheckRunEntity } from './entities/check-run.entity.js';
@@ -9,6 +11,7 @@ import { ExportEntity } from './entities/export.entity.js';
 import { FirstThread1790000000000 } from './migrations/1790000000000-first-thread.js';
 import { Shelf1790200000000 } from './migrations/1790200000000-shelf.js';
 import { Structure1790400000000 } from './migrations/1790400000000-structure.js';
+import { Steps1790800000000 } from './migrations/1790800000000-steps.js';
 import { VerdictTable1790600000000 } from './migrations/1790600000000-verdict-table.js';
 
 /** The connection to MariaDB. The tables are made by migrations only, which run at every start. */
@@ -25,10 +28,13 @@ export function dataSourceOptions(url: string): DataSourceOptions {
       Shelf1790200000000,
       Structure1790400000000,
       VerdictTable1790600000000,
+      Steps1790800000000,
     ],
     entities: [
       BookEntity,
       ChapterEntity,
+      ChangeEntity,
+      ChapterStepsEntity,
       SnapshotEntity,
       EnclosureEntity,
       CheckRunEntity,

@@ -1,7 +1,9 @@
 import { Module } from '@nestjs/common';
 import { ConfigService } from '@nestjs/config';
 import { TypeOrmModule } from '@nestjs/typeorm';
+import { DataSource } from 'typeorm';
 import { dataSourceOptions } from './data-source.js';
+import { withOneConnectionEach } from './transactions.js';
 
 /** The connection. Migrations have run when it is there. */
 @Module({
@@ -12,6 +14,8 @@ import { dataSourceOptions } from './data-source.js';
         ...dataSourceOptions(settings.get('databaseUrl', { infer: true })),
         retryAttempts: 0,
       }),
+      dataSourceFactory: async (options) =>
+        withOneConnectionEach(await new DataSource(options!).initialize()),
     }),
   ],
 })

@@ -9,7 +9,7 @@ import { message } from '@vennet/core/language';
 
 export interface BulkNeeds {
   store: OpenBookStore;
-  api: Pick<Vennet, 'repair' | 'repairInside' | 'moveSection' | 'linkMentions' | 'restore'>;
+  api: Pick<Vennet, 'repair' | 'repairInside' | 'moveSection' | 'linkMentions' | 'takeBack'>;
   saver: Pick<Saver, 'saveAll'>;
   notices: Pick<NoticeStore, 'tell'>;
   open: Opening;
@@ -30,8 +30,8 @@ export interface BulkChanges {
 }
 
 export function createBulkChanges({ store, api, saver, notices, open, fault }: BulkNeeds): BulkChanges {
-  /** The last change all over the book, while it can be taken back. */
-  let last: { book: string; snapshot: string } | null = null;
+  /** The last change all over the book, while undo takes it back. */
+  let last: { book: string; change: string } | null = null;
 
   const inBook = async (
     change: (book: string) => Promise<RepairDone>,
@@ -41,10 +41,14 @@ export function createBulkChanges({ store, api, saver, notices, open, fault }: B
     if (!book) return false;
     try {
       await saver.saveAll();
-      const { changed, snapshot } = await change(book);
+      const done = await change(book);
       await open(book);
-      last = { book, snapshot };
-      notices.tell(said(changed), { action: { label: 'Take it back', run: () => void restore() } });
+      const own = done.change && { book, change: done.change };
+      if (own) last = own;
+      notices.tell(
+        said(done.changed),
+        own ? { action: { label: 'Take it back', run: () => void takeBack(own) } } : {},
+      );
       return true;
     } catch (error) {
       fault(error);
@@ -52,15 +56,13 @@ export function createBulkChanges({ store, api, saver, notices, open, fault }: B
     }
   };
 
-  const restore = async () => {
-    if (!last) return;
-    const { book, snapshot } = last;
-    last = null;
+  const takeBack = async (own: { book: string; change: string }) => {
+    if (last?.change === own.change) last = null;
     try {
       await saver.saveAll();
-      await api.restore(book, snapshot);
-      await open(book);
-      notices.tell('The book is as it was before.');
+      const { left } = await api.takeBack(own.book, own.change);
+      await open(own.book);
+      notices.tell(takenBack(left), left.length > 0 ? { tone: 'fault' } : {});
     } catch (error) {
       fault(error);
     }
@@ -87,8 +89,8 @@ export function createBulkChanges({ store, api, saver, notices, open, fault }: B
     linkMentions: (request) => inBook((book) => api.linkMentions(book, request), linksWere('made')),
     canTakeBack,
     takeBack() {
-      if (!canTakeBack()) return false;
-      void restore();
+      if (!last || !canTakeBack()) return false;
+      void takeBack(last);
       return true;
     },
   };
@@ -103,3 +105,13 @@ const linksWere =
   (done: string) =>
   (count: number): string =>
     message('{count, plural, one {One link was {done}.} other {# links were {done}.}}', { count, done });
+
+/** What is said of a change that was taken back; `left` names what stays, since it was changed again. */
+function takenBack(left: readonly string[]): string {
+  if (left.length === 0) return 'It is taken back. What was written since is still there.';
+  const [first, ...more] = left;
+  return message(
+    'It is taken back, but for {more, plural, =0 {“{first}”} one {“{first}” and one more} other {“{first}” and # more}}: that was changed again since.',
+    { first: first ?? '', more: more.length },
+  );
+}

@@ -2,13 +2,25 @@ import { SUBJECT_KINDS, type SubjectKind } from '@vennet/core/audit';
 import type { Destination } from '@vennet/core/destination';
 import type { InsideRepair, Repair } from '@vennet/core/repair';
 import type {
+  BookChange,
   InsideRepairRequest,
   MentionsRequest,
   RepairDone,
   RepairRequest,
   RepairTarget,
+  TakenBack,
 } from '@vennet/core/wire';
-import { Choice, Either, OneOf, Shape, ShapeList, Whole, WordList, Words } from '../../platform/shapes.js';
+import {
+  Choice,
+  Either,
+  Moment,
+  OneOf,
+  Shape,
+  ShapeList,
+  Whole,
+  WordList,
+  Words,
+} from '../../platform/shapes.js';
 import { DESTINATIONS } from './destination.dto.js';
 import { LinkLookDto } from './look.dto.js';
 import { INSIDE_REPAIRS, REPAIRS } from './repair.dto.js';
@@ -97,6 +109,31 @@ export class RepairDoneDto implements RepairDone {
   @Whole()
   changed: number;
 
+  @Words({ nullable: true, description: 'By which it is taken back; `null` where nothing was changed' })
+  change: string | null;
+
+  @Words({ nullable: true, description: 'The book as it was before; `null` where nothing was changed' })
+  snapshot: string | null;
+}
+
+export class TakenBackDto implements TakenBack {
+  @Whole({ description: 'How many chapters got another text' })
+  changed: number;
+
+  @Words({ nullable: true, description: 'The taking back, which is a change too' })
+  change: string | null;
+
+  @WordList({ description: 'By name, what can’t be taken back, since it was changed again' })
+  left: string[];
+}
+
+export class BookChangeDto implements BookChange {
   @Words()
-  snapshot: string;
+  id: string;
+
+  @Words()
+  words: string;
+
+  @Moment()
+  createdAt: string;
 }

@@ -1,5 +1,5 @@
 import { MATTERS, type Format, type Matter } from '@vennet/core/manuscript';
-import { Column, Entity, PrimaryColumn } from 'typeorm';
+import { Column, DeleteDateColumn, Entity, PrimaryColumn } from 'typeorm';
 
 @Entity('chapters')
 export class ChapterEntity {
@@ -43,4 +43,8 @@ export class ChapterEntity {
 
   @Column({ type: 'datetime', precision: 3, name: 'updated_at' })
   updatedAt: Date;
+
+  /** When it was removed; its text stays, so that it can be put back. */
+  @DeleteDateColumn({ type: 'datetime', precision: 3, name: 'deleted_at' })
+  deletedAt: Date | null;
 }

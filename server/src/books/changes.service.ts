@@ -1,0 +1,302 @@
+import { randomUUID } from 'node:crypto';
+import { Injectable } from '@nestjs/common';
+import { moveSection, placesNamed } from '@vennet/core/edits';
+import { faultInChapter, readChapter, SCHEMA_VERSION, sectionsOf } from '@vennet/core/manuscript';
+import { applySteps, stepsFrom, takeBack } from '@vennet/core/steps';
+import type { BookChange, ChapterSaved, TakenBack } from '@vennet/core/wire';
+import type { Node } from 'prosemirror-model';
+import { Transform, type Step } from 'prosemirror-transform';
+import { Subject, filter, type Observable } from 'rxjs';
+import { DataSource, In, MoreThan, Not, type EntityManager } from 'typeorm';
+import { BookEntity } from '../database/entities/book.entity.js';
+import { ChangeEntity, type ChangeKind, type ChangeRecipe } from '../database/entities/change.entity.js';
+import { ChapterStepsEntity } from '../database/entities/chapter-steps.entity.js';
+import { ChapterEntity } from '../database/entities/chapter.entity.js';
+import { LOCAL_AUTHOR } from '../platform/author.js';
+import { notFound, ProblemError } from '../platform/problem.js';
+import { asSent, columnsOf } from './chapter-text.js';
+
+/** What is said of a change to a book, for its other windows. */
+export interface ChangeNews {
+  book: string;
+  change: string;
+  /** The window that made it; empty for other hands. */
+  window: string;
+}
+
+/** A change that is being made. Nothing of it is there before its transaction has ended. */
+export class ChangeInHand {
+  /** Chapters that got another text. */
+  readonly changed = new Set<string>();
+  recipe: ChangeRecipe | null = null;
+
+  constructor(
+    readonly manager: EntityManager,
+    readonly bookId: string,
+    /** The chapters of the book in their order; nobody else changes them meanwhile. */
+    readonly chapters: ChapterEntity[],
+    readonly id: string,
+  ) {}
+
+  /** The text of a chapter as it is now. */
+  docOf(chapter: ChapterEntity): Node {
+    return readChapter(asSent(chapter)).doc;
+  }
+
+  /**
+   * Stores the next text of a chapter and the steps that led to it; nothing where there are none.
+   *
+   * @throws ProblemError where the text does not fit the schema any more
+   */
+  async write(
+    chapter: ChapterEntity,
+    { steps, docs, doc }: Pick<Transform, 'steps' | 'docs' | 'doc'>,
+  ): Promise<void> {
+    if (steps.length === 0) return;
+    const json = doc.toJSON() as object;
+    const fault = faultInChapter(json);
+    if (fault)
+      throw new ProblemError(
+        422,
+        'The chapter does not fit the schema',
+        `At ${fault.path || 'the top'}: ${fault.message}. Nothing was stored.`,
+        { path: fault.path },
+      );
+    const inverses = steps.map((step, index) => step.invert(docs[index] ?? doc));
+    const columns = columnsOf(doc, json, chapter.title);
+    const version = chapter.version + steps.length;
+    await this.manager.update(ChapterEntity, { id: chapter.id }, { ...columns, version });
+    await this.manager.insert(ChapterStepsEntity, {
+      chapterId: chapter.id,
+      fromVersion: chapter.version,
+      toVersion: version,
+      changeId: this.id,
+      schemaVersion: SCHEMA_VERSION,
+      steps: JSON.stringify(steps),
+      inverses: JSON.stringify(inverses),
+    });
+    Object.assign(chapter, columns, { version });
+    this.changed.add(chapter.id);
+  }
+}
+
+export interface NewChange {
+  id?: string;
+  kind?: ChangeKind;
+  window?: string;
+}
+
+/** Every change to the texts of a book goes through here: as steps over a version, in one transaction, with a way back. */
+@Injectable()
+export class ChangesService {
+  readonly #news = new Subject<ChangeNews>();
+
+  constructor(private readonly database: DataSource) {}
+
+  /** What changes in a book from now on. */
+  news(book: string): Observable<ChangeNews> {
+    return this.#news.pipe(filter((one) => one.book === book));
+  }
+
+  /**
+   * Makes a change to a book. `work` says what it is called; with an empty name, or where it changes nothing, nothing of it is
+   * kept.
+   */
+  async make<Result>(
+    bookId: string,
+    work: (change: ChangeInHand) => Promise<{ words: string; result: Result }>,
+    { id = randomUUID(), kind = 'book', window = '' }: NewChange = {},
+  ): Promise<{ result: Result; change: string | null }> {
+    const made = await this.database.transaction(async (manager) => {
+      const book = await manager.findOneBy(BookEntity, { id: bookId });
+      if (!book || book.deletedAt) throw notFound('book');
+      const chapters = await lockedChapters(manager, bookId);
+      const now = new Date();
+      await manager.insert(ChangeEntity, {
+        id,
+        bookId,
+        kind,
+        window,
+        words: '',
+        recipe: null,
+        createdBy: LOCAL_AUTHOR,
+        createdAt: now,
+      });
+      const change = new ChangeInHand(manager, bookId, chapters, id);
+      const { words, result } = await work(change);
+      const { recipe, changed } = change;
+      if (changed.size === 0 && !recipe) {
+        await manager.delete(ChangeEntity, { id });
+        return { result, change: null };
+      }
+      await manager.update(ChangeEntity, { id }, { words: words.slice(0, 300), recipe: recipe as object });
+      await manager.update(BookEntity, { id: bookId }, { updatedAt: now });
+      return { result, change: id };
+    });
+    if (made.change) this.#news.next({ book: bookId, change: made.change, window });
+    return made;
+  }
+
+  /** The last changes all over a book, the newest first. */
+  async list(bookId: string): Promise<BookChange[]> {
+    const rows = await this.database
+      .getRepository(ChangeEntity)
+      .find({ where: { bookId, kind: Not('typing') }, order: { createdAt: 'DESC' }, take: 50 });
+    return rows.map(({ id, words, createdAt }) => ({ id, words, createdAt: createdAt.toISOString() }));
+  }
+
+  /**
+   * Takes a change back in the book as it is now: words written since stay, and what was changed again since stays as it is
+   * and is named. That is a change too, so it can be taken back in its turn.
+   */
+  async takeBack(bookId: string, changeId: string): Promise<TakenBack> {
+    const { result, change } = await this.make<Omit<TakenBack, 'change'>>(
+      bookId,
+      async (hand) => {
+        const { manager } = hand;
+        const row = await manager.findOneBy(ChangeEntity, { id: changeId, bookId });
+        if (!row) throw notFound('change');
+        const left: string[] = [];
+        if (row.recipe) left.push(...(await undoRecipe(hand, row.recipe)));
+        const moved = row.recipe?.moved;
+        if (!moved)
+          for (const batch of await stepsOf(manager, changeId)) left.push(...(await undoSteps(hand, batch)));
+        const result = { changed: hand.changed.size, left: [...new Set(left)] };
+        return { words: row.words, result };
+      },
+      { kind: 'take-back' },
+    );
+    return { ...result, change };
+  }
+}
+
+/** The steps of a change, chapter by chapter, the last ones first. */
+function stepsOf(manager: EntityManager, changeId: string): Promise<ChapterStepsEntity[]> {
+  return manager.find(ChapterStepsEntity, { where: { changeId }, order: { toVersion: 'DESC' } });
+}
+
+const read = (json: string): Step[] => stepsFrom(JSON.parse(json) as unknown[]);
+
+async function undoSteps(hand: ChangeInHand, batch: ChapterStepsEntity): Promise<string[]> {
+  const chapter = hand.chapters.find(({ id }) => id === batch.chapterId);
+  if (!chapter) return ['a chapter that was removed since'];
+  const later = await hand.manager.find(ChapterStepsEntity, {
+    where: { chapterId: chapter.id, toVersion: MoreThan(batch.toVersion) },
+    order: { toVersion: 'ASC' },
+  });
+  const done = { steps: read(batch.steps), inverses: read(batch.inverses) };
+  const { transform, left } = takeBack(
+    hand.docOf(chapter),
+    done,
+    later.flatMap(({ steps }) => read(steps)),
+  );
+  await hand.write(chapter, transform);
+  return left;
+}
+
+/** Does the opposite of what a change did beside its steps, to what is there now. */
+async function undoRecipe(
+  hand: ChangeInHand,
+  { moved, removed = [], added = [], order }: ChangeRecipe,
+): Promise<string[]> {
+  const { manager, chapters } = hand;
+  if (moved) return moveBack(hand, moved);
+  const recipe: ChangeRecipe = {};
+  if (removed.length > 0) {
+    await manager.restore(ChapterEntity, { id: In(removed) });
+    chapters.push(...(await manager.find(ChapterEntity, { where: { id: In(removed) } })));
+    recipe.added = removed;
+  }
+  if (added.length > 0) {
+    await manager.softDelete(ChapterEntity, { id: In(added) });
+    recipe.removed = added;
+  }
+  if (order) {
+    recipe.order = chapters.map(({ id, matter }) => ({ id, matter }));
+    await arrange(manager, mergedOrder(order, chapters));
+  }
+  hand.recipe = recipe;
+  return [];
+}
+
+/** Moves a section back to where it stood, as it is now. */
+async function moveBack(
+  hand: ChangeInHand,
+  { section, chapter, before, words }: NonNullable<ChangeRecipe['moved']>,
+): Promise<string[]> {
+  const from = hand.chapters.find((one) => sectionsOf(hand.docOf(one)).some(({ id }) => id === section));
+  const home = hand.chapters.find(({ id }) => id === chapter);
+  if (!from || !home) return [words];
+  const isThere = sectionsOf(hand.docOf(home)).some(({ id }) => id === before);
+  const refused = await moveTo(hand, section, from.id, { chapter, before: isThere ? before : null });
+  return refused === null ? [] : [words];
+}
+
+/** Moves a section and notes how it is moved back; gives `null`, or in words why it can't be. */
+export async function moveTo(
+  hand: ChangeInHand,
+  section: string,
+  from: string,
+  to: { chapter: string; before: string | null },
+): Promise<string | null> {
+  const named = new Map(hand.chapters.map((one) => [one.id, placesNamed(hand.docOf(one), one.id)]));
+  const docs = new Map([...named].map(([id, { doc }]) => [id, doc]));
+  const source = docs.get(from);
+  const all = source ? sectionsOf(source) : [];
+  const moved = all.find(({ id }) => id === section);
+  const result = moveSection(docs, { from: { chapter: from, section }, to });
+  if ('refused' in result) return result.refused;
+  for (const [id, { steps }] of result) {
+    const stored = hand.chapters.find((one) => one.id === id);
+    const transform = named.get(id);
+    if (!stored || !transform || steps.length === 0) continue;
+    for (const step of steps) transform.step(step);
+    await hand.write(stored, transform);
+  }
+  const next = all.find((one) => one.from === moved?.to)?.id ?? null;
+  const words = source?.nodeAt(moved?.from ?? 0)?.textContent.slice(0, 60) ?? '';
+  if (hand.changed.size > 0) hand.recipe = { moved: { section, chapter: from, before: next, words } };
+  return null;
+}
+
+/** The chapters of a book in their order; nobody else changes them until the transaction ends. */
+export function lockedChapters(manager: EntityManager, bookId: string): Promise<ChapterEntity[]> {
+  return manager.find(ChapterEntity, {
+    where: { bookId },
+    order: { position: 'ASC' },
+    lock: { mode: 'pessimistic_write' },
+  });
+}
+
+export async function arrange(
+  manager: EntityManager,
+  order: readonly { id: string; matter?: ChapterEntity['matter'] }[],
+): Promise<void> {
+  for (const [position, { id, matter }] of order.entries())
+    await manager.update(ChapterEntity, { id }, matter ? { position, matter } : { position });
+}
+
+/** An earlier order, with each chapter that was added since after the one that it follows now. */
+export function mergedOrder<Place extends { id: string }>(
+  old: readonly Place[],
+  now: readonly { id: string }[],
+): (Place | { id: string })[] {
+  const order: (Place | { id: string })[] = old.filter(({ id }) => now.some((one) => one.id === id));
+  now.forEach(({ id }, index) => {
+    if (order.some((one) => one.id === id)) return;
+    const before = now[index - 1];
+    order.splice(before ? order.findIndex((one) => one.id === before.id) + 1 : 0, 0, { id });
+  });
+  return order;
+}
+
+/** What a save is told. */
+export const savedAs = ({ id, version, title }: ChapterEntity): ChapterSaved => ({ id, version, title });
+
+/** Steps of a client over the text of a chapter. @throws StepsRefused */
+export function transformOf(doc: Node, steps: readonly Step[]): Transform {
+  applySteps(doc, steps);
+  const transform = new Transform(doc);
+  for (const step of steps) transform.step(step);
+  return transform;
+}

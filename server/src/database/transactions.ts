@@ -1,0 +1,27 @@
+import { AsyncLocalStorage } from 'node:async_hooks';
+import type { DataSource, EntityManager } from 'typeorm';
+
+const inside = new AsyncLocalStorage<true>();
+
+/**
+ * Lets a transaction have one connection and no other: whatever it reads, it reads through its own manager. Transactions that
+ * wait for a second connection while they hold the first wait for each other for good, once there are as many as connections.
+ */
+export function withOneConnectionEach(database: DataSource): DataSource {
+  const create = database.createQueryRunner.bind(database);
+  database.createQueryRunner = (mode) => {
+    if (inside.getStore())
+      throw new Error(
+        'a second connection inside a transaction: read through the manager of the transaction',
+      );
+    return create(mode);
+  };
+  const begin = database.transaction.bind(database) as <Result>(
+    work: (manager: EntityManager) => Promise<Result>,
+  ) => Promise<Result>;
+  database.transaction = <Result>(...given: unknown[]) => {
+    const work = given.at(-1) as (manager: EntityManager) => Promise<Result>;
+    return begin((manager) => inside.run(true, () => work(manager)));
+  };
+  return database;
+}
