@@ -69,8 +69,17 @@ describe('the worked example of bringing in', () => {
         'b.xhtml':
           '<body epub:type="backmatter"><h1 id="b"/><h2>B</h2><aside epub:type="footnote" id="n"><p>The remark. <a epub:type="backlink" href="a.xhtml#r">back</a></p></aside><svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink"><image xlink:href="dot.png"/></svg></body>',
       },
-      { 'OEBPS/dot.png': PIXEL, 'OEBPS/file.pdf': '%PDF-1.7' },
+      { 'OEBPS/dot.png': PIXEL, 'OEBPS/file.pdf': '%PDF-1.7', 'OEBPS/odd.xml': '<odd/>' },
     );
+    files['OEBPS/package.opf'] = String(files['OEBPS/package.opf'])
+      .replace(
+        '</manifest>',
+        '<item id="odd" href="odd.xml" media-type="application/xml"/><item id="bare" href="odd.xml"/><item id="lost" href="lost.xhtml" media-type="application/xhtml+xml"/></manifest>',
+      )
+      .replace(
+        '</spine>',
+        '<itemref idref="odd"/><itemref idref="bare"/><itemref idref="lost"/><itemref idref="none"/><itemref idref="c1"/></spine>',
+      );
     expectAsExample(
       'brought/other-e-book.json',
       asText(bringIn({ name: 'other.epub', bytes: zip(files) }, counter())),

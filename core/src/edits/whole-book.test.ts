@@ -144,6 +144,7 @@ describe('the worked example of moving and copying', () => {
             paragraph('Its second paragraph. ', linked('back', place('said'), 'b2')),
           ]),
           schema.node('list_item', { id: 'stray' }, [paragraph('No mark leads here.')]),
+          schema.node('list_item', { id: 'r6' }, [paragraph('With a table.'), schema.node('rule')]),
         ]),
         schema.node('paragraph', { id: 'r3' }, [schema.text('* A starred remark.')]),
       ],

@@ -167,3 +167,27 @@ describe('cells of a table (HTML, 4.9.12)', () => {
         }
   });
 });
+
+describe('what an e-book says of its pictures', () => {
+  const saidOf = (...blocks: Parameters<typeof bookOf>[0]) => {
+    const made = editionOf(
+      bookOf(blocks),
+      [{ id: 'e1', name: 'dot.png', type: 'image/png', bytes: PIXEL }],
+      'epub',
+    );
+    const opf = strFromU8(unzipSync(makeEpub(made, { modified: MODIFIED }))['EPUB/package.opf']!);
+    return [...opf.matchAll(/schema:(accessModeSufficient|accessibilityFeature)">([^<]*)/g)].map(
+      ([, , what]) => what,
+    );
+  };
+  // EPUB Accessibility 1.1: text alone is enough only where every picture is described or decoration.
+  test.each([
+    ['described', { alt: 'A dot' }, true],
+    ['decoration', { decorative: true }, true],
+    ['bare', {}, false],
+  ])('a picture that is %s', (_, attrs, isEnough) => {
+    const said = saidOf(schema.node('figure', { enclosure: 'e1', ...attrs }));
+    expect(said.includes('textual')).toBe(isEnough);
+    expect(said.includes('alternativeText')).toBe(isEnough);
+  });
+});

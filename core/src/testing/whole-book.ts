@@ -158,7 +158,7 @@ const lamps = [
   ),
   node(
     'ordered_list',
-    { id: 'steps', start: 3 },
+    { id: 'steps', start: 12 },
     node('list_item', null, p('Open.'), node('ordered_list', null, node('list_item', null, p('Slowly.')))),
     node('list_item', null, node('paragraph', { id: 'close' }, 'Close.')),
   ),

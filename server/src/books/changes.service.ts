@@ -129,7 +129,7 @@ export class ChangesService {
         await manager.delete(ChangeEntity, { id });
         return { result, change: null };
       }
-      await manager.update(ChangeEntity, { id }, { words: words.slice(0, 300), recipe: recipe as object });
+      await manager.update(ChangeEntity, { id }, { words: words.slice(0, 300), recipe: recipe });
       await manager.update(BookEntity, { id: bookId }, { updatedAt: now });
       return { result, change: id };
     });
