@@ -51,7 +51,7 @@ async function make(page: Page, form: 'E-book' | 'PDF', links: number, lost = 0)
   await expect(panel.getByTestId('proof')).toContainText(
     `Expected${links}Found${links - lost}Lost${lost}Changed0`,
     {
-      timeout: 30_000,
+      timeout: 90_000,
     },
   );
 }

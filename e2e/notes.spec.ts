@@ -26,7 +26,9 @@ const words = (page: Page): Locator => noteSlip(page).getByRole('textbox', { nam
 async function webPage(page: Page): Promise<string> {
   await page.getByRole('link', { name: 'Publish' }).click();
   const panel = page.getByRole('region', { name: 'Web page' });
-  const begun = page.waitForResponse((response) => response.request().method() === 'POST');
+  const begun = page.waitForResponse(
+    (response) => response.request().method() === 'POST' && response.url().endsWith('/exports'),
+  );
   await panel.getByRole('button', { name: 'Make the web page' }).click();
   const { id } = (await (await begun).json()) as { id: string };
   await expect(panel.getByRole('link', { name: 'Download' })).toHaveAttribute('href', new RegExp(id), {

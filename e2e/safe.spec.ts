@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, openChapter, saved, test, text, press } from './vennet.js';
+import { caretAfter, expect, openChapter, saved, test, text, turnTo, press } from './vennet.js';
 
 test.beforeAll(({ vennet }) => vennet.startAnew());
 
@@ -45,7 +45,7 @@ test('text survives a reload at once after typing', async ({ page, vennet }) => 
   await expect(text(page)).toContainText('Reloaded at once.');
 });
 
-test('a save that comes too late shows both texts, and the author chooses', async ({
+test('two windows that write in one chapter both have all of it, and undo what is their own', async ({
   page,
   vennet,
   context,
@@ -57,21 +57,109 @@ test('a save that comes too late shows both texts, and the author chooses', asyn
   await press(text(page).getByRole('heading', { level: 1 }));
   await page.keyboard.press('End');
   await page.keyboard.type(', one');
-  await saved(page);
+  await caretAfter(other, 'There are two great');
+  await other.keyboard.type(' (two)');
+  for (const window of [page, other]) {
+    await expect(text(window).getByRole('heading', { level: 1 })).toHaveText('Before you set out, one');
+    await expect(text(window)).toContainText('There are two great (two) lighthouses');
+    await saved(window);
+  }
+  await page.keyboard.press('Control+z');
+  for (const window of [page, other]) {
+    await expect(text(window).getByRole('heading', { level: 1 })).toHaveText('Before you set out');
+    await expect(text(window)).toContainText('There are two great (two) lighthouses');
+  }
+});
+
+test('words are kept while the connection is lost, and come together with those of another window', async ({
+  page,
+  vennet,
+  context,
+}) => {
+  await openChapter(page, vennet, 'Tides and addresses');
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(text(other)).toBeVisible();
+  await page.route('**/api/chapters/**', (route) => route.abort());
+  await typeAtEnd(page, ' From the cut off window.');
+  await expect(page.getByTestId('save-state')).toHaveText('Kept in this browser');
   await press(text(other).getByRole('heading', { level: 1 }));
   await other.keyboard.press('End');
-  await other.keyboard.type(', two');
-  await expect(other.getByRole('heading', { name: 'This chapter was changed in two windows' })).toBeVisible();
-  await expect(other.getByTestId('save-state')).toHaveText('Two texts to choose from');
-  await expect(other.locator('section', { hasText: 'Written in this window' })).toContainText(
-    'Before you set out, two',
-  );
-  const theirs = other.locator('section', { hasText: 'Saved from another window' });
-  await expect(theirs).toContainText('Before you set out, one');
-  await theirs.getByRole('button', { name: 'Go on with this' }).click();
-  await expect(text(other).getByRole('heading', { level: 1 })).toHaveText('Before you set out, one');
-  await other.getByRole('button', { name: 'Take the other one after all' }).click();
-  await expect(text(other).getByRole('heading', { level: 1 })).toHaveText('Before you set out, two');
+  await other.keyboard.type(' and more');
+  await saved(other);
+  await page.unroute('**/api/chapters/**');
+  for (const window of [page, other]) {
+    await expect(text(window)).toContainText('From the cut off window.', { timeout: 15_000 });
+    await expect(text(window).getByRole('heading', { level: 1 })).toHaveText('Tides and addresses and more');
+  }
+});
+
+test('what a closed window could not send is gone on with in the next one, once', async ({
+  page,
+  vennet,
+  context,
+}) => {
+  await openChapter(page, vennet, 'Skerrow Head');
+  const url = page.url();
+  await press(text(page).getByRole('heading', { level: 1 }));
+  await page.route('**/api/chapters/**', (route) => route.abort());
+  await page.keyboard.press('End');
+  await page.keyboard.type(' (unsent)');
+  await expect(page.getByTestId('save-state')).toHaveText('Kept in this browser');
+  await page.close({ runBeforeUnload: true });
+  for (let time = 0; time < 2; time++) {
+    const again = await context.newPage();
+    await again.goto(url);
+    await expect(text(again).getByRole('heading', { level: 1 })).toHaveText('Skerrow Head (unsent)');
+    await saved(again);
+    await again.close();
+  }
+});
+
+test('a change all over the book is taken back without the words written since', async ({ page, vennet }) => {
+  await openChapter(page, vennet, 'The harbour lamp');
+  await page.getByRole('link', { name: 'Register' }).click();
+  await page.getByRole('searchbox').fill('orrin-ferries.example/timetable/winter');
+  await page.getByRole('button', { name: 'orrin-ferries.example/timetable/winter' }).click();
+  await page.getByLabel('Leads to').fill('https://orrin-ferries.example/timetable');
+  await page.getByRole('button', { name: 'Correct it for its one use' }).click();
+  await expect(page.getByText('One link was changed.')).toBeVisible();
+  await page.getByRole('link', { name: 'Write' }).click();
+  await turnTo(page, 'Before you set out');
+  await caretAfter(page, 'In winter there is');
+  await page.keyboard.type(' Written since.');
+  await page.getByRole('button', { name: 'Take it back' }).click();
+  await expect(page.getByText('It is taken back. What was written since is still there.')).toBeVisible();
+  await expect(text(page)).toContainText('Written since.');
+  await saved(page);
+  await page.reload();
+  await expect(text(page)).toContainText('Written since.');
+});
+
+test('undo goes back in the order of what was done, whatever chapter it was in, and shows it', async ({
+  page,
+  vennet,
+}) => {
+  await openChapter(page, vennet, 'Lantern Rock');
+  await press(text(page).getByRole('heading', { level: 1 }));
+  await page.keyboard.press('End');
+  await page.keyboard.type(' first');
+  await turnTo(page, 'Six keepers');
+  await press(text(page).getByRole('heading', { level: 1 }));
+  await page.keyboard.press('End');
+  await page.keyboard.type(' second');
+  await turnTo(page, 'Lantern Rock first');
+  await text(page).focus();
+  await page.keyboard.press('Control+z');
+  await expect(text(page).getByRole('heading', { level: 1 })).toHaveText(/Six keepers$/);
+  await text(page).focus();
+  await page.keyboard.press('Control+z');
+  await expect(text(page).getByRole('heading', { level: 1 })).toHaveText(/Lantern Rock$/);
+  await text(page).focus();
+  await page.keyboard.press('Control+y');
+  await expect(text(page).getByRole('heading', { level: 1 })).toHaveText(/Lantern Rock first$/);
+  await page.keyboard.press('Control+y');
+  await expect(text(page).getByRole('heading', { level: 1 })).toHaveText(/Six keepers second$/);
 });
 
 test('a book that was removed is put back', async ({ page, vennet }) => {

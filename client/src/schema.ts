@@ -240,6 +240,38 @@ export interface paths {
         patch: operations["OutlineController_leaveOut"];
         trace?: never;
     };
+    "/api/chapters/{id}/steps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["BooksController_missed"];
+        put?: never;
+        post: operations["BooksController_steps"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["BooksController_news"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/books/{id}/repairs": {
         parameters: {
             query?: never;
@@ -860,6 +892,45 @@ export interface components {
             id: string;
             version: number;
             title: string;
+        };
+        StepsSentDto: {
+            /** @description One that is known is acknowledged and not made twice */
+            batch: string;
+            /** @description The window that sends them */
+            window: string;
+            version: number;
+            /** @description The version of the schema */
+            schema: number;
+            /** @description Steps as JSON, which core judges */
+            steps: {
+                [key: string]: unknown;
+            }[];
+        };
+        StepsMadeDto: {
+            change: string;
+            window: string;
+            from: number;
+            /** @description Steps as JSON */
+            steps: {
+                [key: string]: unknown;
+            }[];
+        };
+        StepsAnswerDto: {
+            /** @description The steps that were sent are part of the text now */
+            taken: boolean;
+            version: number;
+            title: string;
+            /** @description What came first; the steps are to be sent anew over these */
+            missed: components["schemas"]["StepsMadeDto"][];
+            /** @description Where the steps since then are not kept any more */
+            current: components["schemas"]["VersionedChapterDto"] | null;
+        };
+        ChapterVersionDto: {
+            id: string;
+            version: number;
+        };
+        BookNewsDto: {
+            chapters: components["schemas"]["ChapterVersionDto"][];
         };
         AddressTargetDto: {
             /** @description All uses of this address */
@@ -2026,6 +2097,102 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    BooksController_missed: {
+        parameters: {
+            query: {
+                since: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StepsAnswerDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    BooksController_steps: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StepsSentDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StepsAnswerDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    BooksController_news: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": components["schemas"]["BookNewsDto"];
+                };
             };
             /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
             default: {

@@ -31,6 +31,8 @@ import type {
   ShelfTaken,
   Snapshot,
   Started,
+  StepsAnswer,
+  StepsSent,
   TakenBack,
   VersionedChapter,
 } from '@vennet/core/wire';
@@ -86,6 +88,15 @@ export function vennet(address = '') {
       answer(http.POST('/api/books/{id}/chapters', { ...of(book), body })),
     saveChapter: (chapter: string, { version, doc }: ChapterSave): Promise<ChapterSaved> =>
       answer(http.PUT('/api/chapters/{id}', { ...of(chapter), body: { version, doc: { ...doc } } })),
+    sendSteps: (chapter: string, { steps, ...body }: StepsSent): Promise<StepsAnswer> =>
+      answer(
+        http.POST('/api/chapters/{id}/steps', {
+          ...of(chapter),
+          body: { ...body, steps: steps.map((step) => ({ ...step })) },
+        }),
+      ),
+    stepsSince: (id: string, since: number): Promise<StepsAnswer> =>
+      answer(http.GET('/api/chapters/{id}/steps', { params: { path: { id }, query: { since } } })),
     leaveOut: (chapter: string, leftOutOf: Format[]) =>
       done(http.PATCH('/api/chapters/{id}', { ...of(chapter), body: { leftOutOf } })),
     arrange: (book: string, chapters: ChapterPlace[]) =>
@@ -160,6 +171,8 @@ export const exportFile = (id: string) => `/api/exports/${id}/file`;
 export const exportBundle = (id: string) => `/api/exports/${id}/bundle`;
 export const enclosureFile = (id: string) => `/api/enclosures/${id}`;
 export const jobEvents = (id: string) => `/api/jobs/${id}/events`;
+/** Where a book tells how its chapters stand. */
+export const bookEvents = (book: string) => `/api/books/${book}/events`;
 export const checkEvents = (id: string) => `/api/checks/${id}/events`;
 
 /** The answer itself; what went wrong has been thrown. */

@@ -60,7 +60,7 @@ export async function createApp(options: AppOptions): Promise<NestExpressApplica
     abortOnError: false,
   });
   app.useLogger(app.get(Logger));
-  guard(app);
+  guard(app, options.origins);
   app.use(
     compression({
       filter: (request, response) =>

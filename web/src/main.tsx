@@ -5,7 +5,10 @@ import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
 import './frame/look.css';
 import './editor/views/text.css';
 import { createQueries } from './api/queries.js';
-import { startOpenBook } from './book/open-book.js';
+import { useBook } from './book/store.js';
+import { useEditor } from './editor/state/store.js';
+import { startOpenBook, thisWindow } from './book/open-book.js';
+import { createState } from './editor/create-state.js';
 import { tellFault } from './parts/notices.js';
 import { BookRooms } from './frame/BookRooms.js';
 import { Notices } from './frame/Notices.js';
@@ -14,6 +17,7 @@ import { Publish } from './publish/Publish.js';
 import { Register } from './register/Register.js';
 import { setGo } from './editor/going/visited.js';
 import { Shelf } from './shelf/Shelf.js';
+import { textActions } from './write/text-actions.js';
 import { Write } from './write/Write.js';
 
 const router = createBrowserRouter([
@@ -35,7 +39,14 @@ const router = createBrowserRouter([
 setGo((path) => void router.navigate(path));
 
 const queries = createQueries(tellFault);
-startOpenBook(queries);
+startOpenBook(queries, {
+  makeState: (chapter, doc) => createState(doc, textActions(chapter), thisWindow),
+  show(chapter, at) {
+    const { book } = useBook.getState();
+    if (book && useEditor.getState().chapter !== chapter)
+      void router.navigate(`/books/${book.id}/write/${chapter}?at=${at}`);
+  },
+});
 
 const root = document.getElementById('root');
 if (root)

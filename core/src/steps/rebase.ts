@@ -9,6 +9,8 @@ export interface Rebased {
   transform: Transform;
   /** What the own steps that find no place any more would have put in: nothing of it is lost without a word. */
   astray: string[];
+  /** Of each own step, whether it found its place. */
+  fits: boolean[];
 }
 
 /**
@@ -18,6 +20,7 @@ export interface Rebased {
 export function rebase(doc: Node, own: readonly Step[], theirs: readonly Step[]): Rebased {
   const transform = new Transform(doc);
   const astray: string[] = [];
+  const found: boolean[] = [];
   const mapping = new Mapping([
     ...own.map((step) => step.getMap().invert()).reverse(),
     ...theirs.map((step) => step.getMap()),
@@ -26,10 +29,11 @@ export function rebase(doc: Node, own: readonly Step[], theirs: readonly Step[])
     const from = own.length - index;
     const moved = step.map(mapping.slice(from));
     const fits = moved !== null && resultOf(moved, transform.doc).doc !== null;
+    found.push(fits);
     if (moved && fits) {
       transform.step(moved);
       mapping.appendMap(moved.getMap(), from - 1);
     } else astray.push(...wordsPutIn(step));
   });
-  return { transform, astray };
+  return { transform, astray, fits: found };
 }

@@ -47,6 +47,45 @@ export interface ChapterSave {
   doc: object;
 }
 
+/** Steps that one window made over the text of a chapter at `version`. */
+export interface StepsSent {
+  /** Given to the batch by the window: one that is known is acknowledged and not made twice. */
+  batch: string;
+  /** The window that sends them. */
+  window: string;
+  version: number;
+  /** The version of the schema that the steps are made for. */
+  schema: number;
+  /** In JSON, as `prosemirror-transform` writes them. */
+  steps: object[];
+}
+
+/** Steps that led a chapter on from `from`, a version each. */
+export interface StepsMade {
+  /** The change that they belong to: the batch of a window, or a change all over the book. */
+  change: string;
+  /** The window that made them; empty for other hands. */
+  window: string;
+  from: number;
+  steps: object[];
+}
+
+/** How a chapter stands after steps were sent, or asked for. */
+export interface StepsAnswer {
+  /** The steps that were sent are part of the text now. Otherwise `missed` came first, and they are to be sent anew over those. */
+  taken: boolean;
+  version: number;
+  title: string;
+  missed: StepsMade[];
+  /** The chapter itself, where the steps since that version are not kept any more, or are of another schema. */
+  current: VersionedChapter | null;
+}
+
+/** How the chapters of a book stand, for its open windows: their ids in order, and their versions. */
+export interface BookNews {
+  chapters: { id: string; version: number }[];
+}
+
 /** What can be changed of a chapter beside its text. */
 export type ChapterChanges = Pick<Chapter, 'leftOutOf'>;
 

@@ -7,21 +7,35 @@ import {
   Param,
   ParseUUIDPipe,
   Patch,
+  ParseIntPipe,
   Post,
   Put,
+  Query,
+  Sse,
+  type MessageEvent,
 } from '@nestjs/common';
-import { ApiCreatedResponse, ApiNoContentResponse, ApiOkResponse, ApiTags } from '@nestjs/swagger';
+import { concatMap, map, startWith, type Observable } from 'rxjs';
+import { eventsOf } from '../platform/shapes.js';
+import {
+  ApiCreatedResponse,
+  ApiExtraModels,
+  ApiNoContentResponse,
+  ApiOkResponse,
+  ApiTags,
+} from '@nestjs/swagger';
 import type { Place } from '@vennet/core/manuscript';
 import type {
   BookSummary,
   ChapterSaved,
   Manuscript,
   RepairDone,
+  StepsAnswer,
   VersionedChapter,
   Started,
 } from '@vennet/core/wire';
 import {
   BookChangesDto,
+  BookNewsDto,
   BookSummaryDto,
   ChapterSavedDto,
   ManuscriptDto,
@@ -29,10 +43,13 @@ import {
   NewChapterDto,
   PlaceDto,
   SaveChapterDto,
+  StepsAnswerDto,
+  StepsSentDto,
   VersionedChapterDto,
 } from './dto/books.dto.js';
 import { InsideRepairDto, MentionsDto, RepairDoneDto, RepairDto } from './dto/repairs.dto.js';
 import { BooksService } from './books.service.js';
+import { ChangesService } from './changes.service.js';
 import { RepairsService } from './repairs.service.js';
 import { StartedDto } from '../jobs/job.dto.js';
 
@@ -42,6 +59,7 @@ export class BooksController {
   constructor(
     private readonly books: BooksService,
     private readonly repairs: RepairsService,
+    private readonly changes: ChangesService,
   ) {}
 
   @Get('books')
@@ -94,6 +112,34 @@ export class BooksController {
   @ApiOkResponse({ type: ChapterSavedDto })
   save(@Param('id') id: string, @Body() body: SaveChapterDto): Promise<ChapterSaved> {
     return this.books.saveChapter(id, body);
+  }
+
+  /** Takes steps that a window made over the text of a chapter. */
+  @Post('chapters/:id/steps')
+  @HttpCode(200)
+  @ApiOkResponse({ type: StepsAnswerDto })
+  steps(@Param('id') id: string, @Body() body: StepsSentDto): Promise<StepsAnswer> {
+    return this.changes.take(id, body);
+  }
+
+  /** What has come into the text of a chapter since a version. */
+  @Get('chapters/:id/steps')
+  @ApiOkResponse({ type: StepsAnswerDto })
+  missed(@Param('id') id: string, @Query('since', ParseIntPipe) since: number): Promise<StepsAnswer> {
+    return this.changes.since(id, since);
+  }
+
+  /** How the chapters of a book stand, now and after each change, as server-sent events. */
+  @Sse('books/:id/events')
+  @ApiExtraModels(BookNewsDto)
+  @ApiOkResponse(eventsOf(BookNewsDto))
+  async news(@Param('id', ParseUUIDPipe) id: string): Promise<Observable<MessageEvent>> {
+    await this.books.book(id);
+    return this.changes.news(id).pipe(
+      startWith(null),
+      concatMap(() => this.changes.standing(id)),
+      map((data) => ({ data })),
+    );
   }
 
   @Post('books/:id/repairs')

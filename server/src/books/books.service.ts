@@ -34,7 +34,7 @@ import { publicAddress } from '../platform/public-address.js';
 import { ShelfService } from '../shelf/shelf.service.js';
 import { BookEntity } from '../database/entities/book.entity.js';
 import { ChapterEntity } from '../database/entities/chapter.entity.js';
-import { ChangesService, savedAs } from './changes.service.js';
+import { ChangesService } from './changes.service.js';
 import { asSent, columnsOfJson } from './chapter-text.js';
 import { mint } from '../platform/mint.js';
 
@@ -281,7 +281,7 @@ export class BooksService {
           );
         const after = readChapter({ ...asSent(stored), doc }).doc;
         await change.write(stored, stepsBetween(change.docOf(stored), after));
-        return { words: 'Text', result: savedAs(stored) };
+        return { words: 'Text', result: { id, version: stored.version, title: stored.title } };
       },
       { kind: 'typing' },
     );

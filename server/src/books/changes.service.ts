@@ -2,8 +2,8 @@ import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import { moveSection, placesNamed } from '@vennet/core/edits';
 import { faultInChapter, readChapter, SCHEMA_VERSION, sectionsOf } from '@vennet/core/manuscript';
-import { applySteps, stepsFrom, takeBack } from '@vennet/core/steps';
-import type { BookChange, ChapterSaved, TakenBack } from '@vennet/core/wire';
+import { applySteps, stepsFrom, StepsRefused, takeBack } from '@vennet/core/steps';
+import type { BookChange, BookNews, StepsAnswer, StepsSent, TakenBack } from '@vennet/core/wire';
 import type { Node } from 'prosemirror-model';
 import { Transform, type Step } from 'prosemirror-transform';
 import { Subject, filter, type Observable } from 'rxjs';
@@ -80,6 +80,9 @@ export class ChangeInHand {
   }
 }
 
+/** A change of this id was made before. */
+class KnownChange extends Error {}
+
 export interface NewChange {
   id?: string;
   kind?: ChangeKind;
@@ -111,6 +114,7 @@ export class ChangesService {
       const book = await manager.findOneBy(BookEntity, { id: bookId });
       if (!book || book.deletedAt) throw notFound('book');
       const chapters = await lockedChapters(manager, bookId);
+      if (await manager.existsBy(ChangeEntity, { id })) throw new KnownChange();
       const now = new Date();
       await manager.insert(ChangeEntity, {
         id,
@@ -135,6 +139,64 @@ export class ChangesService {
     });
     if (made.change) this.#news.next({ book: bookId, change: made.change, window });
     return made;
+  }
+
+  /**
+   * Takes steps of a window into the text of a chapter, at its current version only: else the window gets those that came
+   * before and sends again. A batch that is known is acknowledged.
+   */
+  async take(chapterId: string, { batch, window, version, schema, steps }: StepsSent): Promise<StepsAnswer> {
+    const chapter = await this.database.getRepository(ChapterEntity).findOneBy({ id: chapterId });
+    if (!chapter) throw notFound('chapter');
+    if (schema !== SCHEMA_VERSION)
+      return { ...savedAs(chapter), taken: false, missed: [], current: asSent(chapter) };
+    try {
+      const { result } = await this.make(
+        chapter.bookId,
+        async (change) => {
+          const stored = change.chapters.find(({ id }) => id === chapterId);
+          if (!stored) throw notFound('chapter');
+          if (stored.version !== version)
+            return { words: '', result: await answerFrom(change.manager, stored, version) };
+          await change.write(stored, transformOf(change.docOf(stored), steps));
+          return { words: 'Text', result: { ...savedAs(stored), taken: true, missed: [], current: null } };
+        },
+        { id: batch, kind: 'typing', window },
+      );
+      return result;
+    } catch (error) {
+      if (error instanceof KnownChange) return this.#acknowledged(chapterId, batch);
+      throw error;
+    }
+  }
+
+  async #acknowledged(chapterId: string, batch: string): Promise<StepsAnswer> {
+    const { manager } = this.database;
+    const chapter = await manager.findOneByOrFail(ChapterEntity, { id: chapterId });
+    const made = await manager.findOneBy(ChapterStepsEntity, { chapterId, changeId: batch });
+    if (!made)
+      throw new ProblemError(
+        409,
+        'Another batch',
+        'A batch of this id belongs to another chapter. Nothing was changed.',
+      );
+    return { taken: true, version: made.toVersion, title: chapter.title, missed: [], current: null };
+  }
+
+  /** What has come into the text of a chapter since a version. */
+  async since(chapterId: string, version: number): Promise<StepsAnswer> {
+    const { manager } = this.database;
+    const chapter = await manager.findOneBy(ChapterEntity, { id: chapterId });
+    if (!chapter) throw notFound('chapter');
+    return answerFrom(manager, chapter, version);
+  }
+
+  /** How the chapters of a book stand. */
+  async standing(bookId: string): Promise<BookNews> {
+    const chapters = await this.database
+      .getRepository(ChapterEntity)
+      .find({ where: { bookId }, order: { position: 'ASC' }, select: { id: true, version: true } });
+    return { chapters };
   }
 
   /** The last changes all over a book, the newest first. */
@@ -290,13 +352,52 @@ export function mergedOrder<Place extends { id: string }>(
   return order;
 }
 
-/** What a save is told. */
-export const savedAs = ({ id, version, title }: ChapterEntity): ChapterSaved => ({ id, version, title });
+/** What a window has missed since a version; the chapter itself, where the steps since then are not kept any more. */
+async function answerFrom(
+  manager: EntityManager,
+  chapter: ChapterEntity,
+  version: number,
+): Promise<StepsAnswer> {
+  const rows = await manager.find(ChapterStepsEntity, {
+    where: { chapterId: chapter.id, toVersion: MoreThan(version) },
+    order: { toVersion: 'ASC' },
+  });
+  const first = rows[0]?.fromVersion ?? chapter.version;
+  const isWhole = first === version && rows.every((row) => row.schemaVersion === SCHEMA_VERSION);
+  if (!isWhole) return { ...savedAs(chapter), taken: false, missed: [], current: asSent(chapter) };
+  const changes = await manager.find(ChangeEntity, {
+    where: { id: In(rows.map(({ changeId }) => changeId)) },
+    select: { id: true, window: true },
+  });
+  const windows = new Map(changes.map(({ id, window }) => [id, window]));
+  return {
+    ...savedAs(chapter),
+    taken: false,
+    missed: rows.map(({ changeId, fromVersion: from, steps }) => ({
+      change: changeId,
+      window: windows.get(changeId) ?? '',
+      from,
+      steps: JSON.parse(steps) as object[],
+    })),
+    current: null,
+  };
+}
 
-/** Steps of a client over the text of a chapter. @throws StepsRefused */
-export function transformOf(doc: Node, steps: readonly Step[]): Transform {
-  applySteps(doc, steps);
-  const transform = new Transform(doc);
-  for (const step of steps) transform.step(step);
-  return transform;
+/** What a save is told. */
+const savedAs = ({ version, title }: ChapterEntity) => ({ version, title });
+
+/** Steps of a window over the text of a chapter. @throws ProblemError that names the first one that does not fit */
+function transformOf(doc: Node, json: readonly object[]): Transform {
+  try {
+    const { steps } = applySteps(doc, stepsFrom(json));
+    const transform = new Transform(doc);
+    for (const step of steps) transform.step(step);
+    return transform;
+  } catch (error) {
+    if (!(error instanceof StepsRefused)) throw error;
+    const { index, why } = error;
+    throw new ProblemError(422, 'A step that does not fit', `Step ${index}: ${why}. Nothing was stored.`, {
+      path: `steps[${index}]`,
+    });
+  }
 }

@@ -6,6 +6,7 @@ const inside = new AsyncLocalStorage<true>();
 /**
  * Lets a transaction have one connection and no other: whatever it reads, it reads through its own manager. Transactions that
  * wait for a second connection while they hold the first wait for each other for good, once there are as many as connections.
+ * What is read after a lock was waited for is as it is then, not as it was when the transaction began.
  */
 export function withOneConnectionEach(database: DataSource): DataSource {
   const create = database.createQueryRunner.bind(database);
@@ -16,12 +17,10 @@ export function withOneConnectionEach(database: DataSource): DataSource {
       );
     return create(mode);
   };
-  const begin = database.transaction.bind(database) as <Result>(
-    work: (manager: EntityManager) => Promise<Result>,
-  ) => Promise<Result>;
+  const begin = database.transaction.bind(database);
   database.transaction = <Result>(...given: unknown[]) => {
     const work = given.at(-1) as (manager: EntityManager) => Promise<Result>;
-    return begin((manager) => inside.run(true, () => work(manager)));
+    return begin('READ COMMITTED', (manager) => inside.run(true, () => work(manager)));
   };
   return database;
 }

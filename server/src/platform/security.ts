@@ -8,8 +8,8 @@ export const LARGEST_UPLOAD = 200 * 2 ** 20;
 /** The largest chapter that can be saved. */
 const LARGEST_CHAPTER = '32mb';
 
-/** What stands before every route: who is answered, what pages may do, and how much is taken in. */
-export function guard(app: NestExpressApplication): void {
+/** What stands before every route: who is answered, what pages may do, and how much is taken in. `origins` are further pages that may use it. */
+export function guard(app: NestExpressApplication, origins: readonly string[] = []): void {
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -26,7 +26,7 @@ export function guard(app: NestExpressApplication): void {
       strictTransportSecurity: false,
     }),
   );
-  app.use(sameOrigin);
+  app.use(sameOrigin(origins));
   app.use(refuseTooLarge(LARGEST_UPLOAD));
   app.useBodyParser('json', { limit: LARGEST_CHAPTER });
   app.disable('x-powered-by');

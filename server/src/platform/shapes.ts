@@ -152,6 +152,19 @@ export const ShapeList = (
 export const Open = (more: More & { description: string }): PropertyDecorator =>
   property(more, { type: 'object', additionalProperties: true }, IsObject());
 
+/** A list of such objects. */
+export const OpenList = ({
+  most = LONGEST_LIST,
+  ...more
+}: More & { most?: number; description: string }): PropertyDecorator =>
+  property(
+    more,
+    { type: 'array', items: { type: 'object', additionalProperties: true } },
+    IsArray(),
+    ArrayMaxSize(most),
+    IsObject({ each: true }),
+  );
+
 /** Shapes that are told apart by the word in one of their properties. */
 export interface Union {
   tells: string;

@@ -17,10 +17,27 @@ export class PrivateAddressError extends Error {
 
 /**
  * True for addresses of the public network. Not loopback, link-local, private, carrier-grade NAT, multicast, unspecified
- * or reserved (RFC 1918, 3927, 4193, 6598, 6890); IPv4 addresses inside IPv6 are judged as what they are.
+ * or reserved (RFC 1918, 3927, 4193, 6598, 6890). An IPv4 address inside an IPv6 one is judged as what it is, in every form in
+ * which it can stand there.
  */
 export function isPublicAddress(address: string): boolean {
-  return ipaddr.isValid(address) && ipaddr.process(address).range() === 'unicast';
+  if (!ipaddr.isValid(address)) return false;
+  const read = ipaddr.process(address);
+  if (read.range() === 'unicast') return read.kind() === 'ipv4' || isOrdinary(read as ipaddr.IPv6);
+  const held = read.kind() === 'ipv6' ? heldBy(read as ipaddr.IPv6) : null;
+  return held !== null && held.range() === 'unicast';
+}
+
+/** Not of the form `::a.b.c.d` (RFC 4291, 2.5.5.1), which is given up but still understood here and there. */
+const isOrdinary = ({ parts }: ipaddr.IPv6): boolean => parts.slice(0, 6).some((part) => part !== 0);
+
+/** The IPv4 address that an address leads to by a gateway: 6to4 (RFC 3056), NAT64 (RFC 6052). Others lead to none that is public. */
+function heldBy(address: ipaddr.IPv6): ipaddr.IPv4 | null {
+  const { parts } = address;
+  const at = address.range() === '6to4' ? 1 : address.range() === 'rfc6052' ? 6 : null;
+  if (at === null) return null;
+  const [high = 0, low = 0] = parts.slice(at, at + 2);
+  return new ipaddr.IPv4([high >> 8, high & 255, low >> 8, low & 255]);
 }
 
 export const resolveBySystem: Resolve = (name) =>

@@ -1,4 +1,5 @@
 import { request, type Dispatcher } from 'undici';
+import { withinTime } from './time-limit.js';
 
 /** One answer of one host: nothing of it is followed yet. */
 export interface Reply {
@@ -35,8 +36,15 @@ export async function ask(href: string, options: AskOptions): Promise<Reply> {
 const isBrokenOff = (error: unknown) =>
   /ECONNRESET|UND_ERR_SOCKET|EPIPE|HPE_/.test((error as NodeJS.ErrnoException).code ?? '');
 
-async function once(href: string, method: 'HEAD' | 'GET', options: AskOptions): Promise<Reply> {
-  const { dispatcher, timeout, userAgent, now } = options;
+const once = (href: string, method: 'HEAD' | 'GET', options: AskOptions): Promise<Reply> =>
+  withinTime(options.timeout, options.signal, (signal) => onceWithin(href, method, options, signal));
+
+async function onceWithin(
+  href: string,
+  method: 'HEAD' | 'GET',
+  { dispatcher, timeout, userAgent, now }: AskOptions,
+  signal: AbortSignal,
+): Promise<Reply> {
   const { statusCode, headers, body } = await request(href, {
     method,
     dispatcher,
@@ -45,7 +53,7 @@ async function once(href: string, method: 'HEAD' | 'GET', options: AskOptions): 
     reset: false,
     headersTimeout: timeout,
     bodyTimeout: timeout,
-    signal: AbortSignal.any([options.signal, AbortSignal.timeout(timeout)]),
+    signal,
     headers: { 'user-agent': userAgent, accept: 'text/html,application/xhtml+xml,*/*;q=0.8' },
   });
   body.on('error', () => {}); // what breaks off after the status does not change the answer

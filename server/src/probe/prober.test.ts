@@ -178,11 +178,27 @@ describe('the address guard', () => {
       '::ffff:10.0.0.1',
       '64:ff9b::7f00:1',
     ],
+    // IPv4 within IPv6: RFC 4291 2.5.5, RFC 3056 (6to4), RFC 6052 (NAT64), RFC 4380 (Teredo).
+    '::7f00:1',
+    '::127.0.0.1',
+    '::ffff:127.0.0.1',
+    '::ffff:0:127.0.0.1',
+    '2002:7f00:1::',
+    '2002:a00:1::1',
+    '64:ff9b::7f00:1',
+    '64:ff9b::10.0.0.1',
+    '64:ff9b:1::7f00:1',
+    '2001:0:4136:e378:8000:63bf:80ff:fffe',
   ])('%s is not public', (address) => expect(isPublicAddress(address)).toBe(false));
 
-  test.each(['93.184.215.14', '8.8.8.8', '2606:2800:21f:cb07::1'])('%s is public', (address) =>
-    expect(isPublicAddress(address)).toBe(true),
-  );
+  test.each([
+    '93.184.215.14',
+    '8.8.8.8',
+    '2606:2800:21f:cb07::1',
+    '::ffff:8.8.8.8',
+    '64:ff9b::8.8.8.8',
+    '2002:808:808::1',
+  ])('%s is public', (address) => expect(isPublicAddress(address)).toBe(true));
 
   const resolvesTo =
     (...addresses: string[]): Resolve =>

@@ -1,3 +1,4 @@
+import { setMaxListeners } from 'node:events';
 import { urlFrom } from '@vennet/core/destination';
 import type { Answer, Hop } from '@vennet/core/reach';
 import { Agent, type Dispatcher } from 'undici';
@@ -65,6 +66,8 @@ export class Prober {
     answered: (href: string, answer: Answer) => void,
     signal: AbortSignal,
   ): Promise<void> {
+    // Each request that is under way listens to it.
+    setMaxListeners(0, signal);
     await inTurn(
       hrefs,
       { atOnce: this.#options.atOnce, hostOf, slots: this.#slots, signal },

@@ -1,6 +1,7 @@
 import { decodeText } from '@vennet/core/page';
 import { urlFrom } from '@vennet/core/destination';
 import { request, type Dispatcher } from 'undici';
+import { withinTime } from './time-limit.js';
 
 /** How much of a page is read to find its title, in bytes; one that does not name itself within this has none. */
 const LARGEST_HEAD = 256 * 1024;
@@ -16,11 +17,21 @@ export interface PageHead {
 export class PageError extends Error {}
 
 /** Reads the head of a page through the same guard as every check. @throws PageError, or what the network threw */
-export async function readPage(
+export const readPage = (href: string, options: ReadOptions): Promise<PageHead> =>
+  withinTime(options.timeout, null, (signal) => readWithin(href, options, signal));
+
+interface ReadOptions {
+  dispatcher: Dispatcher;
+  /** Longest time for all of it, in ms. */
+  timeout: number;
+  userAgent: string;
+}
+
+async function readWithin(
   href: string,
-  { dispatcher, timeout, userAgent }: { dispatcher: Dispatcher; timeout: number; userAgent: string },
+  { dispatcher, timeout, userAgent }: ReadOptions,
+  signal: AbortSignal,
 ): Promise<PageHead> {
-  const signal = AbortSignal.timeout(timeout);
   let at = href;
   for (let hops = 0; hops <= REDIRECTS; hops++) {
     const { statusCode, headers, body } = await request(at, {

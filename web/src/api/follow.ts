@@ -1,5 +1,5 @@
-import { checkEvents, jobEvents } from '@vennet/client';
-import { isUnderWay, type CheckRun, type JobState, type JobStatus } from '@vennet/core/wire';
+import { bookEvents, checkEvents, jobEvents } from '@vennet/client';
+import { isUnderWay, type BookNews, type CheckRun, type JobState, type JobStatus } from '@vennet/core/wire';
 
 /** Follows something that goes on at the server, from how it stands now to its end. The function that comes back stops listening. */
 function follow<Status extends { state: JobState }>(
@@ -14,6 +14,13 @@ function follow<Status extends { state: JobState }>(
     changed(status);
   };
   source.onerror = lost;
+  return () => source.close();
+}
+
+/** Listens to how the chapters of a book stand; a connection that is lost is made anew by the browser. */
+export function listenToBook(book: string, heard: (news: BookNews) => void): () => void {
+  const source = new EventSource(bookEvents(book));
+  source.onmessage = (event: MessageEvent<string>) => heard(JSON.parse(event.data) as BookNews);
   return () => source.close();
 }
 

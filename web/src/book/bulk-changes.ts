@@ -2,17 +2,19 @@ import type { Vennet } from '@vennet/client';
 import type { SectionMove } from '@vennet/core/edits';
 import type { InsideRepairRequest, MentionsRequest, RepairDone, RepairRequest } from '@vennet/core/wire';
 import type { NoticeStore } from '../parts/notices.js';
+import type { Acts } from './acts.js';
 import type { Opening } from './opening.js';
-import type { Saver } from './saver.js';
+import type { Texts } from './texts.js';
 import type { OpenBookStore } from './store.js';
 import { message } from '@vennet/core/language';
 
 export interface BulkNeeds {
   store: OpenBookStore;
   api: Pick<Vennet, 'repair' | 'repairInside' | 'moveSection' | 'linkMentions' | 'takeBack'>;
-  saver: Pick<Saver, 'saveAll'>;
+  texts: Pick<Texts, 'saveAll'>;
   notices: Pick<NoticeStore, 'tell'>;
   open: Opening;
+  acts: Pick<Acts, 'did' | 'forget'>;
   fault(error: unknown): void;
 }
 
@@ -24,15 +26,11 @@ export interface BulkChanges {
   moveSection(move: SectionMove): Promise<boolean>;
   /** Makes links of mentions. */
   linkMentions(request: MentionsRequest): Promise<boolean>;
-  /** Takes the last of them back, while it is still the last. False when there is none. */
-  takeBack(): boolean;
-  canTakeBack(): boolean;
+  /** Takes a change back; gives the change that this is, or `null` where nothing came of it. */
+  takeBack(change: string): Promise<string | null>;
 }
 
-export function createBulkChanges({ store, api, saver, notices, open, fault }: BulkNeeds): BulkChanges {
-  /** The last change all over the book, while undo takes it back. */
-  let last: { book: string; change: string } | null = null;
-
+export function createBulkChanges({ store, api, texts, notices, open, acts, fault }: BulkNeeds): BulkChanges {
   const inBook = async (
     change: (book: string) => Promise<RepairDone>,
     said: (changed: number) => string,
@@ -40,14 +38,14 @@ export function createBulkChanges({ store, api, saver, notices, open, fault }: B
     const book = store.getState().book?.id;
     if (!book) return false;
     try {
-      await saver.saveAll();
+      await texts.saveAll();
       const done = await change(book);
       await open(book);
-      const own = done.change && { book, change: done.change };
-      if (own) last = own;
+      const { change: own } = done;
+      if (own) acts.did({ change: own });
       notices.tell(
         said(done.changed),
-        own ? { action: { label: 'Take it back', run: () => void takeBack(own) } } : {},
+        own ? { action: { label: 'Take it back', run: () => void fromNotice(own) } } : {},
       );
       return true;
     } catch (error) {
@@ -56,19 +54,27 @@ export function createBulkChanges({ store, api, saver, notices, open, fault }: B
     }
   };
 
-  const takeBack = async (own: { book: string; change: string }) => {
-    if (last?.change === own.change) last = null;
+  const takeBack = async (change: string): Promise<string | null> => {
+    const book = store.getState().book?.id;
+    if (!book) return null;
     try {
-      await saver.saveAll();
-      const { left } = await api.takeBack(own.book, own.change);
-      await open(own.book);
-      notices.tell(takenBack(left), left.length > 0 ? { tone: 'fault' } : {});
+      await texts.saveAll();
+      const taken = await api.takeBack(book, change);
+      await open(book);
+      notices.tell(takenBack(taken.left), taken.left.length > 0 ? { tone: 'fault' } : {});
+      return taken.change;
     } catch (error) {
       fault(error);
+      return null;
     }
   };
 
-  const canTakeBack = () => last !== null && last.book === store.getState().book?.id;
+  /** Undo does not come to it any more; what took it back is undone like anything else. */
+  const fromNotice = async (change: string) => {
+    acts.forget(change);
+    const back = await takeBack(change);
+    if (back) acts.did({ change: back });
+  };
 
   return {
     repair: (request) =>
@@ -87,12 +93,7 @@ export function createBulkChanges({ store, api, saver, notices, open, fault }: B
         () => 'The section was moved.',
       ),
     linkMentions: (request) => inBook((book) => api.linkMentions(book, request), linksWere('made')),
-    canTakeBack,
-    takeBack() {
-      if (!last || !canTakeBack()) return false;
-      void takeBack(last);
-      return true;
-    },
+    takeBack,
   };
 }
 

@@ -1,6 +1,9 @@
 import { describe, expect, jest, test } from '@jest/globals';
 import type { Manuscript, VersionedChapter } from '@vennet/core/wire';
+import { schema } from '@vennet/core/manuscript';
+import type { KeptSteps } from './kept-steps.js';
 import type { Copies, LocalCopy } from './local-copies.js';
+import type { Texts } from './texts.js';
 import { createOpening } from './opening.js';
 import { createBookStore } from './store.js';
 
@@ -15,47 +18,89 @@ const chapter = (id: string, words: string, version = 1): VersionedChapter => ({
 const book = (id: string, ...chapters: VersionedChapter[]) =>
   ({ id, chapters, files: [], books: [] }) as unknown as Manuscript;
 
-function opening(read: (id: string) => Promise<Manuscript>, kept: [string, LocalCopy][] = []) {
+const typed = (words: string) =>
+  schema.node('doc', null, [schema.node('paragraph', null, [schema.text(words)])]).toJSON() as object;
+
+function opening(
+  read: (id: string) => Promise<Manuscript>,
+  { kept = [], left = [] }: { kept?: [string, LocalCopy][]; left?: KeptSteps[] } = {},
+) {
   const store = createBookStore();
-  const copies: Copies = {
-    keep: async () => {},
-    keepNow: () => {},
-    drop: jest.fn<Copies['drop']>(async () => {}),
-    of: async () => new Map(kept),
-  };
+  const copies = { drop: jest.fn<Copies['drop']>(async () => {}), of: async () => new Map(kept) };
   const audit = { tell: jest.fn(), nextNews: async () => {}, forget: jest.fn() };
-  const unsent = jest.fn();
-  return { store, copies, audit, unsent, open: createOpening({ store, audit, copies, read, unsent }) };
+  const texts = {
+    merged: async (one: VersionedChapter) => one,
+    adopt: jest.fn<Texts['adopt']>(async () => true),
+    replace: jest.fn<Texts['replace']>(),
+  };
+  const steps = {
+    takeLeft: async (_chapters: readonly string[], take: (one: KeptSteps) => Promise<void>) => {
+      for (const one of left) await take(one);
+    },
+  };
+  return {
+    store,
+    copies,
+    audit,
+    texts,
+    open: createOpening({ store, audit, texts, kept: steps, copies, read }),
+  };
 }
+const leftBehind = (doc: object): KeptSteps => ({
+  window: 'closed',
+  chapter: 'c',
+  version: 1,
+  schema: 1,
+  batch: null,
+  steps: [],
+  doc,
+  at: '',
+});
 
 describe('opening a book', () => {
-  test('takes text that was not acknowledged from this browser, and has it saved', async () => {
-    const { store, open, unsent, copies } = opening(
-      async () => book('b', chapter('c', 'old'), chapter('d', 'same')),
-      [
-        ['c', { doc: { words: 'typed' }, version: 1, at: '' }],
-        ['d', { doc: { words: 'same' }, version: 1, at: '' }],
-      ],
-    );
+  test('goes on with the steps that a closed window has left behind', async () => {
+    const steps = leftBehind(typed('mine'));
+    const { open, texts, store } = opening(async () => book('b', chapter('c', 'old')), { left: [steps] });
     await open('b');
-    expect(store.getState().book?.chapters.map(({ doc }) => doc)).toEqual([
-      { words: 'typed' },
-      { words: 'same' },
-    ]);
-    expect(unsent.mock.calls.map(([one]) => (one as VersionedChapter).id)).toEqual(['c']);
-    // What was stored already needs no copy any more.
-    expect(copies.drop).toHaveBeenCalledWith('d');
+    await open('b');
+    expect(texts.adopt.mock.calls).toEqual([[steps]]);
+    expect(store.getState().conflicts.size).toBe(0);
   });
 
-  test('keeps both texts where the server has a newer one', async () => {
+  test('shows both texts where such steps can’t be made any more', async () => {
     const theirs = chapter('c', 'theirs', 3);
-    const { store, open, unsent } = opening(
-      async () => book('b', theirs),
-      [['c', { doc: { words: 'mine' }, version: 2, at: '' }]],
+    const { open, texts, store } = opening(async () => book('b', theirs), {
+      left: [leftBehind(typed('mine'))],
+    });
+    texts.adopt.mockResolvedValue(false);
+    await open('b');
+    expect(store.getState().conflicts.get('c')).toEqual({ mine: typed('mine'), theirs });
+  });
+
+  test('is open though the server is gone when it comes to what was left behind', async () => {
+    const { open, texts, store } = opening(async () => book('b', chapter('c', 'old')), {
+      left: [leftBehind(typed('mine'))],
+    });
+    texts.adopt.mockRejectedValue(new Error('away'));
+    await open('b');
+    expect(store.getState().book?.id).toBe('b');
+  });
+
+  test('takes whole texts that an earlier Vennet kept: as a change, or to choose between', async () => {
+    const { open, texts, store, copies } = opening(
+      async () => book('b', chapter('c', 'old'), chapter('d', 'theirs', 3), chapter('e', 'same', 3)),
+      {
+        kept: [
+          ['c', { doc: typed('mine'), version: 1, at: '' }],
+          ['d', { doc: typed('mine'), version: 2, at: '' }],
+          ['e', { doc: { words: 'same' }, version: 2, at: '' }],
+        ],
+      },
     );
     await open('b');
-    expect(store.getState().conflicts.get('c')).toEqual({ mine: { words: 'mine' }, theirs });
-    expect(unsent).not.toHaveBeenCalled();
+    expect(texts.replace.mock.calls.map(([id, doc]) => [id, doc.toJSON()])).toEqual([['c', typed('mine')]]);
+    expect([...store.getState().conflicts.keys()]).toEqual(['d']);
+    expect(copies.drop).toHaveBeenCalledTimes(3);
   });
 
   test('of two that are asked for shows the later one, whichever comes first', async () => {

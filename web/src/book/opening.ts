@@ -1,65 +1,68 @@
+import { readChapter } from '@vennet/core/manuscript';
 import { surroundingsOf, type Manuscript, type VersionedChapter } from '@vennet/core/wire';
 import type { Audit } from './audit.js';
+import type { StepsStore } from './kept-steps.js';
 import type { Copies } from './local-copies.js';
 import type { Conflict, OpenBookStore } from './store.js';
+import type { Texts } from './texts.js';
 
 export interface OpeningNeeds {
   store: OpenBookStore;
   audit: Pick<Audit, 'tell' | 'nextNews' | 'forget'>;
-  copies: Copies;
+  texts: Pick<Texts, 'merged' | 'adopt' | 'replace'>;
+  kept: Pick<StepsStore, 'takeLeft'>;
+  /** Whole texts that earlier versions of Vennet kept. */
+  copies: Pick<Copies, 'of' | 'drop'>;
   /** Reads a book with everything around it. */
   read(id: string): Promise<Manuscript>;
-  /** Is told of text that was taken from this browser and is still to be saved. */
-  unsent(chapter: VersionedChapter): void;
 }
 
 /** Opens a book, or takes it in anew after it was changed at the server. */
 export type Opening = (id: string) => Promise<void>;
 
-export function createOpening({ store, audit, copies, read, unsent }: OpeningNeeds): Opening {
+export function createOpening({ store, audit, texts, kept, copies, read }: OpeningNeeds): Opening {
   let last = 0;
   return async (id) => {
     const own = ++last;
-    if (store.getState().book?.id !== id) {
+    const isNew = store.getState().book?.id !== id;
+    if (isNew) {
       audit.forget();
       store.getState().leave();
     }
     const manuscript = await read(id);
-    const merged = await withLocalCopies(manuscript.chapters, copies);
+    const chapters = await Promise.all(manuscript.chapters.map(texts.merged));
     if (own !== last) return;
-    const book = { ...manuscript, chapters: merged.chapters };
+    const book = { ...manuscript, chapters };
     const surroundings = surroundingsOf(book);
     audit.tell(book, surroundings);
     if (!store.getState().book) await audit.nextNews();
     if (own !== last) return;
-    store.getState().take(book, surroundings, merged.conflicts);
-    for (const chapter of merged.unsent) unsent(chapter);
+    store.getState().take(book, surroundings, isNew ? new Map() : store.getState().conflicts);
+    if (isNew) await goOn(chapters);
   };
+
+  /** Goes on with what was not acknowledged when a window of this browser was closed. */
+  async function goOn(chapters: readonly VersionedChapter[]): Promise<void> {
+    const ids = chapters.map(({ id }) => id);
+    const conflict = (chapter: string, mine: object) => {
+      const theirs = store.getState().book?.chapters.find((one) => one.id === chapter);
+      if (theirs && !sameText(mine, theirs.doc))
+        store.getState().setConflict(chapter, { mine, theirs } satisfies Conflict);
+    };
+    try {
+      await kept.takeLeft(ids, async (steps) => {
+        if (!(await texts.adopt(steps))) conflict(steps.chapter, steps.doc);
+      });
+    } catch {
+      // The server does not answer: they are kept, and gone on with the next time.
+    }
+    for (const [chapter, { doc, version }] of await copies.of(ids)) {
+      const stored = chapters.find((one) => one.id === chapter);
+      if (stored?.version === version) texts.replace(chapter, readChapter({ ...stored, doc }).doc);
+      else conflict(chapter, doc);
+      await copies.drop(chapter);
+    }
+  }
 }
 
-/**
- * Text that was not acknowledged when this browser was closed goes on from where it was. Where the server has a newer
- * version in the meantime, both are kept and shown.
- */
-async function withLocalCopies(chapters: readonly VersionedChapter[], copies: Copies) {
-  const kept = await copies.of(chapters.map(({ id }) => id));
-  const conflicts = new Map<string, Conflict>();
-  const unsent: VersionedChapter[] = [];
-  const merged = chapters.map((chapter) => {
-    const copy = kept.get(chapter.id);
-    if (!copy) return chapter;
-    if (JSON.stringify(copy.doc) === JSON.stringify(chapter.doc)) {
-      // It was stored, and only the answer was lost.
-      void copies.drop(chapter.id);
-      return chapter;
-    }
-    if (copy.version === chapter.version) {
-      const own = { ...chapter, doc: copy.doc };
-      unsent.push(own);
-      return own;
-    }
-    conflicts.set(chapter.id, { mine: copy.doc, theirs: chapter });
-    return chapter;
-  });
-  return { chapters: merged, conflicts, unsent };
-}
+const sameText = (one: object, other: object): boolean => JSON.stringify(one) === JSON.stringify(other);

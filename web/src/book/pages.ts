@@ -1,9 +1,9 @@
 import type { OpenBookStore } from './store.js';
-import type { Saver } from './saver.js';
+import type { Texts } from './texts.js';
 
 export interface PagesNeeds {
   store: OpenBookStore;
-  saver: Pick<Saver, 'state'>;
+  texts: Pick<Texts, 'state'>;
   /** On which page each place of a book stands. */
   setPages(book: string): Promise<[string, string][]>;
 }
@@ -17,7 +17,7 @@ export interface Pages {
 /** Pause after a save before the pages are set anew, in ms. */
 const SETTLED = 1_500;
 
-export function createPages({ store, saver, setPages }: PagesNeeds): Pages {
+export function createPages({ store, texts, setPages }: PagesNeeds): Pages {
   let timer: ReturnType<typeof setTimeout> | undefined;
   let loaded = '';
 
@@ -49,9 +49,9 @@ export function createPages({ store, saver, setPages }: PagesNeeds): Pages {
   };
 
   const askWhereNeeded = () => {
-    if (store.getState().readsPages && saver.state.getState().state === 'saved') ask();
+    if (store.getState().readsPages && texts.state.getState().state === 'saved') ask();
   };
-  saver.state.subscribe(askWhereNeeded);
+  texts.state.subscribe(askWhereNeeded);
   store.subscribe(({ readsPages, book }, before) => {
     if (book?.id !== before.book?.id) loaded = '';
     if (readsPages !== before.readsPages || book?.structure !== before.book?.structure) askWhereNeeded();

@@ -1,4 +1,5 @@
 import { schema } from '@vennet/core/manuscript';
+import { collab } from 'prosemirror-collab';
 import { dropCursor } from 'prosemirror-dropcursor';
 import { gapCursor } from 'prosemirror-gapcursor';
 import { history } from 'prosemirror-history';
@@ -16,8 +17,8 @@ import { keys, type LinkActions } from './keys.js';
 import { slipPlugin } from './plugins/slip-plugin.js';
 import { uniqueIds } from './plugins/unique-ids.js';
 
-/** The state of the editor for one chapter. */
-export function createState(doc: Node, actions: LinkActions): EditorState {
+/** The state of the editor for one chapter. `window` tells its steps from those of other hands. */
+export function createState(doc: Node, actions: LinkActions, window: string): EditorState {
   const { nodes } = schema;
   return EditorState.create({
     doc,
@@ -35,6 +36,7 @@ export function createState(doc: Node, actions: LinkActions): EditorState {
       pastedText(),
       ...keys(actions),
       history(),
+      collab({ clientID: window }),
       slipPlugin(actions.chapter),
       keptDrafts(actions.chapter),
       uniqueIds(),

@@ -1,6 +1,5 @@
 import { schema } from '@vennet/core/manuscript';
 import { baseKeymap, chainCommands, exitCode, setBlockType, toggleMark, wrapIn } from 'prosemirror-commands';
-import { redo, undo } from 'prosemirror-history';
 import { keymap } from 'prosemirror-keymap';
 import { liftListItem, sinkListItem, splitListItem, wrapInList } from 'prosemirror-schema-list';
 import type { Command, Plugin } from 'prosemirror-state';
@@ -12,15 +11,13 @@ import { openBook } from '../book/open-book.js';
 
 const { nodes, marks } = schema;
 
-/** Undo, when everything typed since is undone: the last change all over the book goes in one step. */
-const undoInBook: Command = (_state, dispatch) => {
-  const { bulk } = openBook();
-  return dispatch ? bulk.takeBack() : bulk.canTakeBack();
-};
+/** Undo and redo of what was done in this window, in whatever chapter, and all over the book. */
+const undo: Command = (_state, dispatch) => (dispatch ? openBook().acts.undo() : openBook().acts.canUndo());
+const redo: Command = (_state, dispatch) => (dispatch ? openBook().acts.redo() : openBook().acts.canRedo());
 
 /** What can be done to the text, by name: the line over the text, the keys and the menu all use these. */
 export const textCommands = {
-  undo: chainCommands(undo, undoInBook),
+  undo,
   redo,
   // The words of a note are not those of the line that it stands in.
   emphasis: toggleMark(marks.emphasis, null, { enterInlineAtoms: false }),

@@ -2,7 +2,7 @@ import { ArrowLeft, Moon, Sun } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link, NavLink } from 'react-router';
 import { useSaveState } from '../book/open-book.js';
-import type { SaveState } from '../book/saver.js';
+import type { SaveState } from '../book/texts.js';
 import { useTheme } from './theme.js';
 import { goBack, useVisited } from '../editor/going/visited.js';
 import { KeySheet } from './KeySheet.js';

@@ -19,7 +19,7 @@ export async function startCompanion(
     setDetails({ books: [...book.books, companion] });
     lead({ kind: 'book', book: id });
     if (goThere) {
-      await openBook().saver.saveAll();
+      await openBook().texts.saveAll();
       goToBook(id);
     } else
       useNotices.getState().tell(`“${title}” is in the Library, and your words lead there.`, {

@@ -25,7 +25,7 @@ export function Outline({ book, open }: { book: Manuscript; open: string }) {
   useLayoutEffect(() => bringIntoView(current.current?.firstElementChild), [open]);
   const add = useOnce(async () => {
     try {
-      await openBook().saver.saveAll();
+      await openBook().texts.saveAll();
       const chapter = await api.addChapter(book.id, { title: '', after: open });
       await openBook().open(book.id);
       // The caret waits in its first line: what is typed next is its text.

@@ -26,7 +26,7 @@ export function useExports(book: string): Exports {
     // What forms lose follows from the text as the server has it.
     queryFn: () =>
       openBook()
-        .saver.saveAll()
+        .texts.saveAll()
         .then(() => api.forms(book)),
   });
   const { data: jobs = [] } = useQuery(queries.exports(book));
@@ -67,7 +67,7 @@ export function useExports(book: string): Exports {
     jobs,
     make: (format) =>
       tried(async () => {
-        await openBook().saver.saveAll();
+        await openBook().texts.saveAll();
         await api.startExport(book, format);
       }),
     stop: (job) => tried(() => api.stopExport(job.id)),

@@ -47,7 +47,7 @@ export function useChecks(book: string): Checks {
   }, [currentId, book, client]);
   const start = async (hrefs?: string[]) => {
     try {
-      await openBook().saver.saveAll();
+      await openBook().texts.saveAll();
       await api.startCheck(book, { hrefs });
       await client.invalidateQueries(queries.checks(book));
       // A short run may be over before anybody could listen to it.

@@ -1,24 +1,20 @@
-import { withPlaceIds } from '@vennet/core/edits';
-import { readChapter } from '@vennet/core/manuscript';
+import { placesNamed } from '@vennet/core/edits';
+import type { EditorState } from 'prosemirror-state';
 import { EditorView } from 'prosemirror-view';
 import { useEffect, useLayoutEffect, useRef } from 'react';
 import { flushSync } from 'react-dom';
 import { useSearchParams } from 'react-router';
 import { goToLink } from '../editor/going/links.js';
-import { createState } from '../editor/create-state.js';
 import { asksForSlip } from '../editor/state/slip.js';
-import { linkAtSelection, linksIn } from '../editor/state/links.js';
+import { linksIn } from '../editor/state/links.js';
 import { useEditor } from '../editor/state/store.js';
-import { useBook } from '../book/store.js';
 import { useBookmarks } from '../editor/changes/bookmarks.js';
 import { computedViews } from '../editor/views/computed-views.js';
 import { dropOfPlace } from '../editor/changes/drag-place.js';
 import { showPlace, showSpot } from '../editor/going/show-place.js';
-import { goBack, goForward, goToPlace } from '../editor/going/visited.js';
+import { goToPlace } from '../editor/going/visited.js';
 import { ActionLine } from './ActionLine.js';
-import { copyAddress } from '../follow/copy-address.js';
 import { FollowLink } from '../follow/FollowLink.js';
-import { choosePicture } from '../editor/changes/insert-pictures.js';
 import { FigureView } from '../editor/views/figure-view.js';
 import { Margin } from '../margin/Margin.js';
 import { Mentions } from '../mentions/Mentions.js';
@@ -26,7 +22,7 @@ import { keptPlace, keepPlace } from '../editor/going/kept-place.js';
 import { TextMenu } from './TextMenu.js';
 import { openBook } from '../book/open-book.js';
 
-/** The text of one chapter and what stands around it. It is made anew when the chapter comes from the server anew. */
+/** The text of one chapter and what stands around it. */
 export function ChapterEditor({ chapter }: { chapter: string }) {
   const box = useRef<HTMLDivElement>(null);
   const scroller = useRef<HTMLDivElement>(null);
@@ -37,13 +33,20 @@ export function ChapterEditor({ chapter }: { chapter: string }) {
   const at = search.get('at');
 
   useEffect(() => {
-    const { book } = useBook.getState();
-    const stored = book?.chapters.find(({ id }) => id === chapter);
-    if (!box.current || !stored) return;
-    const view = makeView(box.current, chapter, withPlaceIds(readChapter(stored).doc, chapter));
+    const { texts } = openBook();
+    const first = texts.stateOf(chapter);
+    if (!box.current || !first) return;
+    const view = makeView(box.current, chapter, first);
+    const unwatch = texts.watch((changed, state) => {
+      if (changed !== chapter) return;
+      view.updateState(state);
+      useEditor.setState({ state });
+    });
+    namePlaces(view, chapter);
     useEditor.setState({ view, chapter, state: view.state, following: null, mentions: null });
     if (scroller.current) keptPlace(chapter, view, scroller.current);
     return () => {
+      unwatch();
       useEditor.setState({ view: null, state: null, following: null, mentions: null });
       // A slip that goes away with the text still writes into it.
       queueMicrotask(() => view.destroy());
@@ -57,7 +60,7 @@ export function ChapterEditor({ chapter }: { chapter: string }) {
       const { view } = useEditor.getState();
       if (view && scrolled) keepPlace(chapter, view, scrolled);
       // What was cut here may be pasted in the next chapter: by then the book has to know that it is gone.
-      void openBook().saver.saveAll();
+      void openBook().texts.saveAll();
     };
   }, [chapter]);
 
@@ -90,7 +93,7 @@ export function ChapterEditor({ chapter }: { chapter: string }) {
   );
 }
 
-function makeView(place: HTMLElement, chapter: string, doc: Parameters<typeof createState>[0]): EditorView {
+function makeView(place: HTMLElement, chapter: string, first: EditorState): EditorView {
   let frame = 0;
   let after = 0;
   const handOn = (view: EditorView, now: boolean) => {
@@ -105,32 +108,7 @@ function makeView(place: HTMLElement, chapter: string, doc: Parameters<typeof cr
     else frame = requestAnimationFrame(() => (after = window.setTimeout(hand)));
   };
   const view: EditorView = new EditorView(place, {
-    state: createState(doc, {
-      chapter,
-      follow: (state) => {
-        const link = linkAtSelection(state, chapter);
-        if (link) useEditor.setState({ following: link });
-        return link !== null;
-      },
-      copyAddress: (state) => {
-        const link = linkAtSelection(state, chapter);
-        if (link) void copyAddress(link);
-        return link !== null;
-      },
-      mentions: (state) => {
-        const link = linkAtSelection(state, chapter);
-        const words = link?.carrier === 'text' ? link.text.trim() : '';
-        if (!link || words === '') return false;
-        useEditor.setState({ mentions: { words, link } });
-        return true;
-      },
-      choosePicture: () => {
-        choosePicture(view);
-        return true;
-      },
-      back: goBack,
-      forward: goForward,
-    }),
+    state: first,
     nodeViews: {
       figure: (node, view, getPos) => new FigureView(node, view, getPos),
       ...computedViews(goToPlace),
@@ -143,9 +121,7 @@ function makeView(place: HTMLElement, chapter: string, doc: Parameters<typeof cr
       spellcheck: 'true',
     },
     dispatchTransaction(transaction) {
-      const { doc } = view.state;
-      view.updateState(view.state.apply(transaction));
-      if (view.state.doc !== doc) openBook().saver.edited(chapter, view.state.doc);
+      view.updateState(openBook().texts.apply(chapter, transaction));
       handOn(view, asksForSlip(transaction));
     },
     handleDrop: (view, event) => dropOfPlace(view, event),
@@ -155,6 +131,13 @@ function makeView(place: HTMLElement, chapter: string, doc: Parameters<typeof cr
     },
   });
   return view;
+}
+
+/** What can always be led to gets its id for good, once the chapter is opened: it is the one it was counted by. */
+function namePlaces(view: EditorView, chapter: string): void {
+  const { tr } = view.state;
+  for (const step of placesNamed(view.state.doc, chapter).steps) tr.step(step);
+  if (tr.docChanged) view.dispatch(tr.setMeta('addToHistory', false));
 }
 
 function bringIntoView(view: EditorView, position: number): void {

@@ -5,7 +5,6 @@ import { api } from '../api/client.js';
 import { useBook, type Conflict } from '../book/store.js';
 import { tellFault, useNotices } from '../parts/notices.js';
 import { openBook } from '../book/open-book.js';
-import { browserCopies } from '../book/local-copies.js';
 
 /** Two texts of one chapter, side by side, and the choice which of them goes on. The other one is not thrown away. */
 export function ConflictChoice({ chapter, conflict }: { chapter: string; conflict: Conflict }) {
@@ -13,8 +12,8 @@ export function ConflictChoice({ chapter, conflict }: { chapter: string; conflic
   const settle = async (doc: object, lost: object) => {
     try {
       const saved = await api.saveChapter(chapter, { version: theirs.version, doc });
-      openBook().saver.forget(chapter);
-      await browserCopies.drop(chapter);
+      openBook().texts.forget(chapter);
+      useBook.getState().setConflict(chapter, null);
       await openBook().open(useBook.getState().book?.id ?? '');
       useNotices.getState().tell('This text goes on.', {
         action: { label: 'Take the other one after all', run: () => void swap(chapter, saved.version, lost) },

@@ -10,11 +10,10 @@ import { openBook } from '../book/open-book.js';
 export function Write() {
   const { chapter = '' } = useParams();
   const book = useBook((state) => state.book);
-  const loads = useBook((state) => state.loads);
   const places = useBook((state) => state.places);
   const [search] = useSearchParams();
   const conflict = useBook((state) => state.conflicts.get(chapter));
-  useEffect(() => () => void openBook().saver.saveAll(), []);
+  useEffect(() => () => void openBook().texts.saveAll(), []);
   if (!book) return null;
   const open = book.chapters.find(({ id }) => id === chapter);
   if (!open) {
@@ -27,7 +26,7 @@ export function Write() {
       {conflict ? (
         <ConflictChoice chapter={chapter} conflict={conflict} />
       ) : (
-        <ChapterEditor key={`${chapter}:${loads}`} chapter={chapter} />
+        <ChapterEditor key={chapter} chapter={chapter} />
       )}
     </div>
   );

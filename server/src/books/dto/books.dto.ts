@@ -9,6 +9,7 @@ import {
   type PlaceKind,
 } from '@vennet/core/manuscript';
 import type {
+  BookNews,
   BookChanges,
   BookSummary,
   ChapterChanges,
@@ -21,13 +22,18 @@ import type {
   OutlineChange,
   SentBook,
   Snapshot,
+  StepsAnswer,
+  StepsMade,
+  StepsSent,
   VersionedChapter,
 } from '@vennet/core/wire';
 import { BringInReportDto } from '../../jobs/job.dto.js';
 import {
   Choice,
   Moment,
+  Flag,
   Open,
+  OpenList,
   Pairs,
   Shape,
   ShapeList,
@@ -194,6 +200,37 @@ export class NewChapterDto implements NewChapter {
   after?: string;
 }
 
+export class StepsSentDto implements StepsSent {
+  @Words({ least: 8, most: 64, description: 'One that is known is acknowledged and not made twice' })
+  batch: string;
+
+  @Words({ most: 64, description: 'The window that sends them' })
+  window: string;
+
+  @Whole({ least: 0 })
+  version: number;
+
+  @Whole({ least: 1, description: 'The version of the schema' })
+  schema: number;
+
+  @OpenList({ most: 10_000, description: 'Steps as JSON, which core judges' })
+  steps: object[];
+}
+
+class StepsMadeDto implements StepsMade {
+  @Words()
+  change: string;
+
+  @Words()
+  window: string;
+
+  @Whole()
+  from: number;
+
+  @OpenList({ description: 'Steps as JSON' })
+  steps: object[];
+}
+
 export class VersionedChapterDto implements VersionedChapter {
   @Words()
   id: string;
@@ -212,6 +249,39 @@ export class VersionedChapterDto implements VersionedChapter {
 
   @Open(DOC)
   doc: object;
+}
+
+export class StepsAnswerDto implements StepsAnswer {
+  @Flag({ description: 'The steps that were sent are part of the text now' })
+  taken: boolean;
+
+  @Whole()
+  version: number;
+
+  @Words()
+  title: string;
+
+  @ShapeList(StepsMadeDto, { description: 'What came first; the steps are to be sent anew over these' })
+  missed: StepsMadeDto[];
+
+  @Shape(VersionedChapterDto, {
+    nullable: true,
+    description: 'Where the steps since then are not kept any more',
+  })
+  current: VersionedChapterDto | null;
+}
+
+class ChapterVersionDto {
+  @Words()
+  id: string;
+
+  @Whole()
+  version: number;
+}
+
+export class BookNewsDto implements BookNews {
+  @ShapeList(ChapterVersionDto)
+  chapters: ChapterVersionDto[];
 }
 
 class SentBookDto implements SentBook {

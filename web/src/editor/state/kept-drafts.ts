@@ -17,6 +17,9 @@ export interface Draft {
  * and its place moves along with the words.
  */
 export class DraftStep extends Step {
+  /** It is of this window alone: it is never sent. */
+  readonly staysHere = true;
+
   constructor(
     readonly draft: Draft,
     readonly isKept: boolean,

@@ -1,0 +1,75 @@
+import { describe, expect, jest, test } from '@jest/globals';
+import { createActs } from './acts.js';
+
+function started() {
+  const said: string[] = [];
+  const counts = new Map([
+    ['a', 9],
+    ['b', 9],
+    ['empty', 0],
+  ]);
+  const acts = createActs({
+    inText(chapter, way) {
+      if ((counts.get(chapter) ?? 0) === 0) return null;
+      said.push(`${way} ${chapter}`);
+      return 3;
+    },
+    takeBack: jest.fn(async (change: string) => {
+      said.push(`back ${change}`);
+      return change === 'gone' ? null : `${change}'`;
+    }),
+    show: (chapter, at) => said.push(`show ${chapter} ${at}`),
+  });
+  return { acts, said };
+}
+
+describe('undo', () => {
+  test('goes back in the order in which things were done, whatever chapter they were in', async () => {
+    const { acts, said } = started();
+    acts.did({ chapter: 'a' });
+    acts.did({ change: 'x' });
+    acts.did({ chapter: 'b' });
+    expect([acts.undo(), acts.undo()]).toEqual([true, true]);
+    await Promise.resolve();
+    expect([acts.undo(), acts.undo()]).toEqual([true, false]);
+    expect(said).toEqual(['undo b', 'show b 3', 'back x', 'undo a', 'show a 3']);
+    expect(acts.canUndo()).toBe(false);
+  });
+
+  test('is undone by redo, until something new is done', async () => {
+    const { acts, said } = started();
+    acts.did({ chapter: 'a' });
+    acts.did({ change: 'x' });
+    acts.undo();
+    await Promise.resolve();
+    acts.undo();
+    said.length = 0;
+    acts.redo();
+    acts.redo();
+    await Promise.resolve();
+    expect(said).toEqual(['redo a', 'show a 3', "back x'"]);
+    acts.undo();
+    expect(said.at(-1)).toBe("back x''");
+    acts.did({ chapter: 'b' });
+    expect(acts.canRedo()).toBe(false);
+  });
+
+  test('passes over what is there no more', () => {
+    const { acts, said } = started();
+    acts.did({ chapter: 'a' });
+    acts.did({ chapter: 'empty' });
+    acts.did({ change: 'y' });
+    acts.forget('y');
+    expect(acts.undo()).toBe(true);
+    expect(said[0]).toBe('undo a');
+  });
+
+  test('of a chapter does not join what was done elsewhere in between', () => {
+    const { acts } = started();
+    expect(acts.isBroken('a')).toBe(false);
+    acts.did({ chapter: 'a' });
+    expect([acts.isBroken('a'), acts.isBroken('b')]).toEqual([false, true]);
+    acts.did({ change: 'x' });
+    expect(acts.isBroken('a')).toBe(true);
+  });
+});
