@@ -58,6 +58,7 @@ export async function createApp(options: AppOptions): Promise<NestExpressApplica
   const app = await NestFactory.create<NestExpressApplication>(AppModule.with(options), {
     bufferLogs: true,
     abortOnError: false,
+    bodyParser: false,
   });
   app.useLogger(app.get(Logger));
   guard(app, options.origins);

@@ -22,11 +22,9 @@ export class SnapshotsService {
   ) {}
 
   /** Keeps the text of a book as it is now. */
-  async keepNow(bookId: string, reason: string): Promise<string> {
-    const chapters = await this.database
-      .getRepository(ChapterEntity)
-      .find({ where: { bookId }, order: { position: 'ASC' } });
-    return this.keep(this.database.manager, bookId, chapters, reason);
+  async keepNow(manager: EntityManager, bookId: string, reason: string): Promise<string> {
+    const chapters = await manager.find(ChapterEntity, { where: { bookId }, order: { position: 'ASC' } });
+    return this.keep(manager, bookId, chapters, reason);
   }
 
   async keep(

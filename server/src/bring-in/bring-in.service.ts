@@ -6,11 +6,21 @@ import { PICTURE_EXTENSIONS } from '@vennet/core/publish';
 import type { BookMade } from '@vennet/core/wire';
 import sharp from 'sharp';
 import { BooksService } from '../books/books.service.js';
-import { inWorker, WorkerRefusal } from '../jobs/in-worker.js';
+import { inProcess, ProcessDeath, WorkRefusal } from '../jobs/in-process.js';
 import type { JobRun } from '../jobs/job.js';
 import { Jobs } from '../jobs/jobs.js';
 import { ProblemError } from '../platform/problem.js';
 import type { Upload } from '../platform/upload.js';
+
+/** What bringing one file in may take. */
+const LIMITS = { memory: 1.5 * 2 ** 30, time: 3 * 60_000 };
+const DIVIDE = 'Divide the book into smaller files and bring them in one by one. Your Library is as it was.';
+/** What is said of a file over which its process ended. */
+const TOO_MUCH = {
+  broke: `Vennet broke down over this file. ${DIVIDE}`,
+  memory: `This file takes more than 1.5 GB of memory to read. ${DIVIDE}`,
+  time: `This file takes longer than three minutes to read. ${DIVIDE}`,
+};
 
 /** Makes a book of an uploaded file. The file is read in a worker; the book is stored whole or not at all. */
 @Injectable()
@@ -46,7 +56,7 @@ export class BringInService {
     try {
       return await this.jobs.run<BookMade>('bring-in', id, signal);
     } catch (error) {
-      if (!(error instanceof WorkerRefusal)) throw error;
+      if (!(error instanceof WorkRefusal)) throw error;
       throw new ProblemError(422, 'The file can’t be brought in', error.message);
     }
   }
@@ -55,11 +65,13 @@ export class BringInService {
     const upload = this.#uploads.get(id);
     if (!upload) throw new Error(`there is no upload of the id ${id}`);
     tell({ stage: 'Reading the file' });
-    const { book, enclosures, report } = await inWorker<never, BroughtIn>(
-      new URL('./bring-in.worker.js', import.meta.url),
+    const { book, enclosures, report } = await inProcess<never, BroughtIn>(
+      new URL('./bring-in.process.js', import.meta.url),
       upload,
-      { signal },
-    );
+      { signal, limits: LIMITS },
+    ).catch((error: unknown) => {
+      throw error instanceof ProcessDeath ? new WorkRefusal(TOO_MUCH[error.why]) : error;
+    });
     tell({ stage: 'Keeping its pictures and files' });
     const pictures = await Promise.all(enclosures.map((one) => shownEverywhere(one, report)));
     signal.throwIfAborted();

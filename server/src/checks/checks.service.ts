@@ -27,6 +27,7 @@ import { LOCAL_AUTHOR } from '../platform/author.js';
 import { notFound, ProblemError } from '../platform/problem.js';
 import type { JobRun } from '../jobs/job.js';
 import { Jobs } from '../jobs/jobs.js';
+import { BookEntity } from '../database/entities/book.entity.js';
 import { CheckRowEntity } from '../database/entities/check-row.entity.js';
 import { CheckRunEntity } from '../database/entities/check-run.entity.js';
 import { Prober } from '../probe/prober.js';
@@ -82,13 +83,6 @@ export class ChecksService implements OnApplicationBootstrap {
   }
 
   async start(bookId: string, hrefs?: string[]): Promise<string> {
-    const open = await this.#runs.findOneBy({ bookId, state: In(['waiting', 'running']) });
-    if (open)
-      throw new ProblemError(
-        409,
-        'A check is running',
-        'The links of this book are being checked. Wait for it, or stop it first.',
-      );
     const manuscript = await this.books.manuscript(bookId);
     const surroundings = surroundingsOf(manuscript);
     const asked = linksOf(readBook(manuscript)).map(({ destination }) =>
@@ -100,6 +94,14 @@ export class ChecksService implements OnApplicationBootstrap {
     );
     const id = randomUUID();
     await this.database.transaction(async (manager) => {
+      // Whoever else starts one at this moment waits here.
+      await manager.findOne(BookEntity, { where: { id: bookId }, lock: { mode: 'pessimistic_write' } });
+      if (await manager.existsBy(CheckRunEntity, { bookId, state: In(['waiting', 'running']) }))
+        throw new ProblemError(
+          409,
+          'A check is running',
+          'The links of this book are being checked. Wait for it, or stop it first.',
+        );
       const run = {
         id,
         bookId,

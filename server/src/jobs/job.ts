@@ -23,7 +23,7 @@ export interface JobHandler<Result = void> {
   atOnce: number;
   /** What is told of a fault that is Vennet's own. */
   faultWords: string;
-  /** Does the work and stores what came of it. @throws WorkerRefusal with words for the author */
+  /** Does the work and stores what came of it. @throws WorkRefusal with words for the author */
   run(id: string, job: JobRun): Promise<Result>;
   /** What the status of a job that is done says of its result. */
   made?(result: Result): JobStatus['made'];

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import type { JobStatus } from '@vennet/core/wire';
 import { Logger } from '@nestjs/common';
 import { firstValueFrom, toArray } from 'rxjs';
-import { WorkerRefusal } from './in-worker.js';
+import { WorkRefusal } from './in-process.js';
 import { ShutdownError, type JobRun, type Unfinished } from './job.js';
 import { Jobs } from './jobs.js';
 
@@ -78,7 +78,7 @@ describe('jobs', () => {
     const { jobs, work } = handled(2);
     jobs.add('check', 'a');
     jobs.add('check', 'b');
-    work.get('a')!.fail(new WorkerRefusal({ message: 'This can’t be read.' }));
+    work.get('a')!.fail(new WorkRefusal('This can’t be read.'));
     work.get('b')!.fail(new Error('in the worker'));
     await turn();
     expect(jobs.status('a')).toMatchObject({ state: 'failed', message: 'This can’t be read.' });

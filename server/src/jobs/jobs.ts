@@ -1,7 +1,7 @@
 import { Injectable, Logger, type BeforeApplicationShutdown } from '@nestjs/common';
 import { isUnderWay, type JobKind, type JobStatus } from '@vennet/core/wire';
 import { concat, defer, EMPTY, filter, from, of, Subject, takeWhile, type Observable } from 'rxjs';
-import { WorkerRefusal } from './in-worker.js';
+import { WorkRefusal } from './in-process.js';
 import { ShutdownError, type JobHandler, type Unfinished } from './job.js';
 
 /** One job that waits or runs. */
@@ -160,7 +160,7 @@ export class Jobs implements BeforeApplicationShutdown {
 
   #unfinished(error: unknown, { controller, status }: Ticket): Unfinished {
     if (controller.signal.aborted) return { state: 'stopped', message: '' };
-    if (error instanceof WorkerRefusal) return { state: 'failed', message: error.message };
+    if (error instanceof WorkRefusal) return { state: 'failed', message: error.message };
     this.#log.error(error);
     return { state: 'failed', message: this.#handlers.get(status.kind)?.faultWords ?? '' };
   }

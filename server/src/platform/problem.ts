@@ -22,6 +22,16 @@ export class ProblemError extends HttpException {
   }
 }
 
+/** A body that is refused before it is read. The parser of bodies gives whatever is thrown then a status of its own. */
+export class BodyRefusal extends Error {
+  constructor(
+    readonly title: string,
+    readonly detail: string,
+  ) {
+    super(detail);
+  }
+}
+
 /** What is told of a request whose shape is not as the HTTP interface describes it. `path` names the first fault. */
 export function refusalOf(errors: readonly ValidationError[]): ProblemError {
   const faults = errors.flatMap((error) => faultsIn(error, ''));
@@ -84,6 +94,10 @@ function problemOf(error: unknown): Problem {
   if (error instanceof ProblemError) {
     const { title, detail, more } = error;
     return { type: 'about:blank', title, status: error.getStatus(), detail, ...more };
+  }
+  if (error instanceof BodyRefusal) {
+    const { title, detail } = error;
+    return { type: 'about:blank', title, status: 400, detail };
   }
   if (error instanceof PayloadTooLargeException) return problemTooLarge;
   if (error instanceof HttpException) {

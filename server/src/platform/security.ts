@@ -1,5 +1,7 @@
 import type { NestExpressApplication } from '@nestjs/platform-express';
+import { json } from 'express';
 import helmet from 'helmet';
+import { answerUnreadable, refuseDeep } from './bounds.js';
 import { refuseTooLarge } from './refuse-too-large.js';
 import { sameOrigin } from './same-origin.js';
 
@@ -28,6 +30,7 @@ export function guard(app: NestExpressApplication, origins: readonly string[] = 
   );
   app.use(sameOrigin(origins));
   app.use(refuseTooLarge(LARGEST_UPLOAD));
-  app.useBodyParser('json', { limit: LARGEST_CHAPTER });
+  app.use(json({ limit: LARGEST_CHAPTER, verify: (_request, _response, body) => refuseDeep(body) }));
+  answerUnreadable(app.getHttpServer());
   app.disable('x-powered-by');
 }

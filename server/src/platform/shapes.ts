@@ -218,8 +218,8 @@ export function Either(shapes: Readonly<Record<string, Class>>, more: More = {})
       IsObject(),
       ValidateNested(),
       Type((options) => {
-        const given = (options?.object as Record<string | symbol, object | undefined> | undefined)?.[name];
-        const has = Object.keys(shapes).find((own) => given && own in given);
+        const given = (options?.object as Record<string | symbol, unknown> | undefined)?.[name];
+        const has = Object.keys(shapes).find((own) => typeof given === 'object' && given && own in given);
         return (has ? shapes[has] : classes[0]) ?? Object;
       }),
     )(target, name);

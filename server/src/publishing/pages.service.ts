@@ -1,8 +1,8 @@
 import { createHash } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
-import { inWorker, WorkerRefusal } from '../jobs/in-worker.js';
+import { inProcess, ProcessDeath, WorkRefusal } from '../jobs/in-process.js';
 import { Jobs } from '../jobs/jobs.js';
-import type { PublishInput } from './publish.worker.js';
+import type { PublishInput } from './publish.process.js';
 import { SourcesService } from './sources.service.js';
 
 /** Places and the numbers of their pages. */
@@ -24,7 +24,10 @@ export class PagesService {
       run: async (id, { signal }) => {
         const [bookId = ''] = id.split('.');
         const input = await this.sources.of(bookId);
-        return inWorker<never, Pages>(new URL('./pages.worker.js', import.meta.url), input, { signal });
+        return inProcess<never, Pages>(new URL('./pages.process.js', import.meta.url), input, {
+          signal,
+          limits: { time: 120_000 },
+        });
       },
     });
   }
@@ -35,7 +38,7 @@ export class PagesService {
     const known = this.#known.get(bookId);
     if (known?.version === version) return known.pages;
     const pages = this.jobs.run<Pages>('pages', `${bookId}.${version}`).catch((error: unknown) => {
-      if (error instanceof WorkerRefusal) return [];
+      if (error instanceof WorkRefusal || error instanceof ProcessDeath) return [];
       this.#known.delete(bookId);
       throw error;
     });

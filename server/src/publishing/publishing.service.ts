@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { mkdir, rename, rm, writeFile } from 'node:fs/promises';
+import { mkdir, rename, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Injectable, type OnApplicationBootstrap } from '@nestjs/common';
 import { ConfigService } from '@nestjs/config';
@@ -12,14 +12,15 @@ import { SnapshotsService } from '../books/snapshots.service.js';
 import { LOCAL_AUTHOR } from '../platform/author.js';
 import { notFound, ProblemError } from '../platform/problem.js';
 import { EnclosureStore } from '../shelf/enclosure-store.js';
-import { inWorker } from '../jobs/in-worker.js';
+import { inProcess, ProcessDeath, WorkRefusal } from '../jobs/in-process.js';
 import type { JobRun, Unfinished } from '../jobs/job.js';
 import { Jobs } from '../jobs/jobs.js';
+import { BookEntity } from '../database/entities/book.entity.js';
 import { ExportEntity, type BesideFile } from '../database/entities/export.entity.js';
 import { ShelfService } from '../shelf/shelf.service.js';
 import type { AppSettings } from '../platform/settings.js';
 import { SourcesService } from './sources.service.js';
-import type { Published, PublishInput, PublishProgress } from './publish.worker.js';
+import type { Published, PublishInput, PublishProgress } from './publish.process.js';
 
 const TYPES: Record<Format, string> = {
   epub: 'application/epub+zip',
@@ -36,7 +37,7 @@ export class PublishingService implements OnApplicationBootstrap {
   readonly #directory: string;
 
   constructor(
-    database: DataSource,
+    private readonly database: DataSource,
     settings: ConfigService<AppSettings, true>,
     private readonly books: BooksService,
     private readonly snapshots: SnapshotsService,
@@ -64,29 +65,32 @@ export class PublishingService implements OnApplicationBootstrap {
 
   async start(bookId: string, format: Format): Promise<string> {
     const { title } = await this.books.book(bookId);
-    const open = await this.#exports.findOneBy({ bookId, format, state: In(['waiting', 'running']) });
-    if (open)
-      throw new ProblemError(
-        409,
-        'Already being made',
-        'This file is being made. Wait for it, or stop it first.',
-      );
     const id = randomUUID();
-    await this.snapshots.keepNow(bookId, `Published as ${WORDS[format]}`);
-    await this.#exports.insert({
-      id,
-      bookId,
-      format,
-      state: 'waiting',
-      message: '',
-      notes: [],
-      proof: null,
-      size: null,
-      beside: [],
-      fileName: fileName(title, format),
-      createdBy: LOCAL_AUTHOR,
-      createdAt: new Date(),
-      finishedAt: null,
+    await this.database.transaction(async (manager) => {
+      // Whoever else starts one at this moment waits here.
+      await manager.findOne(BookEntity, { where: { id: bookId }, lock: { mode: 'pessimistic_write' } });
+      if (await manager.existsBy(ExportEntity, { bookId, format, state: In(['waiting', 'running']) }))
+        throw new ProblemError(
+          409,
+          'Already being made',
+          'This file is being made. Wait for it, or stop it first.',
+        );
+      await this.snapshots.keepNow(manager, bookId, `Published as ${WORDS[format]}`);
+      await manager.insert(ExportEntity, {
+        id,
+        bookId,
+        format,
+        state: 'waiting',
+        message: '',
+        notes: [],
+        proof: null,
+        size: null,
+        beside: [],
+        fileName: fileName(title, format),
+        createdBy: LOCAL_AUTHOR,
+        createdAt: new Date(),
+        finishedAt: null,
+      });
     });
     this.jobs.add('export', id);
     return id;
@@ -96,15 +100,18 @@ export class PublishingService implements OnApplicationBootstrap {
     const row = await this.#exports.findOneByOrFail({ id });
     await this.#exports.update({ id }, { state: 'running' });
     const { bookId, format } = row;
-    const input: PublishInput = { format, ...(await this.sources.of(bookId)), modified: new Date() };
-    const { bytes, proof, notes, beside } = await inWorker<PublishProgress, Published>(
-      new URL('./publish.worker.js', import.meta.url),
-      input,
-      { signal, progress: tell },
-    );
     const path = this.#pathOf(row);
     await mkdir(this.#directory, { recursive: true });
-    await writeFile(`${path}.unfinished`, bytes);
+    const { size, proof, notes, beside } = await published(
+      {
+        format,
+        ...(await this.sources.of(bookId)),
+        modified: new Date(),
+        output: `${path}.unfinished`,
+        careful: false,
+      },
+      { signal, tell },
+    );
     await rename(`${path}.unfinished`, path);
     await this.#exports.update(
       { id },
@@ -112,7 +119,7 @@ export class PublishingService implements OnApplicationBootstrap {
         state: 'done',
         proof,
         notes,
-        size: String(bytes.length),
+        size: String(size),
         finishedAt: new Date(),
         beside: await this.#kept(bookId, beside),
       },
@@ -222,6 +229,42 @@ export class PublishingService implements OnApplicationBootstrap {
     };
   }
 }
+
+/** Makes a file in a process of its own. Where the process dies it is tried once more, with care, to know over which chapter. */
+async function published(input: PublishInput, { signal, tell }: JobRun): Promise<Published> {
+  let chapter = '';
+  const attempt = (careful: boolean) =>
+    inProcess<PublishProgress, Published>(
+      new URL('./publish.process.js', import.meta.url),
+      { ...input, careful },
+      {
+        signal,
+        progress({ chapter: set = '', ...progress }) {
+          chapter = set;
+          tell(progress);
+        },
+      },
+    );
+  try {
+    return await attempt(false);
+  } catch (error) {
+    if (!(error instanceof ProcessDeath)) throw error;
+  }
+  try {
+    return await attempt(true);
+  } catch (error) {
+    if (!(error instanceof ProcessDeath)) throw error;
+    const what = chapter === '' ? 'The book' : `The chapter “${chapter}”`;
+    throw new WorkRefusal(`${what} can’t be made: ${WHY[error.why]}`);
+  }
+}
+
+const WHY: Record<ProcessDeath['why'], string> = {
+  broke:
+    'the work broke down over it, twice. Look there for words or signs that are repeated thousands of times.',
+  memory: 'it takes more than 1.5 GB of memory. Make its pictures or its chapters smaller.',
+  time: 'it takes longer than ten minutes. Divide it into smaller chapters.',
+};
 
 /** The title as a file name that every system takes. */
 function fileName(title: string, format: Format): string {

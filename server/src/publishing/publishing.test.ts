@@ -179,3 +179,24 @@ test('an export can be stopped', async () => {
   const job = await until(() => app.api.export(body.id), ended);
   expect(job.state).toBe('stopped');
 });
+
+describe('a book over which the typesetter’s process ends', () => {
+  const marks = `e${'\u0301'.repeat(100_000)}`;
+
+  test('fails with its chapter named; the server goes on, and so do other books', async () => {
+    const files = epubFiles({
+      'one.xhtml': '<body><h1>Good words</h1><p>words</p></body>',
+      'two.xhtml': `<body><h1>Too many marks</h1><p>${marks}</p></body>`,
+    });
+    const { id } = (await app.upload('marks.epub', zip(files))).body;
+    const failed = await make(id, 'pdf');
+    expect(failed).toMatchObject({
+      state: 'failed',
+      message: expect.stringContaining('“Too many marks”') as unknown,
+    });
+    expect((await app.call('GET', 'health')).status).toBe(200);
+    expect((await make(id, 'epub')).state).toBe('done');
+    const { id: other } = (await app.upload('other.html', pageWithLinks([['a', 'https://a.example/']]))).body;
+    expect((await make(other, 'pdf')).state).toBe('done');
+  }, 120_000);
+});

@@ -2,7 +2,7 @@ import { Injectable } from '@nestjs/common';
 import { BooksService } from '../books/books.service.js';
 import { EnclosureStore } from '../shelf/enclosure-store.js';
 import { ShelfService } from '../shelf/shelf.service.js';
-import type { PublishInput } from './publish.worker.js';
+import type { PublishInput } from './publish.process.js';
 
 /** What files are made of: a book as it stands now, and where the bytes of its files lie. */
 @Injectable()

@@ -1,0 +1,133 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { readBook, type Format } from '@vennet/core/manuscript';
+import {
+  computedLinks,
+  editionOf,
+  expectedLinks,
+  filesBeside,
+  makeEpub,
+  makeWebPage,
+  PICTURE_EXTENSIONS,
+  type Edition,
+  withPages,
+} from '@vennet/core/publish';
+import {
+  linksInEpub,
+  linksInPdf,
+  linksInWebPage,
+  prove,
+  type FoundLink,
+  type Proof,
+} from '@vennet/core/readback';
+import { surroundingsOf, type Manuscript } from '@vennet/core/wire';
+import { work } from '../jobs/work.js';
+import { finishPdf } from '../typesetting/finish.js';
+import { setPages, TypesettingError } from '../typesetting/typeset.js';
+
+export interface PublishInput {
+  format: Format;
+  book: Manuscript;
+  enclosures: { id: string; name: string; type: string; path: string }[];
+  modified: Date;
+  /** Where the made file is written. */
+  output: string;
+  /** Sets each chapter by itself first, and says which: so that the one is known that breaks the typesetter. */
+  careful: boolean;
+}
+
+export interface PublishProgress {
+  stage: string;
+  done: number;
+  total: number;
+  /** The title of the chapter that is set by itself. */
+  chapter?: string;
+}
+
+export interface Published {
+  /** Of the made file, in bytes. */
+  size: number;
+  proof: Proof;
+  notes: string[];
+  /** The files that readers need next to the made one: their paths, by the ids of their enclosures. */
+  beside: [string, string][];
+}
+
+interface Made {
+  bytes: Uint8Array;
+  proof: Proof;
+  notes: string[];
+}
+
+type Tell = (stage: string, done?: number, total?: number) => void;
+
+const makers: Record<Format, (edition: Edition, input: PublishInput, tell: Tell) => Made | Promise<Made>> = {
+  epub,
+  pdf,
+  web,
+};
+
+work<PublishInput, PublishProgress, Published>(
+  TypesettingError,
+  (error) => {
+    const { chapter, why } = error as TypesettingError;
+    return `${chapter ? `The chapter “${chapter}” can’t be set` : 'The book can’t be set'}: ${why}.`;
+  },
+  async (input, progress) => {
+    const tell: Tell = (stage, done = 0, total = 0) => progress({ stage, done, total });
+    tell('Reading the book');
+    const surroundings = surroundingsOf(input.book);
+    const inside = (id: string) => {
+      const file = surroundings.files.get(id);
+      return file?.travels === 'inside' && file.opensFor === 'everyone';
+    };
+    const files = input.enclosures.map(({ path, ...file }) => ({
+      ...file,
+      bytes: new Uint8Array(inside(file.id) || PICTURE_EXTENSIONS[file.type] ? readFileSync(path) : []),
+    }));
+    const edition = editionOf(readBook(input.book), files, input.format, surroundings);
+    if (input.careful && input.format === 'pdf')
+      for (const [index, chapter] of edition.book.chapters.entries()) {
+        const total = edition.book.chapters.length;
+        progress({ stage: 'Setting chapter by chapter', done: index, total, chapter: chapter.title });
+        // What is said goes out before anything can break.
+        await new Promise((resolve) => setTimeout(resolve, 20));
+        setPages({ ...edition, book: { ...edition.book, chapters: [chapter] } });
+      }
+    const { bytes, proof, notes } = await makers[input.format](edition, input, tell);
+    writeFileSync(input.output, bytes);
+    const beside = filesBeside(edition).map(([path, { id }]): [string, string] => [id, path]);
+    return { size: bytes.length, proof, notes, beside };
+  },
+);
+
+function epub(edition: Edition, { modified }: PublishInput, tell: Tell): Made {
+  tell('Writing the chapters');
+  const bytes = makeEpub(edition, { modified });
+  tell('Reading the file back');
+  return { bytes, proof: proofOf(edition, linksInEpub(bytes)), notes: [] };
+}
+
+function web(edition: Edition, _input: PublishInput, tell: Tell): Made {
+  tell('Writing the page');
+  const bytes = makeWebPage(edition);
+  tell('Reading the file back');
+  const paths = new Set(filesBeside(edition).map(([path]) => path));
+  return { bytes, proof: proofOf(edition, linksInWebPage(bytes, paths)), notes: [] };
+}
+
+async function pdf(edition: Edition, _input: PublishInput, tell: Tell): Promise<Made> {
+  tell('Setting the pages');
+  const set = setPages(edition);
+  const withNumbers = withPages(edition, set.labels);
+  const { bytes: plain, notes } = set.write();
+  tell('Writing what is said of the links');
+  const bytes = await finishPdf(plain, withNumbers, set.places);
+  const { links } = await linksInPdf(bytes.slice(), (done, total) =>
+    tell('Reading the file back', done, total),
+  );
+  return { bytes, proof: proofOf(withNumbers, links), notes };
+}
+
+function proofOf(edition: Edition, found: FoundLink[]): Proof {
+  return prove(expectedLinks(edition), found, computedLinks(edition));
+}
