@@ -208,22 +208,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/books/{id}/chapters": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["BooksController_addChapter"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/chapters/{id}": {
         parameters: {
             query?: never;
@@ -234,7 +218,7 @@ export interface paths {
         get?: never;
         put: operations["BooksController_save"];
         post?: never;
-        delete?: never;
+        delete: operations["OutlineController_removeChapter"];
         options?: never;
         head?: never;
         patch: operations["OutlineController_leaveOut"];
@@ -346,6 +330,70 @@ export interface paths {
         get?: never;
         put: operations["OutlineController_arrange"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/chapters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["OutlineController_addChapter"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/chapters/{id}/title": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["OutlineController_renameChapter"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/chapters/{id}/split": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["OutlineController_splitChapter"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/chapters/{id}/join": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["OutlineController_joinChapter"];
         delete?: never;
         options?: never;
         head?: never;
@@ -875,11 +923,6 @@ export interface components {
             look?: components["schemas"]["LinkLookDto"];
             structure?: components["schemas"]["StructureDto"];
         };
-        NewChapterDto: {
-            title: string;
-            /** @description The chapter after which it comes; at the end without one */
-            after?: string;
-        };
         SaveChapterDto: {
             /** @description The version that the text was read at */
             version: number;
@@ -1180,6 +1223,40 @@ export interface components {
         OutlineDto: {
             /** @description Every chapter of the book, in its new order */
             chapters: components["schemas"]["ChapterPlaceDto"][];
+        };
+        ChapterMadeDto: {
+            /** @description By which it is taken back; `null` where nothing was changed */
+            change: string | null;
+            /** @description The chapter that it is about now */
+            chapter: string | null;
+        };
+        NewChapterDto: {
+            title: string;
+            /** @description The chapter after which it comes; at the end without one */
+            after?: string;
+        };
+        ChapterAddedDto: {
+            id: string;
+            title: string;
+            /** @enum {string} */
+            matter: "front" | "main" | "back";
+            /** @description The forms in which the chapter is left out */
+            leftOutOf: ("epub" | "pdf" | "web")[];
+            /** @description To be named by the next save */
+            version: number;
+            /** @description The chapter as JSON of the schema, which core judges */
+            doc: {
+                [key: string]: unknown;
+            };
+            /** @description By which it is taken out again */
+            change: string | null;
+        };
+        ChapterTitleDto: {
+            title: string;
+        };
+        ChapterSplitDto: {
+            /** @description The position of the block that is to be the first of the new chapter */
+            before: number;
         };
         ChapterChangesDto: {
             /** @description The forms in which the chapter is left out */
@@ -2009,40 +2086,6 @@ export interface operations {
             };
         };
     };
-    BooksController_addChapter: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["NewChapterDto"];
-            };
-        };
-        responses: {
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["VersionedChapterDto"];
-                };
-            };
-            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDto"];
-                };
-            };
-        };
-    };
     BooksController_save: {
         parameters: {
             query?: never;
@@ -2064,6 +2107,36 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ChapterSavedDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    OutlineController_removeChapter: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChapterMadeDto"];
                 };
             };
             /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
@@ -2352,11 +2425,145 @@ export interface operations {
             };
         };
         responses: {
-            204: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": components["schemas"]["ChapterMadeDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    OutlineController_addChapter: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewChapterDto"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChapterAddedDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    OutlineController_renameChapter: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChapterTitleDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChapterMadeDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    OutlineController_splitChapter: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChapterSplitDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChapterMadeDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    OutlineController_joinChapter: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChapterMadeDto"];
+                };
             };
             /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
             default: {

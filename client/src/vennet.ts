@@ -7,6 +7,8 @@ import type {
   BookChanges,
   BookMade,
   BookSummary,
+  ChapterAdded,
+  ChapterMade,
   ChapterPlace,
   ChapterSave,
   ChapterSaved,
@@ -34,7 +36,6 @@ import type {
   StepsAnswer,
   StepsSent,
   TakenBack,
-  VersionedChapter,
 } from '@vennet/core/wire';
 import createClient from 'openapi-fetch';
 import { faultIn, UnreachableError } from './problem.js';
@@ -84,8 +85,16 @@ export function vennet(address = '') {
     putBookBack: (book: string) => done(http.POST('/api/books/{id}/put-back', of(book))),
     places: (book: string): Promise<Place[]> => answer(http.GET('/api/books/{id}/places', of(book))),
 
-    addChapter: (book: string, body: NewChapter): Promise<VersionedChapter> =>
+    addChapter: (book: string, body: NewChapter): Promise<ChapterAdded> =>
       answer(http.POST('/api/books/{id}/chapters', { ...of(book), body })),
+    removeChapter: (chapter: string): Promise<ChapterMade> =>
+      answer(http.DELETE('/api/chapters/{id}', of(chapter))),
+    renameChapter: (chapter: string, title: string): Promise<ChapterMade> =>
+      answer(http.PUT('/api/chapters/{id}/title', { ...of(chapter), body: { title } })),
+    splitChapter: (chapter: string, before: number): Promise<ChapterMade> =>
+      answer(http.POST('/api/chapters/{id}/split', { ...of(chapter), body: { before } })),
+    joinChapter: (chapter: string): Promise<ChapterMade> =>
+      answer(http.POST('/api/chapters/{id}/join', of(chapter))),
     saveChapter: (chapter: string, { version, doc }: ChapterSave): Promise<ChapterSaved> =>
       answer(http.PUT('/api/chapters/{id}', { ...of(chapter), body: { version, doc: { ...doc } } })),
     sendSteps: (chapter: string, { steps, ...body }: StepsSent): Promise<StepsAnswer> =>
@@ -99,8 +108,8 @@ export function vennet(address = '') {
       answer(http.GET('/api/chapters/{id}/steps', { params: { path: { id }, query: { since } } })),
     leaveOut: (chapter: string, leftOutOf: Format[]) =>
       done(http.PATCH('/api/chapters/{id}', { ...of(chapter), body: { leftOutOf } })),
-    arrange: (book: string, chapters: ChapterPlace[]) =>
-      done(http.PUT('/api/books/{id}/outline', { ...of(book), body: { chapters } })),
+    arrange: (book: string, chapters: ChapterPlace[]): Promise<ChapterMade> =>
+      answer(http.PUT('/api/books/{id}/outline', { ...of(book), body: { chapters } })),
     moveSection: (book: string, body: SectionMove): Promise<RepairDone> =>
       answer(http.POST('/api/books/{id}/sections/move', { ...of(book), body })),
 

@@ -300,6 +300,29 @@ export interface TakenBack {
   left: string[];
 }
 
+/** What came of a change to the chapters of a book. */
+export interface ChapterMade {
+  /** By which it is taken back; `null` where nothing was changed. */
+  change: string | null;
+  /** The chapter that it is about now. */
+  chapter: string | null;
+}
+
+/** A chapter that was added, and the change by which it is taken out again. */
+export interface ChapterAdded extends VersionedChapter {
+  change: string | null;
+}
+
+/** The title that a chapter is to have. */
+export interface ChapterTitle {
+  title: string;
+}
+
+/** Where a chapter is to be split: before the block at this position. */
+export interface ChapterSplit {
+  before: number;
+}
+
 /** A change all over a book. The time is ISO 8601. */
 export interface BookChange {
   id: string;

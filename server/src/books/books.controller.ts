@@ -30,7 +30,6 @@ import type {
   Manuscript,
   RepairDone,
   StepsAnswer,
-  VersionedChapter,
   Started,
 } from '@vennet/core/wire';
 import {
@@ -40,12 +39,10 @@ import {
   ChapterSavedDto,
   ManuscriptDto,
   NewBookDto,
-  NewChapterDto,
   PlaceDto,
   SaveChapterDto,
   StepsAnswerDto,
   StepsSentDto,
-  VersionedChapterDto,
 } from './dto/books.dto.js';
 import { InsideRepairDto, MentionsDto, RepairDoneDto, RepairDto } from './dto/repairs.dto.js';
 import { BooksService } from './books.service.js';
@@ -100,12 +97,6 @@ export class BooksController {
   @ApiNoContentResponse()
   putBack(@Param('id', ParseUUIDPipe) id: string): Promise<void> {
     return this.books.setDeleted(id, false);
-  }
-
-  @Post('books/:id/chapters')
-  @ApiCreatedResponse({ type: VersionedChapterDto })
-  addChapter(@Param('id', ParseUUIDPipe) id: string, @Body() body: NewChapterDto): Promise<VersionedChapter> {
-    return this.books.addChapter(id, body);
   }
 
   @Put('chapters/:id')

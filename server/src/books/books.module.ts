@@ -2,6 +2,7 @@ import { Module } from '@nestjs/common';
 import { ShelfModule } from '../shelf/shelf.module.js';
 import { BooksController } from './books.controller.js';
 import { BooksService } from './books.service.js';
+import { ChaptersService } from './chapters.service.js';
 import { ChangesService } from './changes.service.js';
 import { OutlineController } from './outline.controller.js';
 import { OutlineService } from './outline.service.js';
@@ -11,7 +12,14 @@ import { SnapshotsService } from './snapshots.service.js';
 @Module({
   imports: [ShelfModule],
   controllers: [BooksController, OutlineController],
-  providers: [ChangesService, BooksService, OutlineService, RepairsService, SnapshotsService],
+  providers: [
+    ChangesService,
+    ChaptersService,
+    BooksService,
+    OutlineService,
+    RepairsService,
+    SnapshotsService,
+  ],
   exports: [BooksService, ChangesService, RepairsService, SnapshotsService],
 })
 export class BooksModule {}

@@ -21,9 +21,7 @@ import type {
   ChapterSaved,
   Manuscript,
   NewBook,
-  NewChapter,
   SentBook,
-  VersionedChapter,
 } from '@vennet/core/wire';
 import { stepsBetween } from '@vennet/core/steps';
 import { DataSource, IsNull, Not } from 'typeorm';
@@ -221,36 +219,6 @@ export class BooksService {
       .getRepository(BookEntity)
       .update({ id }, { deletedAt: deleted ? new Date() : null });
     if (result.affected === 0) throw notFound('book');
-  }
-
-  async addChapter(bookId: string, { title, after }: NewChapter): Promise<VersionedChapter> {
-    const { language } = await this.book(bookId);
-    return this.database.transaction(async (manager) => {
-      const all = await manager.find(ChapterEntity, {
-        where: { bookId },
-        order: { position: 'ASC' },
-        lock: { mode: 'pessimistic_write' },
-      });
-      const at = after ? all.findIndex((chapter) => chapter.id === after) + 1 : all.length;
-      for (const chapter of all.slice(at).reverse())
-        await manager.update(ChapterEntity, { id: chapter.id }, { position: chapter.position + 1 });
-      const before = all[at - 1];
-      const position = before ? before.position + 1 : 0;
-      const words = title.trim() || `${phrases(language).chapter} ${all.length + 1}`;
-      const matter = before?.matter ?? 'main';
-      const chapter = {
-        id: mint(),
-        bookId,
-        position,
-        matter,
-        version: 1,
-        leftOutOf: [],
-        deletedAt: null,
-        ...columnsOfJson(emptyChapter(title.trim()), words),
-      };
-      await manager.insert(ChapterEntity, chapter);
-      return asSent(chapter);
-    });
   }
 
   /**

@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import { moveSection, placesNamed } from '@vennet/core/edits';
-import { faultInChapter, readChapter, SCHEMA_VERSION, sectionsOf } from '@vennet/core/manuscript';
+import { SCHEMA_VERSION, sectionsOf } from '@vennet/core/manuscript';
 import { applySteps, stepsFrom, StepsRefused, takeBack } from '@vennet/core/steps';
 import type { BookChange, BookNews, StepsAnswer, StepsSent, TakenBack } from '@vennet/core/wire';
 import type { Node } from 'prosemirror-model';
-import { Transform, type Step } from 'prosemirror-transform';
+import { Mapping, Transform, type Step } from 'prosemirror-transform';
 import { Subject, filter, type Observable } from 'rxjs';
 import { DataSource, In, MoreThan, Not, type EntityManager } from 'typeorm';
 import { BookEntity } from '../database/entities/book.entity.js';
@@ -14,7 +14,9 @@ import { ChapterStepsEntity } from '../database/entities/chapter-steps.entity.js
 import { ChapterEntity } from '../database/entities/chapter.entity.js';
 import { LOCAL_AUTHOR } from '../platform/author.js';
 import { notFound, ProblemError } from '../platform/problem.js';
-import { asSent, columnsOf } from './chapter-text.js';
+import { arrange, ChangeInHand, lockedChapters, mergedOrder } from './change-in-hand.js';
+import { asSent } from './chapter-text.js';
+import { joinChapters, splitOff } from './joined-chapters.js';
 
 /** What is said of a change to a book, for its other windows. */
 export interface ChangeNews {
@@ -22,62 +24,6 @@ export interface ChangeNews {
   change: string;
   /** The window that made it; empty for other hands. */
   window: string;
-}
-
-/** A change that is being made. Nothing of it is there before its transaction has ended. */
-export class ChangeInHand {
-  /** Chapters that got another text. */
-  readonly changed = new Set<string>();
-  recipe: ChangeRecipe | null = null;
-
-  constructor(
-    readonly manager: EntityManager,
-    readonly bookId: string,
-    /** The chapters of the book in their order; nobody else changes them meanwhile. */
-    readonly chapters: ChapterEntity[],
-    readonly id: string,
-  ) {}
-
-  /** The text of a chapter as it is now. */
-  docOf(chapter: ChapterEntity): Node {
-    return readChapter(asSent(chapter)).doc;
-  }
-
-  /**
-   * Stores the next text of a chapter and the steps that led to it; nothing where there are none.
-   *
-   * @throws ProblemError where the text does not fit the schema any more
-   */
-  async write(
-    chapter: ChapterEntity,
-    { steps, docs, doc }: Pick<Transform, 'steps' | 'docs' | 'doc'>,
-  ): Promise<void> {
-    if (steps.length === 0) return;
-    const json = doc.toJSON() as object;
-    const fault = faultInChapter(json);
-    if (fault)
-      throw new ProblemError(
-        422,
-        'The chapter does not fit the schema',
-        `At ${fault.path || 'the top'}: ${fault.message}. Nothing was stored.`,
-        { path: fault.path },
-      );
-    const inverses = steps.map((step, index) => step.invert(docs[index] ?? doc));
-    const columns = columnsOf(doc, json, chapter.title);
-    const version = chapter.version + steps.length;
-    await this.manager.update(ChapterEntity, { id: chapter.id }, { ...columns, version });
-    await this.manager.insert(ChapterStepsEntity, {
-      chapterId: chapter.id,
-      fromVersion: chapter.version,
-      toVersion: version,
-      changeId: this.id,
-      schemaVersion: SCHEMA_VERSION,
-      steps: JSON.stringify(steps),
-      inverses: JSON.stringify(inverses),
-    });
-    Object.assign(chapter, columns, { version });
-    this.changed.add(chapter.id);
-  }
 }
 
 /** A change of this id was made before. */
@@ -111,7 +57,11 @@ export class ChangesService {
     { id = randomUUID(), kind = 'book', window = '' }: NewChange = {},
   ): Promise<{ result: Result; change: string | null }> {
     const made = await this.database.transaction(async (manager) => {
-      const book = await manager.findOneBy(BookEntity, { id: bookId });
+      // First of all the book: everything that changes it waits here, one behind the other.
+      const book = await manager.findOne(BookEntity, {
+        where: { id: bookId },
+        lock: { mode: 'pessimistic_write' },
+      });
       if (!book || book.deletedAt) throw notFound('book');
       const chapters = await lockedChapters(manager, bookId);
       if (await manager.existsBy(ChangeEntity, { id })) throw new KnownChange();
@@ -219,9 +169,10 @@ export class ChangesService {
         const row = await manager.findOneBy(ChangeEntity, { id: changeId, bookId });
         if (!row) throw notFound('change');
         const left: string[] = [];
-        if (row.recipe) left.push(...(await undoRecipe(hand, row.recipe)));
-        const moved = row.recipe?.moved;
-        if (!moved)
+        if (row.recipe) left.push(...(await undoRecipe(hand, row)));
+        // What was moved is moved back as it is now.
+        const { moved, split, joined } = row.recipe ?? {};
+        if (!moved && !split && !joined)
           for (const batch of await stepsOf(manager, changeId)) left.push(...(await undoSteps(hand, batch)));
         const result = { changed: hand.changed.size, left: [...new Set(left)] };
         return { words: row.words, result };
@@ -257,27 +208,84 @@ async function undoSteps(hand: ChangeInHand, batch: ChapterStepsEntity): Promise
 }
 
 /** Does the opposite of what a change did beside its steps, to what is there now. */
-async function undoRecipe(
-  hand: ChangeInHand,
-  { moved, removed = [], added = [], order }: ChangeRecipe,
-): Promise<string[]> {
+async function undoRecipe(hand: ChangeInHand, { id, recipe }: ChangeEntity): Promise<string[]> {
+  const { moved, split, joined, removed = [], added = [], titles = [], order } = recipe ?? {};
   const { manager, chapters } = hand;
   if (moved) return moveBack(hand, moved);
-  const recipe: ChangeRecipe = {};
+  if (split) return joinBack(hand, split);
+  if (joined) return splitBack(hand, joined, id);
+  const opposite: ChangeRecipe = {};
   if (removed.length > 0) {
     await manager.restore(ChapterEntity, { id: In(removed) });
     chapters.push(...(await manager.find(ChapterEntity, { where: { id: In(removed) } })));
-    recipe.added = removed;
+    chapters.sort((one, other) => one.position - other.position);
+    await arrange(manager, chapters);
+    opposite.added = removed;
   }
   if (added.length > 0) {
+    if (added.length === chapters.length) return ['the only chapter'];
     await manager.softDelete(ChapterEntity, { id: In(added) });
-    recipe.removed = added;
+    opposite.removed = added;
+  }
+  if (titles.length > 0) {
+    opposite.titles = titles.flatMap(({ id: own }) =>
+      chapters.filter((one) => one.id === own).map(({ title }) => ({ id: own, title })),
+    );
+    for (const { id: own, title } of titles) await manager.update(ChapterEntity, { id: own }, { title });
   }
   if (order) {
-    recipe.order = chapters.map(({ id, matter }) => ({ id, matter }));
+    opposite.order = chapters.map(({ id: own, matter }) => ({ id: own, matter }));
     await arrange(manager, mergedOrder(order, chapters));
   }
-  hand.recipe = recipe;
+  hand.recipe = opposite;
+  return [];
+}
+
+/** Takes a split back: the two chapters become one, as they are now. */
+async function joinBack(
+  hand: ChangeInHand,
+  { chapter, fresh }: NonNullable<ChangeRecipe['split']>,
+): Promise<string[]> {
+  const into = hand.chapters.find(({ id }) => id === chapter);
+  const rest = hand.chapters.find(({ id }) => id === fresh);
+  if (!into || !rest) return ['a chapter that was removed since'];
+  await joinChapters(hand, into, rest);
+  hand.recipe = { joined: { into: chapter, chapter: fresh } };
+  return [];
+}
+
+/** Takes a joining back: what came from the chapter goes back into it, as it is now. */
+async function splitBack(
+  hand: ChangeInHand,
+  { into, chapter }: NonNullable<ChangeRecipe['joined']>,
+  change: string,
+): Promise<string[]> {
+  const source = hand.chapters.find(({ id }) => id === into);
+  const [batch] = await stepsOf(hand.manager, change);
+  if (!source || batch?.chapterId !== into) return ['a chapter that was removed since'];
+  const later = await hand.manager.find(ChapterStepsEntity, {
+    where: { chapterId: into, toVersion: MoreThan(batch.toVersion) },
+    order: { toVersion: 'ASC' },
+  });
+  const put: { from: number; to: number }[] = [];
+  read(batch.steps)
+    .at(-1)
+    ?.getMap()
+    .forEach((_from, _to, from, to) => put.push({ from, to }));
+  const onward = new Mapping(later.flatMap(({ steps }) => read(steps)).map((step) => step.getMap()));
+  const doc = hand.docOf(source);
+  const edge = (at: number) => {
+    const $at = doc.resolve(Math.min(at, doc.content.size));
+    return $at.depth === 0 ? $at.pos : $at.before(1);
+  };
+  const from = edge(onward.map(put[0]?.from ?? doc.content.size, -1));
+  const to = Math.max(from, edge(onward.map(put[0]?.to ?? doc.content.size, 1)));
+  await hand.manager.restore(ChapterEntity, { id: chapter });
+  const back = await hand.manager.findOneByOrFail(ChapterEntity, { id: chapter });
+  hand.chapters.splice(hand.chapters.indexOf(source) + 1, 0, back);
+  await arrange(hand.manager, hand.chapters);
+  if (from < to) await splitOff(hand, source, { from, to }, back);
+  hand.recipe = { split: { chapter: into, fresh: chapter } };
   return [];
 }
 
@@ -319,37 +327,6 @@ export async function moveTo(
   const words = source?.nodeAt(moved?.from ?? 0)?.textContent.slice(0, 60) ?? '';
   if (hand.changed.size > 0) hand.recipe = { moved: { section, chapter: from, before: next, words } };
   return null;
-}
-
-/** The chapters of a book in their order; nobody else changes them until the transaction ends. */
-export function lockedChapters(manager: EntityManager, bookId: string): Promise<ChapterEntity[]> {
-  return manager.find(ChapterEntity, {
-    where: { bookId },
-    order: { position: 'ASC' },
-    lock: { mode: 'pessimistic_write' },
-  });
-}
-
-export async function arrange(
-  manager: EntityManager,
-  order: readonly { id: string; matter?: ChapterEntity['matter'] }[],
-): Promise<void> {
-  for (const [position, { id, matter }] of order.entries())
-    await manager.update(ChapterEntity, { id }, matter ? { position, matter } : { position });
-}
-
-/** An earlier order, with each chapter that was added since after the one that it follows now. */
-export function mergedOrder<Place extends { id: string }>(
-  old: readonly Place[],
-  now: readonly { id: string }[],
-): (Place | { id: string })[] {
-  const order: (Place | { id: string })[] = old.filter(({ id }) => now.some((one) => one.id === id));
-  now.forEach(({ id }, index) => {
-    if (order.some((one) => one.id === id)) return;
-    const before = now[index - 1];
-    order.splice(before ? order.findIndex((one) => one.id === before.id) + 1 : 0, 0, { id });
-  });
-  return order;
 }
 
 /** What a window has missed since a version; the chapter itself, where the steps since then are not kept any more. */

@@ -138,6 +138,103 @@ describe('a change all over a book that is taken back', () => {
   });
 });
 
+describe('chapters', () => {
+  const titles = async (book: string) => (await chaptersOf(book)).map(({ title }) => title);
+  const twoChapters = async () => {
+    const book = await bookOf('<h1 id="one">One</h1><p>a</p><h2>Within</h2><p>b</p>');
+    const first = (await chaptersOf(book))[0]!;
+    const added = await app.api.addChapter(book, { title: 'Two' });
+    await type((await chaptersOf(book))[1]!, 'c');
+    return { book, first: first.id, second: added.id, added: added.change! };
+  };
+
+  test('are removed and put back with all of their text', async () => {
+    const { book, first, second } = await twoChapters();
+    const { change } = await app.api.removeChapter(second);
+    expect(await titles(book)).toEqual(['One']);
+    expect((await app.call('DELETE', `chapters/${first}`)).status).toBe(409);
+    expect((await app.call('POST', `chapters/${second}/steps`, {})).status).toBeGreaterThanOrEqual(400);
+    const back = await app.api.takeBack(book, change!);
+    expect(await texts(book)).toEqual([
+      ['One', 'a', 'Within', 'b'],
+      ['Two', '', 'c'],
+    ]);
+    await app.api.takeBack(book, back.change!);
+    expect(await titles(book)).toEqual(['One']);
+  });
+
+  test('that were added are taken out again, with what was written in them kept', async () => {
+    const { book, added } = await twoChapters();
+    const { change } = await app.api.takeBack(book, added);
+    expect(await titles(book)).toEqual(['One']);
+    await app.api.takeBack(book, change!);
+    expect((await texts(book))[1]).toEqual(['Two', '', 'c']);
+  });
+
+  test('are renamed, in their heading or beside it', async () => {
+    const { book, second } = await twoChapters();
+    const { change } = await app.api.renameChapter(second, 'Second');
+    expect([await titles(book), (await texts(book))[1]![0]]).toEqual([['One', 'Second'], 'Second']);
+    await app.api.takeBack(book, change!);
+    expect(await titles(book)).toEqual(['One', 'Two']);
+    const plain = await bookOf('<p>words alone</p>');
+    const { id, title } = (await chaptersOf(plain))[0]!;
+    const renamed = await app.api.renameChapter(id, 'Named');
+    expect(await titles(plain)).toEqual(['Named']);
+    await app.api.takeBack(plain, renamed.change!);
+    expect(await titles(plain)).toEqual([title]);
+  });
+
+  test('are split and joined; taken back, what was written since is moved along', async () => {
+    const { book, first } = await twoChapters();
+    const doc = (await chaptersOf(book))[0]!.doc as Json;
+    const before = doc.content!.slice(0, 2).reduce((sum, one) => sum + wordsOf(one).length + 2, 0);
+    const split = await app.api.splitChapter(first, before);
+    expect(await texts(book)).toEqual([
+      ['One', 'a'],
+      ['Within', 'b'],
+      ['Two', '', 'c'],
+    ]);
+    await type((await chaptersOf(book))[1]!, 'since');
+    const joined = await app.api.takeBack(book, split.change!);
+    expect(await texts(book)).toEqual([
+      ['One', 'a', 'Within', 'b', 'since'],
+      ['Two', '', 'c'],
+    ]);
+    await app.api.takeBack(book, joined.change!);
+    expect(await texts(book)).toEqual([
+      ['One', 'a'],
+      ['Within', 'b', 'since'],
+      ['Two', '', 'c'],
+    ]);
+    expect((await app.call('POST', `chapters/${first}/split`, { before: 1 })).status).toBe(422);
+    expect((await app.call('POST', `chapters/${first}/join`)).status).toBe(422);
+  });
+
+  test('that are joined keep the place that led to them, and get it back', async () => {
+    const { book, second } = await twoChapters();
+    const { change } = await app.api.joinChapter(second);
+    expect(await texts(book)).toEqual([['One', 'a', 'Within', 'b', 'Two', '', 'c']]);
+    expect((await app.api.places(book)).map(({ id }) => id)).toContain(second);
+    await type((await chaptersOf(book))[0]!, 'after');
+    await app.api.takeBack(book, change!);
+    expect(await texts(book)).toEqual([
+      ['One', 'a', 'Within', 'b'],
+      ['Two', '', 'c', 'after'],
+    ]);
+    expect((await app.api.places(book)).filter(({ id }) => id === second)).toHaveLength(1);
+  });
+
+  test('are put into another order and back', async () => {
+    const { book } = await twoChapters();
+    const order = (await chaptersOf(book)).map(({ id, matter }) => ({ id, matter })).reverse();
+    const { change } = await app.api.arrange(book, order);
+    expect(await titles(book)).toEqual(['Two', 'One']);
+    await app.api.takeBack(book, change!);
+    expect(await titles(book)).toEqual(['One', 'Two']);
+  });
+});
+
 describe('more writers than connections', () => {
   test('every operation that writes is done, however many there are at once', async () => {
     const books = await Promise.all(

@@ -1,7 +1,36 @@
-import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Patch, Post, Put } from '@nestjs/common';
-import { ApiNoContentResponse, ApiOkResponse, ApiTags } from '@nestjs/swagger';
-import type { BookChange, RepairDone, Snapshot, TakenBack } from '@vennet/core/wire';
-import { ChapterChangesDto, OutlineDto, SectionMoveDto, SnapshotDto } from './dto/books.dto.js';
+import {
+  Body,
+  Controller,
+  Delete,
+  Get,
+  HttpCode,
+  Param,
+  ParseUUIDPipe,
+  Patch,
+  Post,
+  Put,
+} from '@nestjs/common';
+import { ApiCreatedResponse, ApiNoContentResponse, ApiOkResponse, ApiTags } from '@nestjs/swagger';
+import type {
+  BookChange,
+  ChapterAdded,
+  ChapterMade,
+  RepairDone,
+  Snapshot,
+  TakenBack,
+} from '@vennet/core/wire';
+import {
+  ChapterAddedDto,
+  ChapterChangesDto,
+  ChapterMadeDto,
+  ChapterSplitDto,
+  ChapterTitleDto,
+  NewChapterDto,
+  OutlineDto,
+  SectionMoveDto,
+  SnapshotDto,
+} from './dto/books.dto.js';
+import { ChaptersService } from './chapters.service.js';
 import { ChangesService } from './changes.service.js';
 import { OutlineService } from './outline.service.js';
 import { SnapshotsService } from './snapshots.service.js';
@@ -15,14 +44,49 @@ export class OutlineController {
     private readonly outline: OutlineService,
     private readonly kept: SnapshotsService,
     private readonly changes: ChangesService,
+    private readonly chapters: ChaptersService,
   ) {}
 
   /** Puts the chapters into another order. */
   @Put('books/:id/outline')
-  @HttpCode(204)
-  @ApiNoContentResponse()
-  arrange(@Param('id', ParseUUIDPipe) id: string, @Body() { chapters }: OutlineDto): Promise<void> {
-    return this.outline.arrange(id, chapters);
+  @ApiOkResponse({ type: ChapterMadeDto })
+  arrange(@Param('id', ParseUUIDPipe) id: string, @Body() { chapters }: OutlineDto): Promise<ChapterMade> {
+    return this.chapters.arrange(id, chapters);
+  }
+
+  @Post('books/:id/chapters')
+  @ApiCreatedResponse({ type: ChapterAddedDto })
+  addChapter(@Param('id', ParseUUIDPipe) id: string, @Body() body: NewChapterDto): Promise<ChapterAdded> {
+    return this.chapters.add(id, body);
+  }
+
+  /** Takes a chapter out of the book; it can be put back by taking the change back. */
+  @Delete('chapters/:id')
+  @ApiOkResponse({ type: ChapterMadeDto })
+  removeChapter(@Param('id') id: string): Promise<ChapterMade> {
+    return this.chapters.remove(id);
+  }
+
+  @Put('chapters/:id/title')
+  @ApiOkResponse({ type: ChapterMadeDto })
+  renameChapter(@Param('id') id: string, @Body() { title }: ChapterTitleDto): Promise<ChapterMade> {
+    return this.chapters.rename(id, title);
+  }
+
+  /** Makes a chapter of its own of what follows. */
+  @Post('chapters/:id/split')
+  @HttpCode(200)
+  @ApiOkResponse({ type: ChapterMadeDto })
+  splitChapter(@Param('id') id: string, @Body() { before }: ChapterSplitDto): Promise<ChapterMade> {
+    return this.chapters.split(id, before);
+  }
+
+  /** Puts the text of a chapter at the end of the one before it. */
+  @Post('chapters/:id/join')
+  @HttpCode(200)
+  @ApiOkResponse({ type: ChapterMadeDto })
+  joinChapter(@Param('id') id: string): Promise<ChapterMade> {
+    return this.chapters.join(id);
   }
 
   /** Says in which forms of publishing a chapter is left out. */
@@ -30,7 +94,7 @@ export class OutlineController {
   @HttpCode(204)
   @ApiNoContentResponse()
   leaveOut(@Param('id') id: string, @Body() { leftOutOf }: ChapterChangesDto): Promise<void> {
-    return this.outline.leaveOut(id, leftOutOf);
+    return this.chapters.leaveOut(id, leftOutOf);
   }
 
   /** Moves a section before another one, or to the end of a chapter. */

@@ -9,7 +9,8 @@ import { DataSource, In, type EntityManager } from 'typeorm';
 import { LOCAL_AUTHOR } from '../platform/author.js';
 import { notFound } from '../platform/problem.js';
 import { ChapterEntity } from '../database/entities/chapter.entity.js';
-import { arrange, ChangesService, mergedOrder } from './changes.service.js';
+import { arrange, mergedOrder } from './change-in-hand.js';
+import { ChangesService } from './changes.service.js';
 import { asSent } from './chapter-text.js';
 import { SnapshotEntity } from '../database/entities/snapshot.entity.js';
 

@@ -20,7 +20,22 @@ export function withOneConnectionEach(database: DataSource): DataSource {
   const begin = database.transaction.bind(database);
   database.transaction = <Result>(...given: unknown[]) => {
     const work = given.at(-1) as (manager: EntityManager) => Promise<Result>;
-    return begin('READ COMMITTED', (manager) => inside.run(true, () => work(manager)));
+    const once = () => begin('READ COMMITTED', (manager) => inside.run(true, () => work(manager)));
+    return againWhenLocked(once);
   };
   return database;
+}
+
+/** How often a transaction is tried that the database gave up, since two waited for each other. */
+const TRIES = 4;
+
+async function againWhenLocked<Result>(once: () => Promise<Result>): Promise<Result> {
+  for (let tried = 1; ; tried++) {
+    try {
+      return await once();
+    } catch (error) {
+      const { code } = error as { code?: string };
+      if (tried === TRIES || code !== 'ER_LOCK_DEADLOCK') throw error;
+    }
+  }
 }

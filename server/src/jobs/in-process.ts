@@ -58,11 +58,11 @@ export function inProcess<Progress, Result>(
       execArgv: [],
       stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
     });
-    const end = (error: unknown) => {
+    const end = (error: Error) => {
       reject(error);
       child.kill('SIGKILL');
     };
-    const stop = () => end(signal?.reason);
+    const stop = () => end(signal?.reason as Error);
     signal?.addEventListener('abort', stop, { once: true });
     const looking = setInterval(() => {
       if (memoryOf(child.pid) > memory) end(new ProcessDeath('memory'));

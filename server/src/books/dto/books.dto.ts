@@ -12,10 +12,14 @@ import type {
   BookNews,
   BookChanges,
   BookSummary,
+  ChapterAdded,
   ChapterChanges,
+  ChapterMade,
   ChapterPlace,
   ChapterSave,
   ChapterSaved,
+  ChapterSplit,
+  ChapterTitle,
   Manuscript,
   NewBook,
   NewChapter,
@@ -200,6 +204,24 @@ export class NewChapterDto implements NewChapter {
   after?: string;
 }
 
+export class ChapterMadeDto implements ChapterMade {
+  @Words({ nullable: true, description: 'By which it is taken back; `null` where nothing was changed' })
+  change: string | null;
+
+  @Words({ nullable: true, description: 'The chapter that it is about now' })
+  chapter: string | null;
+}
+
+export class ChapterTitleDto implements ChapterTitle {
+  @Words({ least: 1, most: 300, message: 'Give the chapter a title of 1 to 300 characters.' })
+  title: string;
+}
+
+export class ChapterSplitDto implements ChapterSplit {
+  @Whole({ least: 1, description: 'The position of the block that is to be the first of the new chapter' })
+  before: number;
+}
+
 export class StepsSentDto implements StepsSent {
   @Words({ least: 8, most: 64, description: 'One that is known is acknowledged and not made twice' })
   batch: string;
@@ -249,6 +271,11 @@ export class VersionedChapterDto implements VersionedChapter {
 
   @Open(DOC)
   doc: object;
+}
+
+export class ChapterAddedDto extends VersionedChapterDto implements ChapterAdded {
+  @Words({ nullable: true, description: 'By which it is taken out again' })
+  change: string | null;
 }
 
 export class StepsAnswerDto implements StepsAnswer {

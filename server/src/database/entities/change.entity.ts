@@ -12,6 +12,12 @@ export interface ChangeRecipe {
   /** Chapters that were removed, or added. */
   removed?: string[];
   added?: string[];
+  /** The titles that chapters without a heading had. */
+  titles?: { id: string; title: string }[];
+  /** A chapter was split: the rest became a fresh one. */
+  split?: { chapter: string; fresh: string };
+  /** The text of a chapter was put at the end of another one. */
+  joined?: { into: string; chapter: string };
   /** The order of the chapters before it. */
   order?: ChapterPlace[];
 }
