@@ -1,6 +1,13 @@
 import type { Vennet } from '@vennet/client';
 import type { SectionMove } from '@vennet/core/edits';
-import type { InsideRepairRequest, MentionsRequest, RepairDone, RepairRequest } from '@vennet/core/wire';
+import type {
+  ChapterPlace,
+  InsideRepairRequest,
+  MentionsRequest,
+  RepairDone,
+  RepairRequest,
+  VersionedChapter,
+} from '@vennet/core/wire';
 import type { NoticeStore } from '../parts/notices.js';
 import type { Acts } from './acts.js';
 import type { Opening } from './opening.js';
@@ -10,7 +17,20 @@ import { message } from '@vennet/core/language';
 
 export interface BulkNeeds {
   store: OpenBookStore;
-  api: Pick<Vennet, 'repair' | 'repairInside' | 'moveSection' | 'linkMentions' | 'takeBack'>;
+  api: Pick<
+    Vennet,
+    | 'repair'
+    | 'repairInside'
+    | 'moveSection'
+    | 'linkMentions'
+    | 'takeBack'
+    | 'addChapter'
+    | 'removeChapter'
+    | 'renameChapter'
+    | 'splitChapter'
+    | 'joinChapter'
+    | 'arrange'
+  >;
   texts: Pick<Texts, 'saveAll'>;
   notices: Pick<NoticeStore, 'tell'>;
   open: Opening;
@@ -26,40 +46,55 @@ export interface BulkChanges {
   moveSection(move: SectionMove): Promise<boolean>;
   /** Makes links of mentions. */
   linkMentions(request: MentionsRequest): Promise<boolean>;
+  /** Adds a chapter after another one; gives its id, or `null` where it could not be added. */
+  addChapter(after: string): Promise<string | null>;
+  removeChapter(chapter: VersionedChapter): Promise<boolean>;
+  renameChapter(chapter: VersionedChapter, title: string): Promise<boolean>;
+  /** Makes a chapter of its own of what follows a block; gives its id. */
+  splitChapter(chapter: string, before: number): Promise<string | null>;
+  /** Puts a chapter's text at the end of the one before it; gives that one's id. */
+  joinChapter(chapter: VersionedChapter): Promise<string | null>;
+  /** Puts the chapters into another order, and some into another matter. */
+  arrange(chapters: readonly ChapterPlace[], said: string): Promise<boolean>;
   /** Takes a change back; gives the change that this is, or `null` where nothing came of it. */
   takeBack(change: string): Promise<string | null>;
 }
 
 export function createBulkChanges({ store, api, texts, notices, open, acts, fault }: BulkNeeds): BulkChanges {
-  const inBook = async (
-    change: (book: string) => Promise<RepairDone>,
-    said: (changed: number) => string,
-  ): Promise<boolean> => {
-    const book = store.getState().book?.id;
-    if (!book) return false;
-    try {
-      await texts.saveAll();
-      const done = await change(book);
-      await open(book);
-      const { change: own } = done;
-      if (own) acts.did({ change: own });
-      notices.tell(
-        said(done.changed),
-        own ? { action: { label: 'Take it back', run: () => void fromNotice(own) } } : {},
-      );
-      return true;
-    } catch (error) {
-      fault(error);
-      return false;
-    }
-  };
-
-  const takeBack = async (change: string): Promise<string | null> => {
+  const change = async <Done extends { change: string | null }>(
+    make: (book: string) => Promise<Done>,
+    said: (done: Done) => string,
+  ): Promise<Done | null> => {
     const book = store.getState().book?.id;
     if (!book) return null;
     try {
       await texts.saveAll();
-      const taken = await api.takeBack(book, change);
+      const done = await make(book);
+      await open(book);
+      const { change: own } = done;
+      if (own) acts.did({ change: own });
+      notices.tell(
+        said(done),
+        own ? { action: { label: 'Take it back', run: () => void fromNotice(own) } } : {},
+      );
+      return done;
+    } catch (error) {
+      fault(error);
+      return null;
+    }
+  };
+
+  const inBook = async (
+    make: (book: string) => Promise<RepairDone>,
+    said: (changed: number) => string,
+  ): Promise<boolean> => (await change(make, ({ changed }) => said(changed))) !== null;
+
+  const takeBack = async (own: string): Promise<string | null> => {
+    const book = store.getState().book?.id;
+    if (!book) return null;
+    try {
+      await texts.saveAll();
+      const taken = await api.takeBack(book, own);
       await open(book);
       notices.tell(takenBack(taken.left), taken.left.length > 0 ? { tone: 'fault' } : {});
       return taken.change;
@@ -70,9 +105,9 @@ export function createBulkChanges({ store, api, texts, notices, open, acts, faul
   };
 
   /** Undo does not come to it any more; what took it back is undone like anything else. */
-  const fromNotice = async (change: string) => {
-    acts.forget(change);
-    const back = await takeBack(change);
+  const fromNotice = async (own: string) => {
+    acts.forget(own);
+    const back = await takeBack(own);
     if (back) acts.did({ change: back });
   };
 
@@ -93,6 +128,46 @@ export function createBulkChanges({ store, api, texts, notices, open, acts, faul
         () => 'The section was moved.',
       ),
     linkMentions: (request) => inBook((book) => api.linkMentions(book, request), linksWere('made')),
+    async addChapter(after) {
+      const done = await change(
+        (book) => api.addChapter(book, { title: '', after }),
+        ({ title }) => `“${title}” was added.`,
+      );
+      return done?.id ?? null;
+    },
+    removeChapter: async ({ id, title }) =>
+      (await change(
+        () => api.removeChapter(id),
+        () => `“${title}” was removed.`,
+      )) !== null,
+    renameChapter: async ({ id, title: before }, title) =>
+      (await change(
+        () => api.renameChapter(id, title),
+        () => `“${before}” is called “${title}” now.`,
+      )) !== null,
+    async splitChapter(chapter, before) {
+      const done = await change(
+        () => api.splitChapter(chapter, before),
+        () => 'The chapter was split.',
+      );
+      return done?.chapter ?? null;
+    },
+    async joinChapter({ id, title }) {
+      const done = await change(
+        () => api.joinChapter(id),
+        () => `“${title}” was joined to the chapter before it.`,
+      );
+      return done?.chapter ?? null;
+    },
+    arrange: async (chapters, said) =>
+      (await change(
+        (book) =>
+          api.arrange(
+            book,
+            chapters.map(({ id, matter }) => ({ id, matter })),
+          ),
+        () => said,
+      )) !== null,
     takeBack,
   };
 }

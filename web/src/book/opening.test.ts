@@ -114,6 +114,20 @@ describe('opening a book', () => {
     expect(store.getState().book?.id).toBe('two');
   });
 
+  test('that is asked for twice is there for both, once the later answer has come', async () => {
+    const answers: ((book: Manuscript) => void)[] = [];
+    const { store, open } = opening(() => new Promise((resolve) => answers.push(resolve)));
+    let isThere = false;
+    const first = open('b').then(() => (isThere = true));
+    const second = open('b');
+    answers[0]!(book('b', chapter('c', 'old')));
+    await new Promise((resolve) => setTimeout(resolve));
+    expect(isThere).toBe(false);
+    answers[1]!(book('b', chapter('c', 'new'), chapter('d', 'fresh')));
+    await Promise.all([first, second]);
+    expect(store.getState().book?.chapters).toHaveLength(2);
+  });
+
   test('lets go of the book that was open; one that comes anew counts as loaded again', async () => {
     const { store, open, audit } = opening(async (id) => book(id, chapter('c', id)));
     await open('one');

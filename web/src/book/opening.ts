@@ -22,7 +22,11 @@ export type Opening = (id: string) => Promise<void>;
 
 export function createOpening({ store, audit, texts, kept, copies, read }: OpeningNeeds): Opening {
   let last = 0;
-  return async (id) => {
+  let newest: Promise<void> = Promise.resolve();
+  /** Who asked first waits for the one that came later: only then the book is as it is at the server. */
+  return (id) => (newest = openNow(id));
+
+  async function openNow(id: string): Promise<void> {
     const own = ++last;
     const isNew = store.getState().book?.id !== id;
     if (isNew) {
@@ -31,15 +35,15 @@ export function createOpening({ store, audit, texts, kept, copies, read }: Openi
     }
     const manuscript = await read(id);
     const chapters = await Promise.all(manuscript.chapters.map(texts.merged));
-    if (own !== last) return;
+    if (own !== last) return newest;
     const book = { ...manuscript, chapters };
     const surroundings = surroundingsOf(book);
     audit.tell(book, surroundings);
     if (!store.getState().book) await audit.nextNews();
-    if (own !== last) return;
+    if (own !== last) return newest;
     store.getState().take(book, surroundings, isNew ? new Map() : store.getState().conflicts);
     if (isNew) await goOn(chapters);
-  };
+  }
 
   /** Goes on with what was not acknowledged when a window of this browser was closed. */
   async function goOn(chapters: readonly VersionedChapter[]): Promise<void> {

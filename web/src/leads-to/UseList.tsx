@@ -1,3 +1,4 @@
+import type { Link } from '@vennet/core/manuscript';
 import { useMemo } from 'react';
 import { useBook } from '../book/store.js';
 import { goToUse } from '../editor/going/visited.js';
@@ -15,17 +16,22 @@ export function useUses(place: string) {
 /** What leads to a place: each link in its sentence, to be gone to. */
 export function UseList({ place }: { place: string }) {
   const uses = useUses(place);
-  const chapters = useBook((store) => store.book?.chapters);
   if (uses.length === 0) return <p className="mt-2 text-sm text-soft">Nothing leads here yet.</p>;
+  return <LinkList links={uses} />;
+}
+
+/** Links that lead somewhere, each to be gone to. */
+export function LinkList({ links }: { links: readonly Link[] }) {
+  const chapters = useBook((store) => store.book?.chapters);
   return (
     <div className="mt-2.5">
       <p className="label">
         {message('{count, plural, one {One link leads here} other {# links lead here}}', {
-          count: uses.length,
+          count: links.length,
         })}
       </p>
       <ul className="max-h-40 space-y-1 overflow-y-auto text-sm">
-        {uses.map((link) => (
+        {links.map((link) => (
           <li key={link.id}>
             <button
               type="button"

@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import { useBook } from '../book/store.js';
 import { beginDrag, dragOver, endDrag, useDrag } from './drag.js';
 import { EntryMenu } from './EntryMenu.js';
+import { askAbout, joined } from './chapter-asks.js';
 import { moveAway, placeChapter, stepChapter } from './move.js';
 import { Tally, type Verdicts } from './Tally.js';
 
@@ -72,6 +73,11 @@ export const ChapterEntry = memo(function ChapterEntry({
         place={id}
         up={() => void stepChapter(id, -1)}
         down={() => void stepChapter(id, 1)}
+        more={[
+          { words: 'Rename', act: () => askAbout({ rename: chapter }) },
+          { words: 'Join to the chapter before', act: () => void joined(chapter) },
+          { words: 'Remove', act: () => askAbout({ remove: chapter }) },
+        ]}
       />
     </div>
   );

@@ -9,11 +9,14 @@ export function EntryMenu({
   place,
   up,
   down,
+  more = [],
 }: {
   words: string;
   place: string;
   up?(): void;
   down?(): void;
+  /** What else can be done with it. */
+  more?: readonly { words: string; act(): void }[];
 }) {
   return (
     <DropdownMenu.Root>
@@ -43,6 +46,12 @@ export function EntryMenu({
               Move down
             </DropdownMenu.Item>
           )}
+          {more.length > 0 && <DropdownMenu.Separator className="menu-line" />}
+          {more.map((item) => (
+            <DropdownMenu.Item key={item.words} className="menu-item" onSelect={item.act}>
+              {item.words}
+            </DropdownMenu.Item>
+          ))}
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>

@@ -3,11 +3,10 @@ import type { Manuscript } from '@vennet/core/wire';
 import { Plus } from 'lucide-react';
 import { useLayoutEffect, useMemo, useRef } from 'react';
 import { useNavigate } from 'react-router';
-import { api } from '../api/client.js';
 import { openBook } from '../book/open-book.js';
 import { useBook, verdictFor, type BookStore } from '../book/store.js';
-import { tellFault } from '../parts/notices.js';
 import { useOnce } from '../parts/use-once.js';
+import { ChapterDialogs } from './ChapterDialogs.js';
 import { ChapterEntry } from './ChapterEntry.js';
 import { PlaceEntry } from './PlaceEntry.js';
 import { usePlacesShown } from './places-shown.js';
@@ -24,15 +23,9 @@ export function Outline({ book, open }: { book: Manuscript; open: string }) {
   const current = useRef<HTMLLIElement>(null);
   useLayoutEffect(() => bringIntoView(current.current?.firstElementChild), [open]);
   const add = useOnce(async () => {
-    try {
-      await openBook().texts.saveAll();
-      const chapter = await api.addChapter(book.id, { title: '', after: open });
-      await openBook().open(book.id);
-      // The caret waits in its first line: what is typed next is its text.
-      await navigate(`/books/${book.id}/write/${chapter.id}?at=0`);
-    } catch (error) {
-      tellFault(error);
-    }
+    const chapter = await openBook().bulk.addChapter(open);
+    // The caret waits in its first line: what is typed next is its text.
+    if (chapter) await navigate(`/books/${book.id}/write/${chapter}?at=0`);
   });
   return (
     <nav aria-label="Outline" className="px-3 pb-4">
@@ -79,6 +72,7 @@ export function Outline({ book, open }: { book: Manuscript; open: string }) {
       >
         <Plus size={15} aria-hidden="true" /> Add a chapter
       </button>
+      <ChapterDialogs />
     </nav>
   );
 }

@@ -2,36 +2,18 @@ import { moveWithin } from '@vennet/core/edits';
 import { MATTERS, sectionsOf } from '@vennet/core/manuscript';
 import type { VersionedChapter } from '@vennet/core/wire';
 import { closeHistory } from 'prosemirror-history';
-import { api } from '../api/client.js';
 import { useEditor } from '../editor/state/store.js';
 import { showPlace } from '../editor/going/show-place.js';
 import { useBook } from '../book/store.js';
 import { tellFault, useNotices } from '../parts/notices.js';
 import { openBook } from '../book/open-book.js';
 
-/** Puts the chapters into another order; a notice offers to take it back. */
+/** Puts the chapters into another order: at once here, and then at the server. */
 async function arrange(chapters: VersionedChapter[], said: string): Promise<void> {
   const { book, setChapters } = useBook.getState();
   if (!book) return;
-  const before = book.chapters;
-  const keep = async (order: VersionedChapter[]) => {
-    // The newest text of each chapter, in the order that is wanted.
-    const now = new Map(useBook.getState().book?.chapters.map((chapter) => [chapter.id, chapter]));
-    setChapters(order.map((chapter) => ({ ...(now.get(chapter.id) ?? chapter), matter: chapter.matter })));
-    await api.arrange(
-      book.id,
-      order.map(({ id, matter }) => ({ id, matter })),
-    );
-  };
-  try {
-    await keep(chapters);
-    useNotices.getState().tell(said, {
-      action: { label: 'Take it back', run: () => void keep(before).catch(tellFault) },
-    });
-  } catch (error) {
-    setChapters(before);
-    tellFault(error);
-  }
+  setChapters(chapters);
+  if (!(await openBook().bulk.arrange(chapters, said))) setChapters(book.chapters);
 }
 
 /** Moves a chapter one step; at the edge of front, main or back matter it goes over into the next. */

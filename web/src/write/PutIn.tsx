@@ -1,6 +1,17 @@
 import { Plus } from 'lucide-react';
+import type { Command } from 'prosemirror-state';
 import { insertContents, insertReturn } from '../editor/changes/insert-inside.js';
+import { useEditor } from '../editor/state/store.js';
+import { split } from '../outline/chapter-asks.js';
 import { ToolMenu, type ToolItem } from './ToolMenu.js';
+
+/** What follows the block at the caret, and that block, becomes a chapter of its own. */
+const splitHere: Command = ({ selection: { $from } }, dispatch) => {
+  const before = $from.depth > 0 ? $from.before(1) : 0;
+  if (before === 0) return false;
+  if (dispatch) void split(useEditor.getState().chapter, before);
+  return true;
+};
 
 const THINGS: ToolItem[] = [
   {
@@ -28,6 +39,11 @@ const THINGS: ToolItem[] = [
     words: 'A link to where readers came from',
     about: 'One for each link that leads here',
     command: insertReturn('origin'),
+  },
+  {
+    words: 'A new chapter from here on',
+    about: 'The paragraph at the caret and all after it',
+    command: splitHere,
   },
 ];
 

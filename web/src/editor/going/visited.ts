@@ -19,6 +19,7 @@ export const useVisited = create<{ past: Visited[]; future: Visited[] }>(() => (
 let go: ((path: string) => void) | null = null;
 /** The router's way to other rooms, for what is done outside of components. */
 export const setGo = (navigate: (path: string) => void): void => void (go = navigate);
+export const goTo = (path: string): void => go?.(path);
 
 /** Most spots that are remembered. */
 const DEEPEST = 200;
