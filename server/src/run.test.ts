@@ -1,3 +1,4 @@
+import { spawn } from 'node:child_process';
 import { readFile, mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { createServer } from 'node:net';
 import { once } from 'node:events';
@@ -76,10 +77,46 @@ describe('starting', () => {
 });
 
 describe('the database of its own', () => {
+  test('that dies is brought back with all that was saved; meanwhile it is said to be away', async () => {
+    const running = await start(settings());
+    const made = await fetch(`${running.address}/api/books`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: '{"title":"Kept"}',
+    });
+    const { id } = (await made.json()) as { id: string };
+    await fetch(`${running.address}/api/books/${id}/exports`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: '{"format":"epub"}',
+    });
+    const pid = Number(await readFile(join(directory, 'mariadb/data/vennet.pid'), 'utf8'));
+    process.kill(pid, 'SIGKILL');
+    const answers = new Set<number>();
+    for (let seconds = 0; seconds < 60; seconds++) {
+      const { status } = await fetch(`${running.address}/api/books`);
+      answers.add(status);
+      if (status === 200 && answers.has(503)) break;
+      await new Promise((resolve) => setTimeout(resolve, 250));
+    }
+    expect([...answers].filter((status) => status !== 200 && status !== 503)).toEqual([]);
+    expect(await books(running.address)).toMatchObject([{ title: 'Kept' }]);
+    // Nothing is said to run that does not.
+    for (let seconds = 0; seconds < 60; seconds++) {
+      const [job] = (await (await fetch(`${running.address}/api/books/${id}/exports`)).json()) as {
+        state: string;
+      }[];
+      if (job?.state === 'done' || job?.state === 'failed') break;
+      expect(seconds).toBeLessThan(59);
+      await new Promise((resolve) => setTimeout(resolve, 250));
+    }
+    await running.stop();
+  }, 120_000);
+
   test('that was left running by a killed application is ended, and its data are there', async () => {
     const home = join(directory, 'mariadb');
-    const first = await startLocalMariadb(home);
-    const connection = await connectTo(first.url);
+    const url = await killedWithDatabase(home);
+    const connection = await connectTo(url);
     await connection.query('CREATE TABLE kept (word VARCHAR(20))');
     await connection.query("INSERT INTO kept VALUES ('tides')");
     await connection.end();
@@ -88,7 +125,6 @@ describe('the database of its own', () => {
     expect((await again.query('SELECT word FROM kept'))[0]).toEqual([{ word: 'tides' }]);
     await again.end();
     await second.stop();
-    await first.stop();
   }, 120_000);
 
   test('where it can’t be made says why and leaves no half of it', async () => {
@@ -98,3 +134,19 @@ describe('the database of its own', () => {
     expect(await readFile(file, 'utf8')).toBe('');
   });
 });
+
+/** Starts a database from another process, which is then killed; gives the address at which the database still answers. */
+async function killedWithDatabase(home: string): Promise<string> {
+  const file = new URL('./database/local-mariadb.js', import.meta.url).href;
+  const program = `import { startLocalMariadb } from ${JSON.stringify(file)};
+    const { url } = await startLocalMariadb(${JSON.stringify(home)});
+    console.log(url);
+    setInterval(() => {}, 1000);`;
+  const child = spawn(process.execPath, ['--input-type=module', '-e', program], {
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  const [said] = (await once(child.stdout, 'data')) as [Buffer];
+  child.kill('SIGKILL');
+  await once(child, 'exit');
+  return said.toString().trim();
+}

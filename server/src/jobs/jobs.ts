@@ -12,6 +12,8 @@ interface Ticket {
   waits: { resolve(result: unknown): void; reject(error: unknown): void } | null;
 }
 
+/** Time between tries to store how a job ended, in ms. */
+const STORE_AGAIN = 1_000;
 /** How many jobs that have ended are still told of from memory. */
 const REMEMBERED = 100;
 
@@ -167,11 +169,15 @@ export class Jobs implements BeforeApplicationShutdown {
 
   async #end(ticket: Ticket, end: Unfinished): Promise<void> {
     const { id, kind } = ticket.status;
-    try {
-      await this.#handlers.get(kind)?.unfinished?.(id, end);
-    } catch (error) {
-      this.#log.error(error);
-    }
+    // What is stored of a job is what the queue knows of it: when the database is away, it is waited for.
+    while (!this.#closing)
+      try {
+        await this.#handlers.get(kind)?.unfinished?.(id, end);
+        break;
+      } catch (error) {
+        this.#log.error(error);
+        await new Promise((resolve) => setTimeout(resolve, STORE_AGAIN).unref());
+      }
     this.#tell(ticket, end);
   }
 

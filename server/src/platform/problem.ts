@@ -90,6 +90,18 @@ export const problemTooLarge: Problem = {
     'This is larger than Vennet takes: 200 MB for a book or a file, 32 MB for the text of a chapter. Nothing was stored. A file this large can lie at a public address, and a link can lead there.',
 };
 
+/** How connections to the database fail that is not there (mysql2, Node). */
+const DATABASE_AWAY = new Set([
+  'ECONNREFUSED',
+  'ECONNRESET',
+  'EPIPE',
+  'ETIMEDOUT',
+  'PROTOCOL_CONNECTION_LOST',
+  'ER_SERVER_SHUTDOWN',
+  'ER_CON_COUNT_ERROR',
+  'ER_LOCK_WAIT_TIMEOUT',
+]);
+
 function problemOf(error: unknown): Problem {
   if (error instanceof ProblemError) {
     const { title, detail, more } = error;
@@ -109,6 +121,14 @@ function problemOf(error: unknown): Problem {
       detail: wordsOf(error),
     };
   }
+  if (DATABASE_AWAY.has((error as { code?: string } | null)?.code ?? ''))
+    return {
+      type: 'about:blank',
+      title: 'The database does not answer',
+      status: 503,
+      detail:
+        'Vennet’s database does not answer at the moment. What you type is kept in your browser, and sent again by itself.',
+    };
   // What express and its parsers throw carries a status of its own.
   const status = (error as { status?: unknown } | null)?.status;
   if (typeof status === 'number' && status >= 400 && status < 500)
