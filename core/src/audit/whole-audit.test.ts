@@ -140,6 +140,13 @@ const faulty = () => {
       contents({}, 'list-of-nothing'),
       heading(3, 'Deepest', 'deepest'),
       contents({ scope: 'book', depth: 1 }, 'list-too-short'),
+      heading(2, 'Nothing below', 'bare'),
+      contents({}, 'list-of-none'),
+      paragraph(
+        linked('Deeper', place('deepr'), 'near-heading'),
+        ' ',
+        linked('wet', place('low-3'), 'near-bookmark'),
+      ),
       heading(2, 'Notes', 'hand'),
       schema.node('paragraph', { id: 'said' }, [
         schema.text('It is said'),

@@ -67,7 +67,7 @@ describe('the worked example of bringing in', () => {
         'a.xhtml':
           '<body epub:type="frontmatter"><p>A <a href="b.xhtml#n">note</a><a epub:type="noteref" href="b.xhtml#n" id="r">1</a>, <a href="../b.xhtml">astray</a>, <a href="file.pdf#page=2">a file</a>, <a href="b.xhtml">B</a>. <img src="dot.png" alt="dot"/> <img src="gone.png" alt="gone"/></p></body>',
         'b.xhtml':
-          '<body epub:type="backmatter"><h1 id="b"/><h2>B</h2><aside epub:type="footnote" id="n"><p>The remark. <a epub:type="backlink" href="a.xhtml#r">back</a></p></aside><svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink"><image xlink:href="dot.png"/></svg></body>',
+          '<body epub:type="backmatter"><p id="r">twice</p><h1 id="b"/><h2>B</h2><aside epub:type="footnote" id="n"><p>The remark. <a epub:type="backlink" href="a.xhtml#r">back</a></p></aside><svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink"><image xlink:href="dot.png"/></svg></body>',
       },
       { 'OEBPS/dot.png': PIXEL, 'OEBPS/file.pdf': '%PDF-1.7', 'OEBPS/odd.xml': '<odd/>' },
     );
