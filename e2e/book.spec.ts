@@ -62,6 +62,7 @@ test('the demo book is published as e-book and PDF, and every link is in both', 
   page,
   vennet,
 }, testInfo) => {
+  test.setTimeout(180_000);
   await page.goto(vennet.address);
   await page.getByRole('link', { name: 'Open Small Lights' }).click();
   const book = /books\/([^/]+)/.exec(page.url())?.[1] ?? '';

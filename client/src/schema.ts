@@ -2413,7 +2413,10 @@ export interface operations {
     OutlineController_arrange: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description `return=representation` to be told of the change */
+                prefer?: string;
+            };
             path: {
                 id: string;
             };
@@ -2432,6 +2435,12 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["ChapterMadeDto"];
                 };
+            };
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
             default: {

@@ -109,7 +109,12 @@ export function vennet(address = '') {
     leaveOut: (chapter: string, leftOutOf: Format[]) =>
       done(http.PATCH('/api/chapters/{id}', { ...of(chapter), body: { leftOutOf } })),
     arrange: (book: string, chapters: ChapterPlace[]): Promise<ChapterMade> =>
-      answer(http.PUT('/api/books/{id}/outline', { ...of(book), body: { chapters } })),
+      answer(
+        http.PUT('/api/books/{id}/outline', {
+          params: { path: { id: book }, header: { prefer: 'return=representation' } },
+          body: { chapters },
+        }),
+      ) as Promise<ChapterMade>,
     moveSection: (book: string, body: SectionMove): Promise<RepairDone> =>
       answer(http.POST('/api/books/{id}/sections/move', { ...of(book), body })),
 

@@ -9,8 +9,11 @@ import {
   Patch,
   Post,
   Put,
+  Headers,
+  Res,
 } from '@nestjs/common';
-import { ApiCreatedResponse, ApiNoContentResponse, ApiOkResponse, ApiTags } from '@nestjs/swagger';
+import type { Response } from 'express';
+import { ApiCreatedResponse, ApiHeader, ApiNoContentResponse, ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import type {
   BookChange,
   ChapterAdded,
@@ -47,11 +50,31 @@ export class OutlineController {
     private readonly chapters: ChaptersService,
   ) {}
 
-  /** Puts the chapters into another order. */
+  /**
+   * Puts the chapters into another order. Who sends `Prefer: return=representation` (RFC 7240) is told of the change by which it
+   * is taken back.
+   */
   @Put('books/:id/outline')
+  @ApiHeader({
+    name: 'prefer',
+    required: false,
+    description: '`return=representation` to be told of the change',
+  })
   @ApiOkResponse({ type: ChapterMadeDto })
-  arrange(@Param('id', ParseUUIDPipe) id: string, @Body() { chapters }: OutlineDto): Promise<ChapterMade> {
-    return this.chapters.arrange(id, chapters);
+  @ApiNoContentResponse()
+  async arrange(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Body() { chapters }: OutlineDto,
+    @Res({ passthrough: true }) response: Response,
+    @Headers('prefer') prefer?: string,
+  ): Promise<ChapterMade | undefined> {
+    const made = await this.chapters.arrange(id, chapters);
+    if (/\breturn=representation\b/i.test(prefer ?? '')) {
+      response.set('preference-applied', 'return=representation');
+      return made;
+    }
+    response.status(204);
+    return undefined;
   }
 
   @Post('books/:id/chapters')

@@ -1,4 +1,4 @@
-import { fork } from 'node:child_process';
+import { fork, type ChildProcess } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 
@@ -39,9 +39,61 @@ export interface ProcessOptions<Progress> {
   limits?: Partial<ProcessLimits>;
 }
 
+/** Processes that have done their work well and wait for more, by the file that they run. */
+const idle = new Map<string, ChildProcess[]>();
+/** A process that holds more than this, in bytes, is not kept: what it took is given back. */
+const KEPT_BELOW = 256 * 2 ** 20;
+/** How long one waits for more work, in ms. */
+const WAITS = 30_000;
+
+function processFor(file: string): ChildProcess {
+  const waiting = idle.get(file)?.pop();
+  if (waiting?.connected) {
+    waiting.removeAllListeners();
+    waiting.ref();
+    waiting.channel?.ref();
+    return waiting;
+  }
+  return fork(file, {
+    serialization: 'advanced',
+    execArgv: [],
+    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+  });
+}
+
+/** Lets a process wait for more work; nothing waits for it. */
+function letWait(file: string, child: ChildProcess): void {
+  child.removeAllListeners();
+  if (memoryOf(child.pid) > KEPT_BELOW) return void child.kill('SIGKILL');
+  const waiting = idle.get(file) ?? [];
+  idle.set(file, [...waiting, child]);
+  const forget = () =>
+    idle.set(
+      file,
+      (idle.get(file) ?? []).filter((one) => one !== child),
+    );
+  const timer = setTimeout(() => {
+    if (!idle.get(file)?.includes(child)) return;
+    forget();
+    child.kill('SIGKILL');
+  }, WAITS).unref();
+  child.once('exit', () => {
+    clearTimeout(timer);
+    forget();
+  });
+  child.unref();
+  child.channel?.unref();
+}
+
+/** Ends the processes that wait for work. */
+export function endIdle(): void {
+  for (const child of [...idle.values()].flat()) child.kill('SIGKILL');
+  idle.clear();
+}
+
 /**
- * Does work in a process of its own, so that nothing it meets can end the server: a file that says `work`. Whatever happens it is
- * ended by SIGKILL when it is stopped, takes too much or too long.
+ * Does work in a process of its own, so that nothing it meets can end the server: a file that says `work`. It is ended by SIGKILL when
+ * it is stopped, takes too much or too long; one that did its work well is used again for a while.
  *
  * @throws WorkRefusal when the work refuses; ProcessDeath when the process ends too early; the reason of the signal
  */
@@ -51,14 +103,17 @@ export function inProcess<Progress, Result>(
   { signal, progress, limits }: ProcessOptions<Progress> = {},
 ): Promise<Result> {
   const { memory, time } = { ...LIMITS, ...limits };
+  const path = fileURLToPath(file);
   return new Promise((resolve, reject) => {
     if (signal?.aborted) return reject(signal.reason as Error);
-    const child = fork(fileURLToPath(file), {
-      serialization: 'advanced',
-      execArgv: [],
-      stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
-    });
+    const child = processFor(path);
+    const settle = () => {
+      clearInterval(looking);
+      clearTimeout(timer);
+      signal?.removeEventListener('abort', stop);
+    };
     const end = (error: Error) => {
+      settle();
       reject(error);
       child.kill('SIGKILL');
     };
@@ -70,15 +125,14 @@ export function inProcess<Progress, Result>(
     const timer = setTimeout(() => end(new ProcessDeath('time')), time);
     child.on('message', (message: ProcessSays<Progress, Result>) => {
       if (message.says === 'progress') return progress?.(message.progress);
+      settle();
+      letWait(path, child);
       if (message.says === 'done') resolve(message.result);
       else reject(new WorkRefusal(message.message));
-      child.kill('SIGKILL');
     });
     child.once('error', end);
     child.once('exit', () => {
-      clearInterval(looking);
-      clearTimeout(timer);
-      signal?.removeEventListener('abort', stop);
+      settle();
       reject(new ProcessDeath('broke'));
     });
     child.send(input as object, (error) => error && end(error));

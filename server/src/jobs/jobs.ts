@@ -1,7 +1,7 @@
 import { Injectable, Logger, type BeforeApplicationShutdown } from '@nestjs/common';
 import { isUnderWay, type JobKind, type JobStatus } from '@vennet/core/wire';
 import { concat, defer, EMPTY, filter, from, of, Subject, takeWhile, type Observable } from 'rxjs';
-import { WorkRefusal } from './in-process.js';
+import { endIdle, WorkRefusal } from './in-process.js';
 import { ShutdownError, type JobHandler, type Unfinished } from './job.js';
 
 /** One job that waits or runs. */
@@ -113,6 +113,7 @@ export class Jobs implements BeforeApplicationShutdown {
     for (const { ticket } of this.#running.values()) ticket.controller.abort(reason);
     await Promise.all([...this.#running.values()].map(({ ended }) => ended));
     this.#changes.complete();
+    endIdle();
   }
 
   #enqueue(kind: JobKind, id: string, waits: Ticket['waits']): void {

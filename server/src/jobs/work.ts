@@ -1,7 +1,7 @@
 import type { ProcessSays } from './in-process.js';
 
 /**
- * What a file does that runs by `inProcess`: it waits for its input, works, and says what came of it. Errors of the class
+ * What a file does that runs by `inProcess`: it waits for its input, works, says what came of it, and waits for more. Errors of the class
  * `refusal` are told in their words; any other ends the process.
  */
 export function work<Input, Progress, Result>(
@@ -11,7 +11,7 @@ export function work<Input, Progress, Result>(
 ): void {
   const say = (message: ProcessSays<Progress, Result>) =>
     new Promise<void>((sent) => process.send?.(message, undefined, undefined, () => sent()));
-  process.once('message', (input: Input) => {
+  process.on('message', (input: Input) => {
     void (async () => {
       try {
         const result = await doIt(input, (progress) => void say({ says: 'progress', progress }));
@@ -23,7 +23,6 @@ export function work<Input, Progress, Result>(
         }
         await say({ says: 'refused', message: wordsOf(error) });
       }
-      process.disconnect();
     })();
   });
   // Whoever asked for the work has gone.

@@ -80,6 +80,9 @@ interface Text {
   refused: boolean;
 }
 
+/** How many things undo could take back in a text. */
+const depthOf = (state: EditorState): number => undoDepth(state) as number;
+
 /** Whether a change is one of undo and redo themselves: `prosemirror-history` marks those. */
 const isHistory = (transaction: Transaction): boolean => transaction.getMeta('history$') !== undefined;
 
@@ -313,9 +316,9 @@ export function createTexts({ store, kept, notices, api, window, mint, makeState
     if (transaction.docChanged && acts.isBroken(chapter))
       text.state = text.state.apply(closeHistory(text.state.tr));
     const { doc } = text.state;
-    const depth = Number(undoDepth(text.state));
+    const depth = depthOf(text.state);
     text.state = text.state.apply(transaction);
-    if (!isHistory(transaction) && Number(undoDepth(text.state)) > depth) acts.did({ chapter });
+    if (!isHistory(transaction) && depthOf(text.state) > depth) acts.did({ chapter });
     if (text.state.doc !== doc) edited(text);
     else confirmOwn(text);
     return text.state;
@@ -377,6 +380,7 @@ export function createTexts({ store, kept, notices, api, window, mint, makeState
     async merged(chapter) {
       const text = texts.get(chapter.id);
       if (!text) return chapter;
+      await text.sending;
       if (text.version < chapter.version) met(text, await api.stepsSince(chapter.id, text.version));
       const { doc } = text.state;
       return {
