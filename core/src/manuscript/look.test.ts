@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { DEFAULT_LOOK, faultInLook, FRAME_LINES, underlineOf, UNDERLINES, WEIGHTS } from './index.js';
+import { DEFAULT_LOOK, faultInLook, FRAME_LINES, schema, underlineOf, UNDERLINES, WEIGHTS } from './index.js';
 import { faultInFrame } from './look.js';
 
 test('a look is taken with each of its choices, and refused with any other', () => {
@@ -35,4 +35,10 @@ test('a frame is at most 8 points wide, of a line that can be drawn', () => {
   expect(faultInFrame({ ...frame, line: 'double' })).toMatch(/line/);
   expect(faultInFrame({ ...frame, colour: 'black' })).toMatch(/#rrggbb/);
   expect(faultInFrame(null)).toMatch(/object/);
+});
+
+test('a picture is 5 to 100 percent as wide as the text, or as wide as it is', () => {
+  const figure = (width: unknown) => () => schema.node('figure', { enclosure: 'e', width }).check();
+  for (const width of [5, 100, 37.5, null]) expect(figure(width)).not.toThrow();
+  for (const width of [4.9, 100.1, '50', Number.NaN]) expect(figure(width)).toThrow(/5 to 100/);
 });
