@@ -26,7 +26,12 @@ function opening(
   { kept = [], left = [] }: { kept?: [string, LocalCopy][]; left?: KeptSteps[] } = {},
 ) {
   const store = createBookStore();
-  const copies = { drop: jest.fn<Copies['drop']>(async () => {}), of: async () => new Map(kept) };
+  const copied = new Map(kept);
+  const copies = {
+    keep: async (chapter: string, copy: LocalCopy) => void copied.set(chapter, copy),
+    drop: jest.fn<Copies['drop']>(async (chapter) => void copied.delete(chapter)),
+    of: async () => new Map(copied),
+  };
   const audit = { tell: jest.fn(), nextNews: async () => {}, forget: jest.fn() };
   const texts = {
     merged: async (one: VersionedChapter) => one,
@@ -41,6 +46,7 @@ function opening(
   return {
     store,
     copies,
+    copied,
     audit,
     texts,
     open: createOpening({ store, audit, texts, kept: steps, copies, read }),
@@ -69,12 +75,14 @@ describe('opening a book', () => {
 
   test('shows both texts where such steps can’t be made any more', async () => {
     const theirs = chapter('c', 'theirs', 3);
-    const { open, texts, store } = opening(async () => book('b', theirs), {
+    const { open, texts, store, copied } = opening(async () => book('b', theirs), {
       left: [leftBehind(typed('mine'))],
     });
     texts.adopt.mockResolvedValue(false);
     await open('b');
     expect(store.getState().conflicts.get('c')).toEqual({ mine: typed('mine'), theirs });
+    // They are kept until the author has chosen.
+    expect(copied.get('c')?.doc).toEqual(typed('mine'));
   });
 
   test('is open though the server is gone when it comes to what was left behind', async () => {
@@ -100,7 +108,8 @@ describe('opening a book', () => {
     await open('b');
     expect(texts.replace.mock.calls.map(([id, doc]) => [id, doc.toJSON()])).toEqual([['c', typed('mine')]]);
     expect([...store.getState().conflicts.keys()]).toEqual(['d']);
-    expect(copies.drop).toHaveBeenCalledTimes(3);
+    // Of what is still to be chosen about, nothing is let go.
+    expect(copies.drop.mock.calls).toEqual([['c'], ['e']]);
   });
 
   test('of two that are asked for shows the later one, whichever comes first', async () => {

@@ -11,8 +11,8 @@ export interface OpeningNeeds {
   audit: Pick<Audit, 'tell' | 'nextNews' | 'forget'>;
   texts: Pick<Texts, 'merged' | 'adopt' | 'replace'>;
   kept: Pick<StepsStore, 'takeLeft'>;
-  /** Whole texts that earlier versions of Vennet kept. */
-  copies: Pick<Copies, 'of' | 'drop'>;
+  /** Whole texts: those that an earlier Vennet kept, and those that the author has still to choose about. */
+  copies: Pick<Copies, 'of' | 'keep' | 'drop'>;
   /** Reads a book with everything around it. */
   read(id: string): Promise<Manuscript>;
 }
@@ -48,22 +48,23 @@ export function createOpening({ store, audit, texts, kept, copies, read }: Openi
   /** Goes on with what was not acknowledged when a window of this browser was closed. */
   async function goOn(chapters: readonly VersionedChapter[]): Promise<void> {
     const ids = chapters.map(({ id }) => id);
-    const conflict = (chapter: string, mine: object) => {
-      const theirs = store.getState().book?.chapters.find((one) => one.id === chapter);
-      if (theirs && !sameText(mine, theirs.doc))
-        store.getState().setConflict(chapter, { mine, theirs } satisfies Conflict);
-    };
     try {
+      // What can't be made any more is kept as a whole text, until the author has chosen.
       await kept.takeLeft(ids, async (steps) => {
-        if (!(await texts.adopt(steps))) conflict(steps.chapter, steps.doc);
+        const { chapter, doc, version, at } = steps;
+        if (!(await texts.adopt(steps))) await copies.keep(chapter, { doc, version, at });
       });
     } catch {
       // The server does not answer: they are kept, and gone on with the next time.
     }
     for (const [chapter, { doc, version }] of await copies.of(ids)) {
       const stored = chapters.find((one) => one.id === chapter);
+      const theirs = store.getState().book?.chapters.find((one) => one.id === chapter);
       if (stored?.version === version) texts.replace(chapter, readChapter({ ...stored, doc }).doc);
-      else conflict(chapter, doc);
+      else if (theirs && !sameText(doc, theirs.doc)) {
+        store.getState().setConflict(chapter, { mine: doc, theirs } satisfies Conflict);
+        continue;
+      }
       await copies.drop(chapter);
     }
   }

@@ -4,6 +4,7 @@ import { useEffect, useRef } from 'react';
 import { api } from '../api/client.js';
 import { useBook, type Conflict } from '../book/store.js';
 import { tellFault, useNotices } from '../parts/notices.js';
+import { browserCopies } from '../book/local-copies.js';
 import { openBook } from '../book/open-book.js';
 
 /** Two texts of one chapter, side by side, and the choice which of them goes on. The other one is not thrown away. */
@@ -13,6 +14,7 @@ export function ConflictChoice({ chapter, conflict }: { chapter: string; conflic
     try {
       const saved = await api.saveChapter(chapter, { version: theirs.version, doc });
       openBook().texts.forget(chapter);
+      await browserCopies.drop(chapter);
       useBook.getState().setConflict(chapter, null);
       await openBook().open(useBook.getState().book?.id ?? '');
       useNotices.getState().tell('This text goes on.', {
