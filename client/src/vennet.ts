@@ -114,7 +114,7 @@ export function vennet(address = '') {
           params: { path: { id: book }, header: { prefer: 'return=representation' } },
           body: { chapters },
         }),
-      ) as Promise<ChapterMade>,
+      ),
     moveSection: (book: string, body: SectionMove): Promise<RepairDone> =>
       answer(http.POST('/api/books/{id}/sections/move', { ...of(book), body })),
 
