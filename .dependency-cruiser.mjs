@@ -13,7 +13,7 @@ const FLOORS = {
     ['reader'],
     ['manuscript'],
     ['destination'],
-    ['shelf'],
+    ['shelf', 'cleaning'],
     ['page'],
     ['language'],
   ],

@@ -3,7 +3,7 @@ import { Node } from 'prosemirror-model';
 import { faultInChapter, linksOf, placesOf, readBook, schema } from '../manuscript/index.js';
 import { counter } from '../testing/books.js';
 import { epubFiles, PIXEL, zip } from '../testing/zip.js';
-import { bringIn, BringInError, readPicture, withoutScripts, type BroughtIn } from './index.js';
+import { bringIn, BringInError, type BroughtIn } from './index.js';
 import { Ids } from './book/ids.js';
 import { resolveHref } from './book/link-resolver.js';
 import { Tally } from './book/report.js';
@@ -278,22 +278,4 @@ describe('what can’t be brought in', () => {
     ['a book without words', zip(epubFiles({ 'a.xhtml': '<body></body>' })), 'empty'],
     ['a page without words', encode('<html><body></body></html>'), 'empty'],
   ])('%s is refused', (_name, bytes, fault) => expect(faultOf(bytes)).toBe(fault));
-});
-
-describe('pictures', () => {
-  test('are told by their content', () => {
-    expect(readPicture(PIXEL)).toMatchObject({ type: 'image/png' });
-    expect(readPicture(encode('GIF89a\u0001\u0000\u0001\u0000'))).toMatchObject({ type: 'image/gif' });
-    expect(readPicture(encode('nothing'))).toHaveProperty('fault');
-  });
-
-  test('that are drawings lose everything that runs or fetches', () => {
-    const svg = `<?xml version="1.0"?><svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" onload="a()" width="9" height="9">
-      <script>a()</script><style>@import url(https://x.example/a.css);</style><a xlink:href="javascript:a()"><circle id="c" r="1" style="fill:url(https://x.example/)"/></a>
-      <foreignObject><b>x</b></foreignObject><use href="#c"/><image href="https://x.example/p.png"/><rect fill="url(#g)"/></svg>`;
-    const clean = new TextDecoder().decode(withoutScripts(encode(svg)));
-    expect(clean).not.toMatch(/script|onload|import|x\.example|foreignObject/);
-    expect(clean).toMatch(/<use href="#c"\/>/);
-    expect(clean).toMatch(/fill="url\(#g\)"/);
-  });
 });

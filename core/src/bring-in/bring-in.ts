@@ -13,15 +13,20 @@ export interface BringInSource {
 
 /**
  * Makes a book from an EPUB or an HTML file. The kind of file is told by its content. `mint` gives a new id at each
- * call: letters and digits, beginning with a letter.
+ * call: letters and digits, beginning with a letter. `isWhole` says of a picture that begins well whether it can be read to its end; one that
+ * can't is left out.
  *
  * @throws BringInError
  */
-export function bringIn(source: BringInSource, mint: () => string): BroughtIn {
+export function bringIn(
+  source: BringInSource,
+  mint: () => string,
+  isWhole: (bytes: Uint8Array) => boolean = () => true,
+): BroughtIn {
   const { bytes } = source;
   if (bytes.length === 0)
     throw new BringInError('empty', 'This file is empty. Choose the file that holds your book.');
-  if (bytes[0] === 0x50 && bytes[1] === 0x4b) return readEpub(unpack(bytes), source.name, mint);
+  if (bytes[0] === 0x50 && bytes[1] === 0x4b) return readEpub(unpack(bytes), source.name, mint, isWhole);
   const text = decode(bytes);
   if (
     !text ||
@@ -31,7 +36,7 @@ export function bringIn(source: BringInSource, mint: () => string): BroughtIn {
       'unknown-format',
       'This file is neither an EPUB nor an HTML page, the two kinds that can be brought in. Save your book as one of them and try again.',
     );
-  return readHtml(text, source.name, mint);
+  return readHtml(text, source.name, mint, isWhole);
 }
 
 const HTML_ENCODING = /<meta[^>]+charset\s*=\s*["']?([\w-]+)/i;

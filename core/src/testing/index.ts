@@ -3,3 +3,4 @@ export * from './books.js';
 export * from './shelf.js';
 export * from './zip.js';
 export { wholeBook, wholeBookPictures, wholeBookSurroundings } from './whole-book.js';
+export * from './hostile-drawings.js';

@@ -1,10 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { rm } from 'node:fs/promises';
 import { Injectable } from '@nestjs/common';
-import type { BringInReport, BroughtEnclosure, BroughtIn } from '@vennet/core/bring-in';
-import { PICTURE_EXTENSIONS } from '@vennet/core/publish';
+import type { BroughtIn } from '@vennet/core/bring-in';
 import type { BookMade } from '@vennet/core/wire';
-import sharp from 'sharp';
 import { BooksService } from '../books/books.service.js';
 import { inProcess, ProcessDeath, WorkRefusal } from '../jobs/in-process.js';
 import type { JobRun } from '../jobs/job.js';
@@ -72,11 +70,9 @@ export class BringInService {
     ).catch((error: unknown) => {
       throw error instanceof ProcessDeath ? new WorkRefusal(TOO_MUCH[error.why]) : error;
     });
-    tell({ stage: 'Keeping its pictures and files' });
-    const pictures = await Promise.all(enclosures.map((one) => shownEverywhere(one, report)));
     signal.throwIfAborted();
     tell({ stage: 'Storing the book' });
-    const made = await this.books.add(book, pictures, report);
+    const made = await this.books.add(book, enclosures, report);
     await this.#forget(id);
     return { id: made, report };
   }
@@ -86,17 +82,4 @@ export class BringInService {
     this.#uploads.delete(id);
     if (upload) await rm(upload.path, { force: true });
   }
-}
-
-async function shownEverywhere(
-  enclosure: BroughtEnclosure,
-  report: BringInReport,
-): Promise<BroughtEnclosure> {
-  const why = 'they became PNG, which every reading program shows';
-  if (!enclosure.picture || PICTURE_EXTENSIONS[enclosure.type]) return enclosure;
-  const bytes = await sharp(enclosure.bytes).png().toBuffer();
-  const line = report.changed.find((one) => one.why === why);
-  if (line) line.count += 1;
-  else report.changed.push({ what: 'pictures', count: 1, why });
-  return { ...enclosure, name: enclosure.name.replace(/\.\w+$/, '.png'), type: 'image/png', bytes };
 }

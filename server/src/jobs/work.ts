@@ -1,12 +1,11 @@
 import type { ProcessSays } from './in-process.js';
 
 /**
- * What a file does that runs by `inProcess`: it waits for its input, works, says what came of it, and waits for more. Errors of the class
- * `refusal` are told in their words; any other ends the process.
+ * What a file does that runs by `inProcess`: it waits for its input, works, says what came of it, and waits for more. `wordsOf` gives what is
+ * said of an error that is a refusal; any other (`null`) ends the process.
  */
 export function work<Input, Progress, Result>(
-  refusal: new (...given: never[]) => Error,
-  wordsOf: (error: Error) => string,
+  wordsOf: (error: unknown) => string | null,
   doIt: (input: Input, tell: (progress: Progress) => void) => Result | Promise<Result>,
 ): void {
   const say = (message: ProcessSays<Progress, Result>) =>
@@ -17,11 +16,12 @@ export function work<Input, Progress, Result>(
         const result = await doIt(input, (progress) => void say({ says: 'progress', progress }));
         await say({ says: 'done', result });
       } catch (error) {
-        if (!(error instanceof refusal)) {
+        const message = wordsOf(error);
+        if (message === null) {
           console.error(error);
           process.exit(1);
         }
-        await say({ says: 'refused', message: wordsOf(error) });
+        await say({ says: 'refused', message });
       }
     })();
   });

@@ -102,6 +102,11 @@ const DATABASE_AWAY = new Set([
   'ER_LOCK_WAIT_TIMEOUT',
 ]);
 
+/** How writing fails when the disk is full (Linux; MariaDB). */
+const DISK_FULL = new Set(['ENOSPC', 'EDQUOT', 'ER_DISK_FULL', 'ER_RECORD_FILE_FULL']);
+
+const codeOf = (error: unknown) => (error as { code?: string } | null)?.code ?? '';
+
 function problemOf(error: unknown): Problem {
   if (error instanceof ProblemError) {
     const { title, detail, more } = error;
@@ -121,7 +126,16 @@ function problemOf(error: unknown): Problem {
       detail: wordsOf(error),
     };
   }
-  if (DATABASE_AWAY.has((error as { code?: string } | null)?.code ?? ''))
+  // RFC 4918, 11.5: insufficient storage.
+  if (DISK_FULL.has(codeOf(error)))
+    return {
+      type: 'about:blank',
+      title: 'The disk is full',
+      status: 507,
+      detail:
+        'The disk that Vennet keeps its books on is full, so this was not stored, and nothing of it was left behind. Free some space on it and try again.',
+    };
+  if (DATABASE_AWAY.has(codeOf(error)))
     return {
       type: 'about:blank',
       title: 'The database does not answer',

@@ -1,7 +1,7 @@
-import { writeFile } from 'node:fs/promises';
+import { rename, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { DEFAULT_LOOK, schema } from '@vennet/core/manuscript';
+import { DEFAULT_LOOK, schema, type Format } from '@vennet/core/manuscript';
 import { linked, paragraph } from '@vennet/core/testing';
 import type { ExportJob, ShelfTaken } from '@vennet/core/wire';
 import { unzipSync, strFromU8 } from 'fflate';
@@ -124,14 +124,17 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => app.stop());
 
-async function make(
-  format: 'epub' | 'pdf' | 'web',
-): Promise<{ job: ExportJob; bytes: Uint8Array; path: string }> {
-  const { id } = (await app.call<{ id: string }>('POST', `books/${book}/exports`, { format })).body;
-  const job = await until(
+async function ended(format: Format, of: string): Promise<ExportJob> {
+  const { id } = (await app.call<{ id: string }>('POST', `books/${of}/exports`, { format })).body;
+  return until(
     () => app.api.export(id),
     ({ state }) => state !== 'waiting' && state !== 'running',
   );
+}
+
+async function make(format: Format): Promise<{ job: ExportJob; bytes: Uint8Array; path: string }> {
+  const job = await ended(format, book);
+  const { id } = job;
   expect(job).toMatchObject({
     state: 'done',
     message: '',
@@ -232,6 +235,43 @@ describe('every kind of link', () => {
       'files/tide-table.pdf',
     ]);
     expect(entries['every-kind.html']).toEqual(bytes);
+    // A file that is gone is named; the archive is not begun.
+    const shelf = await app.api.files(book);
+    const { sha256 } = shelf.find(({ id }) => id === files.beside)!;
+    const stored = join(app.directory, 'enclosures', sha256.slice(0, 2), sha256);
+    await rename(stored, `${stored}.away`);
+    const lost = await fetch(`${app.address}/api/exports/${job.id}/bundle`);
+    expect(lost.status).toBe(410);
+    expect(await lost.json()).toMatchObject({
+      detail: expect.stringContaining('files/heights.csv') as unknown,
+    });
+    await rename(`${stored}.away`, stored);
+  }, 60_000);
+
+  test('goes into an e-book without what could run in it, and is named when it is lost', async () => {
+    const { id } = await app.api.startBook({ title: 'With a page' });
+    const page =
+      '<!doctype html><html><title>Tides</title><script>alert(1)</script><p>low at nine</p></html>';
+    const { file } = (await app.upload<ShelfTaken>('tides.html', page, `books/${id}/enclosures`)).body;
+    const { chapters } = await app.api.manuscript(id);
+    const link = schema.marks.link.create({ id: 'l1', destination: { kind: 'file', enclosure: file.id } });
+    const doc = schema.node('doc', null, [schema.node('paragraph', null, [schema.text('tides', [link])])]);
+    await app.api.saveChapter(chapters[0]!.id, {
+      doc: doc.toJSON() as object,
+      version: chapters[0]!.version,
+    });
+    const made = await ended('epub', id);
+    const answer = await fetch(`${app.address}/api/exports/${made.id}/file`);
+    const entries = unzipSync(new Uint8Array(await answer.arrayBuffer()));
+    const inside = strFromU8(entries['EPUB/files/tides.html']!);
+    expect(inside).toContain('<p>low at nine</p>');
+    expect(inside).not.toContain('alert');
+    await rm(join(app.directory, 'enclosures', file.sha256.slice(0, 2), file.sha256));
+    const failed = await ended('epub', id);
+    expect(failed).toMatchObject({
+      state: 'failed',
+      message: expect.stringContaining('“tides.html” is lost') as unknown,
+    });
   }, 60_000);
 
   test('leads to a companion where it is to be had, once that is said', async () => {

@@ -1,4 +1,4 @@
-import { readFileSync, writeFileSync } from 'node:fs';
+import { writeFileSync } from 'node:fs';
 import { readBook, type Format } from '@vennet/core/manuscript';
 import {
   computedLinks,
@@ -22,12 +22,13 @@ import {
 import { surroundingsOf, type Manuscript } from '@vennet/core/wire';
 import { work } from '../jobs/work.js';
 import { finishPdf } from '../typesetting/finish.js';
-import { setPages, TypesettingError } from '../typesetting/typeset.js';
+import { setPages } from '../typesetting/typeset.js';
+import { filesOf, refusalWords, type SourceFile } from './files.js';
 
 export interface PublishInput {
   format: Format;
   book: Manuscript;
-  enclosures: { id: string; name: string; type: string; path: string }[];
+  enclosures: SourceFile[];
   modified: Date;
   /** Where the made file is written. */
   output: string;
@@ -66,39 +67,29 @@ const makers: Record<Format, (edition: Edition, input: PublishInput, tell: Tell)
   web,
 };
 
-work<PublishInput, PublishProgress, Published>(
-  TypesettingError,
-  (error) => {
-    const { chapter, why } = error as TypesettingError;
-    return `${chapter ? `The chapter “${chapter}” can’t be set` : 'The book can’t be set'}: ${why}.`;
-  },
-  async (input, progress) => {
-    const tell: Tell = (stage, done = 0, total = 0) => progress({ stage, done, total });
-    tell('Reading the book');
-    const surroundings = surroundingsOf(input.book);
-    const inside = (id: string) => {
-      const file = surroundings.files.get(id);
-      return file?.travels === 'inside' && file.opensFor === 'everyone';
-    };
-    const files = input.enclosures.map(({ path, ...file }) => ({
-      ...file,
-      bytes: new Uint8Array(inside(file.id) || PICTURE_EXTENSIONS[file.type] ? readFileSync(path) : []),
-    }));
-    const edition = editionOf(readBook(input.book), files, input.format, surroundings);
-    if (input.careful && input.format === 'pdf')
-      for (const [index, chapter] of edition.book.chapters.entries()) {
-        const total = edition.book.chapters.length;
-        progress({ stage: 'Setting chapter by chapter', done: index, total, chapter: chapter.title });
-        // What is said goes out before anything can break.
-        await new Promise((resolve) => setTimeout(resolve, 20));
-        setPages({ ...edition, book: { ...edition.book, chapters: [chapter] } });
-      }
-    const { bytes, proof, notes } = await makers[input.format](edition, input, tell);
-    writeFileSync(input.output, bytes);
-    const beside = filesBeside(edition).map(([path, { id }]): [string, string] => [id, path]);
-    return { size: bytes.length, proof, notes, beside };
-  },
-);
+work<PublishInput, PublishProgress, Published>(refusalWords, async (input, progress) => {
+  const tell: Tell = (stage, done = 0, total = 0) => progress({ stage, done, total });
+  tell('Reading the book');
+  const surroundings = surroundingsOf(input.book);
+  const inside = (id: string) => {
+    const file = surroundings.files.get(id);
+    return file?.travels === 'inside' && file.opensFor === 'everyone';
+  };
+  const files = filesOf(input.enclosures, ({ id, type }) => inside(id) || Boolean(PICTURE_EXTENSIONS[type]));
+  const edition = editionOf(readBook(input.book), files, input.format, surroundings);
+  if (input.careful && input.format === 'pdf')
+    for (const [index, chapter] of edition.book.chapters.entries()) {
+      const total = edition.book.chapters.length;
+      progress({ stage: 'Setting chapter by chapter', done: index, total, chapter: chapter.title });
+      // What is said goes out before anything can break.
+      await new Promise((resolve) => setTimeout(resolve, 20));
+      setPages({ ...edition, book: { ...edition.book, chapters: [chapter] } });
+    }
+  const { bytes, proof, notes } = await makers[input.format](edition, input, tell);
+  writeFileSync(input.output, bytes);
+  const beside = filesBeside(edition).map(([path, { id }]): [string, string] => [id, path]);
+  return { size: bytes.length, proof, notes, beside };
+});
 
 function epub(edition: Edition, { modified }: PublishInput, tell: Tell): Made {
   tell('Writing the chapters');

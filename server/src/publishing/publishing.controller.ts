@@ -7,6 +7,7 @@ import { ExportJobDto, FormPreviewDto, NewExportDto } from './publishing.dto.js'
 import { archiveOf } from './archive.js';
 import { PagesService, type Pages } from './pages.service.js';
 import { PublishingService } from './publishing.service.js';
+import { sendStored } from '../platform/send-stored.js';
 import { FILE_ANSWER, PAIRS } from '../platform/shapes.js';
 import { StartedDto } from '../jobs/job.dto.js';
 
@@ -63,7 +64,8 @@ export class PublishingController {
   async file(@Param('id', ParseUUIDPipe) id: string, @Res() response: Response): Promise<void> {
     const { path, name, type } = await this.publishing.file(id);
     response.set({ 'content-type': type, 'x-content-type-options': 'nosniff' });
-    response.attachment(name).sendFile(path, { dotfiles: 'allow' });
+    response.attachment(name);
+    await sendStored(response, path, { name, again: 'Make it anew.' });
   }
 
   /** The made file with those that belong next to it, as one archive; it is written while it is sent. */

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { existsSync } from 'node:fs';
 import { mkdir, rename, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Injectable, type OnApplicationBootstrap } from '@nestjs/common';
@@ -11,6 +12,7 @@ import { BooksService } from '../books/books.service.js';
 import { SnapshotsService } from '../books/snapshots.service.js';
 import { LOCAL_AUTHOR } from '../platform/author.js';
 import { notFound, ProblemError } from '../platform/problem.js';
+import { lostFile } from '../platform/send-stored.js';
 import { EnclosureStore } from '../shelf/enclosure-store.js';
 import { inProcess, ProcessDeath, WorkRefusal } from '../jobs/in-process.js';
 import type { JobRun, Unfinished } from '../jobs/job.js';
@@ -166,13 +168,17 @@ export class PublishingService implements OnApplicationBootstrap {
   async bundle(id: string): Promise<{ name: string; files: { path: string; from: string }[] }> {
     const { path, name } = await this.file(id);
     const { beside } = await this.#entity(id);
-    return {
-      name: name.replace(/\.\w+$/, '.zip'),
-      files: [
-        { path: name, from: path },
-        ...beside.map((file) => ({ path: file.path, from: this.store.pathOf(file.sha256) })),
-      ],
-    };
+    const files = [
+      { path: name, from: path },
+      ...beside.map((file) => ({ path: file.path, from: this.store.pathOf(file.sha256) })),
+    ];
+    const lost = files.filter(({ from }) => !existsSync(from)).map((file) => file.path);
+    if (lost.length > 0)
+      throw lostFile(
+        lost.join('”, “'),
+        'Put it onto the Shelf again where it was there, and make the file anew.',
+      );
+    return { name: name.replace(/\.\w+$/, '.zip'), files };
   }
 
   async file(id: string): Promise<{ path: string; name: string; type: string }> {

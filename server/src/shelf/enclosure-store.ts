@@ -1,6 +1,6 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { createReadStream } from 'node:fs';
-import { copyFile, mkdir, rename, writeFile } from 'node:fs/promises';
+import { copyFile, mkdir, rename, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 
@@ -28,8 +28,13 @@ export class EnclosureStore {
     const path = this.pathOf(sha256);
     await mkdir(join(path, '..'), { recursive: true });
     const unfinished = `${path}.${randomUUID()}`;
-    await write(unfinished);
-    await rename(unfinished, path);
+    try {
+      await write(unfinished);
+      await rename(unfinished, path);
+    } catch (error) {
+      await rm(unfinished, { force: true });
+      throw error;
+    }
   }
 
   pathOf(sha256: string): string {

@@ -23,10 +23,12 @@ import {
   ApiQuery,
   ApiTags,
 } from '@nestjs/swagger';
+import { couldRun } from '@vennet/core/cleaning';
 import type { ShelfFile } from '@vennet/core/shelf';
 import type { ShelfTaken } from '@vennet/core/wire';
 import type { Response } from 'express';
 import { FILE_BODY, withUpload } from '../platform/upload.js';
+import { sendStored } from '../platform/send-stored.js';
 import { EnclosureStore } from './enclosure-store.js';
 import { ShelfChangesDto, ShelfFileDto, ShelfTakenDto } from './shelf.dto.js';
 import { ShelfService } from './shelf.service.js';
@@ -108,23 +110,22 @@ export class ShelfController {
     return this.shelf.setDeleted(id, false);
   }
 
-  /** The file itself. It may be anything, so nothing in it is allowed to run. */
+  /** The file itself. It may be anything, so nothing in it is allowed to run; what could run is only given to be kept. */
   @Get('enclosures/:id')
   @ApiOkResponse(FILE_ANSWER)
   async file(@Param('id') id: string, @Res() response: Response): Promise<void> {
     const { type, sha256, name } = await this.shelf.row(id);
-    response
-      .set({
-        'content-type': type.startsWith('text/') ? `${type}; charset=utf-8` : type,
-        'content-security-policy': "sandbox; default-src 'none'; style-src 'unsafe-inline'",
-        'content-disposition': `inline; filename*=UTF-8''${encodeURIComponent(name)}`,
-        'x-content-type-options': 'nosniff',
-        // A file can be replaced, so its bytes are asked for by their hash each time.
-        'cache-control': 'private, no-cache',
-        etag: `"${sha256}"`,
-      })
-      .sendFile(this.store.pathOf(sha256), { dotfiles: 'allow', lastModified: false }, (error) => {
-        if (error && !response.headersSent) response.status(404).end();
-      });
+    const shown = type === 'image/svg+xml' || !couldRun(type);
+    response.set({
+      'content-type': type.startsWith('text/') ? `${type}; charset=utf-8` : type,
+      'content-security-policy': "sandbox; default-src 'none'; style-src 'unsafe-inline'",
+      'content-disposition': `${shown ? 'inline' : 'attachment'}; filename*=UTF-8''${encodeURIComponent(name)}`,
+      'x-content-type-options': 'nosniff',
+      // A file can be replaced, so its bytes are asked for by their hash each time.
+      'cache-control': 'private, no-cache',
+      etag: `"${sha256}"`,
+    });
+    const again = 'Replace it on the Shelf: everything that leads to it stays.';
+    await sendStored(response, this.store.pathOf(sha256), { name, again, lastModified: false });
   }
 }

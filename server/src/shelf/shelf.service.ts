@@ -4,6 +4,7 @@ import type { BroughtEnclosure } from '@vennet/core/bring-in';
 import { safeFileName, type ShelfFile } from '@vennet/core/shelf';
 import type { ShelfChanges, ShelfTaken } from '@vennet/core/wire';
 import { DataSource, IsNull, Not, type Repository } from 'typeorm';
+import { inProcess, ProcessDeath } from '../jobs/in-process.js';
 import { mint } from '../platform/mint.js';
 import { LOCAL_AUTHOR } from '../platform/author.js';
 import { notFound, ProblemError } from '../platform/problem.js';
@@ -14,7 +15,7 @@ import { shelfFileOf } from './shelf-file.js';
 import { BookEntity } from '../database/entities/book.entity.js';
 import { EnclosureEntity } from '../database/entities/enclosure.entity.js';
 import { claimOf, identify } from './identify.js';
-import { checkPicture } from './picture-check.js';
+import type { CheckedPicture } from './picture-check.js';
 
 interface Content {
   name: string;
@@ -149,21 +150,23 @@ export class ShelfService {
       notes: [...claimNotes(safe, type), ...notes],
     });
     if (!asPicture && !type.startsWith('image/')) return asItIs();
-    const picture = await checkPicture(path, size, type);
+    const drawing = type === 'image/svg+xml';
+    const picture = await pictureIn(path, size);
     if ('fault' in picture) {
       const note = `It can’t be shown in the text: ${picture.fault}.`;
+      // A drawing is never kept with what could run in it.
       if (!asPicture && picture.drawing) return this.#inMemory(safe, type, picture.drawing, note);
-      if (!asPicture && type !== 'image/svg+xml') return asItIs(note);
+      if (!asPicture && !drawing) return asItIs(note);
       throw new ProblemError(
         422,
         'The picture can’t be shown',
         `“${safe}”: ${picture.fault}. Nothing was kept, and the text is as it was. Save it anew as PNG, JPEG or SVG and try again.`,
       );
     }
-    // A drawing is never kept with what could run in it; other pictures are changed only to be shown.
-    if (!asPicture && picture.type !== 'image/svg+xml') return asItIs();
+    // Pictures are changed only to be shown.
+    if (!asPicture && !drawing) return asItIs();
     const name = picture.type === type ? safe : `${safe.replace(/\.\w+$/, '')}.png`;
-    return this.#inMemory(name, picture.type, picture.bytes, ...(picture.changed ? [picture.changed] : []));
+    return this.#inMemory(name, picture.type, picture.bytes, ...picture.changed);
   }
 
   async #inMemory(name: string, type: string, bytes: Uint8Array, ...notes: string[]): Promise<Content> {
@@ -175,6 +178,22 @@ export class ShelfService {
       notes: [...claimNotes(name, type), ...notes],
     };
   }
+}
+
+/** Pictures larger than this are not read, in bytes: nothing that is to be looked at needs it. */
+const LARGEST = 100 * 2 ** 20;
+/** What reading one picture may take. */
+const LIMITS = { memory: 2 ** 30, time: 60_000 };
+
+/** The picture in a file as books can show it, read in a process of its own. */
+async function pictureIn(path: string, size: number): Promise<CheckedPicture> {
+  if (size > LARGEST) return { fault: 'the picture is larger than 100 MB' };
+  const file = new URL('./picture.process.js', import.meta.url);
+  return inProcess<never, CheckedPicture>(file, { path }, { limits: LIMITS }).catch((error: unknown) => {
+    if (error instanceof ProcessDeath)
+      return { fault: 'it takes more time or memory to read than a picture may' };
+    throw error;
+  });
 }
 
 /** What is decided of a new file until its author says otherwise. */

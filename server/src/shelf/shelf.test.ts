@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { readdir } from 'node:fs/promises';
+import { readdir, rm } from 'node:fs/promises';
 import { request } from 'node:http';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
@@ -156,7 +156,10 @@ describe('a picture', () => {
       '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9" onload="alert(1)"><script>alert(2)</script><a href="javascript:alert(3)"><rect width="9" height="9"/></a></svg>',
       'picture',
     );
-    expect(body.notes).toEqual(['What could run in it was taken out.']);
+    expect(body.notes).toEqual([
+      'What could run in it, or is fetched from elsewhere, was taken out.',
+      'A link in it was taken out: draw link areas over the picture, which every reader can follow.',
+    ]);
     const kept = await (await fetch(`${app.address}/api/enclosures/${body.file.id}`)).text();
     expect(kept).toContain('<rect');
     expect(kept).not.toMatch(/script|onload|alert/);
@@ -170,6 +173,15 @@ describe('a picture', () => {
       'script',
     );
   });
+
+  test.each(['BM', 'II*\0', 'RIFF\0\0\0\0WEBPVP8 '])(
+    'that is cut short after %j is refused',
+    async (head) => {
+      const { status, body } = await take('picture.png', head, 'picture');
+      expect(status).toBe(422);
+      expect(body.detail).toContain('Nothing was kept');
+    },
+  );
 
   test('with broken data is refused for the text, and kept on the Shelf with a word', async () => {
     const whole = await sharp({
@@ -283,5 +295,35 @@ describe('a file that links lead to', () => {
   test('comes with the book when it is opened', async () => {
     const { files } = await app.api.manuscript(book);
     expect(files.find(({ id }) => id === file)).toMatchObject({ name: 'May tides.pdf', travels: 'inside' });
+  });
+});
+
+describe('a file in which something could run', () => {
+  test('is given to be kept, in a sandbox, and only a drawing is shown', async () => {
+    const answer = async (name: string, content: string) => {
+      const { body } = await take(name, content);
+      return fetch(`${app.address}/api/enclosures/${body.file.id}`);
+    };
+    const page = await answer('page.html', '<!doctype html><html><script>alert(1)</script></html>');
+    expect(page.headers.get('content-disposition')).toMatch(/^attachment/);
+    expect(page.headers.get('content-security-policy')).toMatch(/^sandbox/);
+    const xml = await answer('track.gpx', '<?xml version="1.0"?><gpx></gpx>');
+    expect(xml.headers.get('content-disposition')).toMatch(/^attachment/);
+    const drawing = await answer('d.svg', '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"/>');
+    expect(drawing.headers.get('content-disposition')).toMatch(/^inline/);
+  });
+});
+
+describe('a file that is lost from the store', () => {
+  test('is said to be lost, and comes back by being replaced', async () => {
+    const { body } = await take('tides.txt', 'low at nine');
+    const { id, sha256 } = body.file;
+    await rm(join(app.directory, 'enclosures', sha256.slice(0, 2), sha256));
+    const lost = await fetch(`${app.address}/api/enclosures/${id}`);
+    expect(lost.status).toBe(410);
+    expect(lost.headers.get('content-type')).toContain('application/problem+json');
+    expect(await lost.json()).toMatchObject({ title: 'The file is lost', status: 410 });
+    expect((await app.upload('tides.txt', 'low at ten', `enclosures/${id}/replace`)).status).toBe(200);
+    expect(await (await fetch(`${app.address}/api/enclosures/${id}`)).text()).toBe('low at ten');
   });
 });

@@ -1,5 +1,7 @@
-import { imageSize } from 'image-size';
-import { readPicture, type BroughtEnclosure } from './picture.js';
+import { cleanDrawing, isDrawing, readPicture, type DrawingLink } from '../../cleaning/index.js';
+import { urlFrom } from '../../destination/index.js';
+import type { BroughtEnclosure } from './brought-in.js';
+import { INSIDE } from './link-resolver.js';
 import type { Tally } from './report.js';
 
 /** Files that make the e-book work and are nothing to read by themselves. */
@@ -8,12 +10,16 @@ const PART_OF_BOOK = /^META-INF\/|\.(?:xhtml|html?|opf|ncx|css|js|smil|[ot]tf|wo
 /** The pictures of a file that is brought in: each is read once, however often it is shown. */
 export class Enclosures {
   readonly kept: BroughtEnclosure[] = [];
+  /** What else is known of the pictures, by their ids. */
+  readonly #known = new Map<string, { size: { width: number; height: number }; links: DrawingLink[] }>();
   readonly #bySource = new Map<string, string | null>();
 
   constructor(
     readonly files: ReadonlyMap<string, Uint8Array>,
     readonly mint: () => string,
     readonly tally: Tally,
+    /** Whether a picture that begins well can be read to its end. */
+    readonly isWhole: (bytes: Uint8Array) => boolean,
   ) {}
 
   /** The enclosure of a picture by its `src`; `path` is the file that it names inside the book, or empty. */
@@ -37,18 +43,23 @@ export class Enclosures {
     if (known !== undefined) return known;
     const bytes = this.files.get(path);
     if (!bytes || bytes.length === 0 || PART_OF_BOOK.test(path)) return null;
+    const drawing = isDrawing(bytes) ? cleanDrawing(bytes) : { bytes };
+    if ('fault' in drawing) return this.#leaveOut(drawing.fault);
     const id = this.mint();
     const type = 'application/octet-stream';
-    this.kept.push({ id, name: path.split('/').at(-1) ?? path, type, bytes, picture: false });
+    this.kept.push({ id, name: path.split('/').at(-1) ?? path, type, bytes: drawing.bytes, picture: false });
     this.#bySource.set(key, id);
     return id;
   }
 
+  /** The size of a picture that was kept, in its own pixels. */
   sizeOf(enclosure: string): { width: number; height: number } | null {
-    const kept = this.kept.find(({ id }) => id === enclosure);
-    if (!kept) return null;
-    const { width, height } = imageSize(kept.bytes);
-    return { width, height };
+    return this.#known.get(enclosure)?.size ?? null;
+  }
+
+  /** The links that stood in a drawing. */
+  linksIn(enclosure: string): readonly DrawingLink[] {
+    return this.#known.get(enclosure)?.links ?? [];
   }
 
   #read(src: string, path: string): string | null {
@@ -59,14 +70,20 @@ export class Enclosures {
       return this.#leaveOut('they stand on a web site, and nothing is fetched');
     const bytes = this.files.get(path);
     if (!bytes) return this.#leaveOut('their files did not come along');
-    return this.#keep(path.split('/').at(-1) ?? path, bytes);
+    return this.#keep(path.split('/').at(-1) ?? path, bytes, path);
   }
 
-  #keep(name: string, bytes: Uint8Array | null): string | null {
+  #keep(name: string, bytes: Uint8Array | null, path = ''): string | null {
     const picture = bytes ? readPicture(bytes) : { fault: 'the picture’s data can’t be read' };
     if ('fault' in picture) return this.#leaveOut(picture.fault);
+    if (!this.isWhole(picture.bytes)) return this.#leaveOut('the picture’s data is broken');
+    const { type, bytes: clean, size, links } = picture;
     const id = this.mint();
-    this.kept.push({ id, name, ...picture, picture: true });
+    this.kept.push({ id, name, type, bytes: clean, picture: true });
+    const own = path === '' ? [] : links.filter(({ href }) => href.trim().startsWith('#'));
+    this.tally.add('leftOut', 'links', 'they led to a part of a drawing', own.length);
+    const kept = links.filter((link) => !own.includes(link));
+    this.#known.set(id, { size, links: kept.map((link) => ({ ...link, href: fromRoot(link.href, path) })) });
     return id;
   }
 
@@ -74,6 +91,12 @@ export class Enclosures {
     this.tally.add('leftOut', 'pictures', why);
     return null;
   }
+}
+
+/** A reference in a file of the book as one from the root of the book, so that it means the same from any file. */
+function fromRoot(href: string, path: string): string {
+  const url = path === '' ? null : urlFrom(href, INSIDE + path.split('/').map(encodeURIComponent).join('/'));
+  return url?.href.startsWith(INSIDE) ? `/${url.href.slice(INSIDE.length)}` : href;
 }
 
 function dataBytes(data: string, base64: boolean): Uint8Array | null {

@@ -40,12 +40,17 @@ const FONT_SCRAMBLING = /^http:\/\/(?:www\.idpf\.org\/2008\/embedding|ns\.adobe\
  *
  * @throws BringInError when it is encrypted or has no package document, no spine or no text
  */
-export function readEpub(files: Map<string, Uint8Array>, name: string, mint: () => string): BroughtIn {
+export function readEpub(
+  files: Map<string, Uint8Array>,
+  name: string,
+  mint: () => string,
+  isWhole: (bytes: Uint8Array) => boolean,
+): BroughtIn {
   refuseEncrypted(files);
   const opf = packageOf(files);
   const tally = new Tally();
   const ids = new Ids(tally);
-  const enclosures = new Enclosures(files, mint, tally);
+  const enclosures = new Enclosures(files, mint, tally, isWhole);
   const { contents, made } = spineOf(opf, files, tally, mint);
   for (const { path, document } of contents) ids.takeFrom(path, document);
   const chapters = new Map(contents.map(({ path, chapter }) => [path, chapter]));
@@ -60,6 +65,7 @@ export function readEpub(files: Map<string, Uint8Array>, name: string, mint: () 
       resolve: (href) => resolveHref(href, path, { ids, chapters, made, outside: null, fileAt }),
       picture: (src) => enclosures.fromSource(src, pathFrom(path, src)),
       sizeOf: (enclosure) => enclosures.sizeOf(enclosure),
+      linksIn: (enclosure) => enclosures.linksIn(enclosure),
       drawing: (svg) => enclosures.fromDrawing(svg),
       notes,
     });

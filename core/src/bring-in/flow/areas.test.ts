@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { linksOfChapter, readChapter, type LinkArea } from '../../manuscript/index.js';
 import { counter } from '../../testing/books.js';
-import { epubFiles, zip } from '../../testing/zip.js';
+import { epubFiles, PIXEL, zip } from '../../testing/zip.js';
 import { bringIn } from '../index.js';
 
 const CHART = '<svg xmlns="http://www.w3.org/2000/svg" width="400" height="200" viewBox="0 0 400 200"/>';
@@ -70,7 +70,72 @@ describe('parts of pictures that come with a book', () => {
   });
 });
 
+describe('the links of a drawing', () => {
+  const NS = 'xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink"';
+  const MAP = `<svg ${NS} width="400" height="200"><a xlink:href="https://north.example/" aria-label="North"><rect x="40" y="20" width="80" height="100"/></a>
+    <a href="../one.xhtml#pier"><title>The pier</title><circle cx="300" cy="100" r="50"/></a><a href="#part"><path d="M0 0h9"/></a><a href="https://nowhere.example/"></a></svg>`;
+
+  test('become areas of the picture, wherever the drawing stands', () => {
+    const { areas, report, enclosures } = brought(
+      '<p id="pier">Pier</p><figure><img src="images/map.svg" alt="Map"/></figure>',
+      { 'OEBPS/images/map.svg': MAP },
+    );
+    expect(areas).toMatchObject([
+      {
+        name: 'North',
+        destination: { kind: 'web', href: 'https://north.example/' },
+        x: 0.1,
+        y: 0.1,
+        width: 0.2,
+        height: 0.5,
+      },
+      {
+        name: 'The pier',
+        destination: { kind: 'place', place: 'pier' },
+        x: 0.625,
+        y: 0.25,
+        width: 0.25,
+        height: 0.5,
+      },
+    ]);
+    expect(new TextDecoder().decode(enclosures[0]!.bytes)).not.toContain('north.example');
+    expect(report.leftOut.map(({ count, why }) => [count, why])).toEqual([
+      [1, 'they led to a part of a drawing'],
+      [1, 'they stood in a drawing, and where can’t be told'],
+    ]);
+  });
+
+  test('become areas where the drawing stands in the text, in a figure of its own', () => {
+    const { areas } = brought(`<p id="pier">Pier</p><div>${MAP.replace('../one', 'one')}</div>`);
+    expect(areas.map(({ name }) => name)).toEqual(['North', 'The pier']);
+  });
+});
+
+describe('a picture that breaks off', () => {
+  test('is left out, and its words stay', () => {
+    const files = epubFiles(
+      { 'one.xhtml': '<body><p>At <img src="p.png" alt="the pier"/></p></body>' },
+      { 'OEBPS/p.png': PIXEL },
+    );
+    const { book, enclosures, report } = bringIn(
+      { name: 'book.epub', bytes: zip(files) },
+      counter(),
+      () => false,
+    );
+    expect(enclosures).toEqual([]);
+    expect(readChapter(book.chapters[0]!).doc.textContent).toBe('At the pier');
+    expect(report.leftOut).toEqual([{ what: 'pictures', count: 1, why: 'the picture’s data is broken' }]);
+  });
+});
+
 describe('files that come with a book', () => {
+  test('are cleaned when they are drawings', () => {
+    const { enclosures } = brought('<p><a href="d.svg">drawing</a></p>', {
+      'OEBPS/d.svg': '<svg xmlns="http://www.w3.org/2000/svg" onload="a()"><script>a()</script></svg>',
+    });
+    expect(new TextDecoder().decode(enclosures[0]!.bytes)).not.toMatch(/script|onload/);
+  });
+
   test('become enclosures when links lead to them, each once', () => {
     const { enclosures, links, report } = brought(
       '<p><a href="files/tides.csv">one</a> <a href="files/tides.csv#row=2">two</a> <a href="files/gone.csv">three</a> <a href="package.opf">four</a></p>',

@@ -1,10 +1,15 @@
 import { isTag, type Element } from 'domhandler';
-import { findOne } from 'domutils';
+import { findOne, textContent } from 'domutils';
+import type { DrawingLink } from '../../cleaning/index.js';
 import { boxBetween, THICKEST_FRAME, type AreaFrame, type Box } from '../../manuscript/index.js';
 
-/** A part of a picture that leads somewhere, as a file has it: its element, and its box in shares of the picture. */
+/** A part of a picture that leads somewhere, as a file has it: its box in shares of the picture. */
 export interface AreaDraft {
-  element: Element;
+  /** The element that is the area and nothing else; `null` where there is none in the text. */
+  element: Element | null;
+  href: string;
+  name: string;
+  hoverNote: string;
   box: Box;
   frame: AreaFrame | null;
   /** It was no rectangle. */
@@ -29,8 +34,14 @@ export function mapAreas(image: Element, natural: { width: number; height: numbe
     if (!corners) return [];
     const [left, top, right, bottom] = corners;
     const box = boxBetween({ x: left / width, y: top / height }, { x: right / width, y: bottom / height });
-    return [{ element, box, frame: null, reshaped: shape !== 'rect' && shape !== 'default' }];
+    return [{ ...linkOf(element), box, frame: null, reshaped: shape !== 'rect' && shape !== 'default' }];
   });
+}
+
+function linkOf(element: Element): Pick<AreaDraft, 'element' | 'href' | 'name' | 'hoverNote'> {
+  const { href = '', alt, title } = element.attribs;
+  const name = (alt ?? textContent(element)).replace(/\s+/g, ' ').trim();
+  return { element, href, name, hoverNote: title?.trim() ?? '' };
 }
 
 const isMap = (element: Element, name: string) =>
@@ -86,6 +97,20 @@ export function layeredAreas(image: Element): AreaDraft[] {
     const [width, height] = [shareIn(style, 'width'), shareIn(style, 'height')];
     if ([x, y, width, height].some(Number.isNaN)) return [];
     const box = boxBetween({ x, y }, { x: x + width, y: y + height });
-    return [{ element, box, frame: frameIn(style), reshaped: false }];
+    return [{ ...linkOf(element), box, frame: frameIn(style), reshaped: false }];
+  });
+}
+
+/** The links that stood in a drawing; `null` in the place of one where it can't be told where it was seen. */
+export function drawingAreas(links: readonly DrawingLink[]): (AreaDraft | null)[] {
+  return links.map(({ href, name, box }) => {
+    if (!box) return null;
+    const { left, top, right, bottom } = box;
+    if (left >= 1 || top >= 1 || right <= 0 || bottom <= 0) return null;
+    const corners = boxBetween(
+      { x: Math.max(0, left), y: Math.max(0, top) },
+      { x: Math.min(1, right), y: Math.min(1, bottom) },
+    );
+    return { element: null, href, name, hoverNote: '', box: corners, frame: null, reshaped: false };
   });
 }

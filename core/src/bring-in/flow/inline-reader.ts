@@ -4,7 +4,8 @@ import render from 'dom-serializer';
 import type { Mark, Node } from 'prosemirror-model';
 import type { Destination } from '../../destination/index.js';
 import { attrsOf, schema, type LinkArea } from '../../manuscript/index.js';
-import { layeredAreas, mapAreas } from './areas.js';
+import type { DrawingLink } from '../../cleaning/index.js';
+import { type AreaDraft, drawingAreas, layeredAreas, mapAreas } from './areas.js';
 import { isBlock, MARKS, NOT_KEPT, PLAIN_STYLE, SKIPPED } from './elements.js';
 import { idsOf } from '../book/ids.js';
 import type { InlineRun } from './inline-run.js';
@@ -23,6 +24,8 @@ export interface Surroundings {
   picture(src: string): string | null;
   /** The size of a picture that was kept, in its own pixels. */
   sizeOf(enclosure: string): { width: number; height: number } | null;
+  /** The links that stood in a picture which is a drawing. */
+  linksIn(enclosure: string): readonly DrawingLink[];
   /** The enclosure of a drawing that stands in the text. */
   drawing(svg: string): string | null;
   /** Links that the file calls marks of notes, and those that it calls ways back. */
@@ -173,27 +176,33 @@ export class InlineReader {
       undefined,
       marks,
     );
-    const areas = this.readAreas(element, enclosure);
-    if (areas.length > 0) this.areas.set(picture, areas);
+    this.place(picture, [
+      ...mapAreas(element, this.around.sizeOf(enclosure)),
+      ...layeredAreas(element),
+      ...drawingAreas(this.around.linksIn(enclosure)),
+    ]);
     run.add(picture);
   }
 
-  private readAreas(element: Element, enclosure: string): LinkArea[] {
-    const drafts = [...mapAreas(element, this.around.sizeOf(enclosure)), ...layeredAreas(element)];
-    return drafts.flatMap(({ element: area, box, frame, reshaped }): LinkArea[] => {
-      this.taken.add(area);
-      const { href, alt, title } = area.attribs;
-      const destination = this.around.resolve(href ?? '');
+  /** Remembers the parts of a picture that lead somewhere until it is a figure. */
+  private place(picture: Node, drafts: (AreaDraft | null)[]): void {
+    const areas = drafts.flatMap((draft): LinkArea[] => {
+      if (!draft) {
+        this.around.tally.add('leftOut', 'links', 'they stood in a drawing, and where can’t be told');
+        return [];
+      }
+      const { element, href, name, hoverNote, frame, box, reshaped } = draft;
+      if (element) this.taken.add(element);
+      const destination = this.around.resolve(href);
       if ('leftOut' in destination) {
         this.around.tally.add('leftOut', 'links', destination.leftOut);
         return [];
       }
       this.around.tally.add('kept', 'parts of pictures that are links');
       if (reshaped) this.around.tally.add('changed', 'parts of pictures', 'they became rectangles');
-      const name = (alt ?? textContent(area)).replace(/\s+/g, ' ').trim();
-      const hoverNote = title?.trim() ?? '';
       return [{ id: this.around.mint(), name, destination, hoverNote, frame, ...box }];
     });
+    if (areas.length > 0) this.areas.set(picture, areas);
   }
 
   /** A drawing that only wraps one picture, as covers often do, is that picture. */
@@ -206,6 +215,8 @@ export class InlineReader {
     if (!enclosure) return;
     this.around.tally.add('kept', 'pictures');
     const alt = (element.attribs['aria-label'] ?? (title ? textContent(title) : '')).trim();
-    run.add(schema.node('picture', { enclosure, alt }, undefined, marks));
+    const picture = schema.node('picture', { enclosure, alt }, undefined, marks);
+    this.place(picture, drawingAreas(this.around.linksIn(enclosure)));
+    run.add(picture);
   }
 }

@@ -16,11 +16,16 @@ import { Tally } from '../book/report.js';
 import { splitAtHeadings } from './split.js';
 
 /** Reads one HTML page as a book (HTML Living Standard, by parse5). Long pages become chapters at their headings. */
-export function readHtml(text: string, name: string, mint: () => string): BroughtIn {
+export function readHtml(
+  text: string,
+  name: string,
+  mint: () => string,
+  isWhole: (bytes: Uint8Array) => boolean,
+): BroughtIn {
   const document: Document = parse(text, { treeAdapter: adapter });
   const tally = new Tally();
   const ids = new Ids(tally);
-  const enclosures = new Enclosures(new Map(), mint, tally);
+  const enclosures = new Enclosures(new Map(), mint, tally, isWhole);
   const first = mint();
   ids.takeFrom(name, document);
   const body = getElementsByTagName('body', document.children, true);
@@ -33,6 +38,7 @@ export function readHtml(text: string, name: string, mint: () => string): Brough
     resolve: (href) => resolveHref(href, name, parts),
     picture: (src) => enclosures.fromSource(src, ''),
     sizeOf: (enclosure) => enclosures.sizeOf(enclosure),
+    linksIn: (enclosure) => enclosures.linksIn(enclosure),
     drawing: (svg) => enclosures.fromDrawing(svg),
     notes,
   });
