@@ -52,7 +52,11 @@ export function domainsOf(destination: Destination): string[] {
   );
 }
 
+/** The longest address, in signs: what servers and reading programs take at least (RFC 9110, 4.1: 8,000 octets). */
+export const LONGEST_ADDRESS = 8_000;
+
 const words = (value: unknown): value is string => typeof value === 'string';
+const optional = (value: unknown): boolean => value === undefined || words(value);
 const addresses = (value: unknown): boolean =>
   Array.isArray(value) && value.every((one) => words(one) && isMailAddress(one));
 
@@ -62,6 +66,13 @@ const addresses = (value: unknown): boolean =>
  */
 export function faultInDestination(value: unknown): string | null {
   if (typeof value !== 'object' || value === null) return 'a destination must be an object with a kind';
+  const fault = faultInKind(value);
+  if (fault) return fault;
+  const length = hrefOf(value as Destination).length;
+  return length > LONGEST_ADDRESS ? `an address has at most ${LONGEST_ADDRESS} signs, not ${length}` : null;
+}
+
+function faultInKind(value: object): string | null {
   const it = value as Record<string, unknown>;
   switch (it.kind) {
     case 'web': {
@@ -75,11 +86,15 @@ export function faultInDestination(value: unknown): string | null {
         return 'to, cc and bcc must be lists of email addresses';
       return words(it.subject) && words(it.body) ? null : 'subject and body must be words';
     case 'file':
-      return words(it.enclosure) && it.enclosure !== '' ? null : 'a file link must name its enclosure';
+      return words(it.enclosure) && it.enclosure !== '' && optional(it.fragment)
+        ? null
+        : 'a file link must name its enclosure';
     case 'place':
       return words(it.place) && it.place !== '' ? null : 'a link inside the book must name its place';
     case 'book':
-      return words(it.book) && it.book !== '' ? null : 'a link to another book must name it';
+      return words(it.book) && it.book !== '' && optional(it.place)
+        ? null
+        : 'a link to another book must name it';
     default:
       return `unknown kind of destination: ${String(it.kind)}`;
   }

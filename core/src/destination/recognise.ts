@@ -1,4 +1,4 @@
-import type { Destination } from './destination.js';
+import { hrefOf, LONGEST_ADDRESS, type Destination } from './destination.js';
 import { mailAddressesIn, parseMailto } from './mailto.js';
 import { parseWebAddress } from './web-address.js';
 import { trackingParameters, withoutTracking } from './tracking.js';
@@ -77,6 +77,11 @@ function web(address: string, completed: boolean): Recognition {
 }
 
 function accept(destination: Destination, completed: boolean): Recognition {
+  if (hrefOf(destination).length > LONGEST_ADDRESS)
+    return refuse(
+      'unparsable',
+      `This address is longer than ${LONGEST_ADDRESS} signs, and not every reading program opens it. Ask the site for a shorter one.`,
+    );
   const tracking = destination.kind === 'web' ? trackingParameters(destination.href) : [];
   const untracked: Destination =
     destination.kind === 'web' && tracking.length > 0

@@ -1,6 +1,7 @@
 import { Mark, Node, type Attrs, type AttributeSpec, type NodeType } from 'prosemirror-model';
 import { faultInDestination } from '../destination/index.js';
 import { faultInArea } from './area.js';
+import { BOUNDS, faultInBounds } from './bounds.js';
 import { isId } from './id.js';
 import { idsInAttrs } from './holders.js';
 import { LEADING_NODES } from './inside-nodes.js';
@@ -13,18 +14,20 @@ export interface Fault {
   message: string;
 }
 
-const DEEPEST = 60;
-
-/** The first fault of a chapter's JSON, or `null` when it is a chapter. */
-export function faultInChapter(json: unknown): Fault | null {
+/**
+ * The first fault of a chapter's JSON, or `null` when it is a chapter. `bounded` is false for a text from before a bound was drawn, which can
+ * still be written on.
+ */
+export function faultInChapter(json: unknown, bounded = true): Fault | null {
   if (!isObject(json) || json.type !== 'doc')
     return { path: '', message: 'a chapter is a node of type “doc”' };
   const seen = new Set<string>();
   const fault = faultInNode(json, '', 0, (id) => !seen.has(id) && Boolean(seen.add(id)), neighbour());
   if (fault) return fault;
   try {
-    Node.fromJSON(schema, json).check();
-    return null;
+    const doc = Node.fromJSON(schema, json);
+    doc.check();
+    return bounded ? faultInBounds(doc) : null;
   } catch (error) {
     return { path: '', message: (error as Error).message };
   }
@@ -50,7 +53,7 @@ function faultInNode(
   before: Neighbour,
 ): Fault | null {
   if (!isObject(json)) return { path, message: 'a node must be an object' };
-  if (depth > DEEPEST) return { path, message: `nested deeper than ${DEEPEST} levels` };
+  if (depth > BOUNDS.depth) return { path, message: `nested deeper than ${BOUNDS.depth} levels` };
   const type = schema.nodes[String(json.type)];
   if (!type) return { path: step(path, 'type'), message: `unknown node type “${String(json.type)}”` };
   if (type.isText && (typeof json.text !== 'string' || json.text === ''))

@@ -1,4 +1,4 @@
-import { faultInChapter, readChapter, SCHEMA_VERSION } from '@vennet/core/manuscript';
+import { faultInBounds, faultInChapter, readChapter, SCHEMA_VERSION } from '@vennet/core/manuscript';
 import type { Node } from 'prosemirror-model';
 import type { Transform } from 'prosemirror-transform';
 import type { EntityManager } from 'typeorm';
@@ -38,7 +38,7 @@ export class ChangeInHand {
   ): Promise<void> {
     if (steps.length === 0) return;
     const json = doc.toJSON() as object;
-    const fault = faultInChapter(json);
+    const fault = faultInChapter(json, faultInBounds(docs[0] ?? doc) === null);
     if (fault)
       throw new ProblemError(
         422,

@@ -4,6 +4,7 @@
  */
 import { applyDecorators } from '@nestjs/common';
 import { ApiExtraModels, ApiProperty, getSchemaPath, type ApiResponseNoStatusOptions } from '@nestjs/swagger';
+import { faultInSigns } from '@vennet/core/language';
 import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
@@ -20,6 +21,7 @@ import {
   Matches,
   Max,
   Min,
+  ValidateBy,
   ValidateIf,
   ValidateNested,
 } from 'class-validator';
@@ -69,10 +71,21 @@ export function Words({
     more,
     { type: String, minLength: least || undefined, maxLength: most, pattern },
     IsString(),
+    IsWritable(),
     ...(least > 0 || most !== undefined ? [Length(least, most, said)] : []),
     ...(pattern ? [Matches(pattern, said)] : []),
   );
 }
+
+/** Words in signs that every file can carry. */
+const IsWritable = (): PropertyDecorator =>
+  ValidateBy({
+    name: 'isWritable',
+    validator: {
+      validate: (value) => typeof value !== 'string' || faultInSigns(value) === null,
+      defaultMessage: (given) => `${given?.property} ${faultInSigns(String(given?.value))}`,
+    },
+  });
 
 /** A moment, as ISO 8601 in UTC. */
 export const Moment = (more: More = {}): PropertyDecorator =>

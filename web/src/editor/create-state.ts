@@ -1,4 +1,4 @@
-import { schema } from '@vennet/core/manuscript';
+import { BOUNDS, schema } from '@vennet/core/manuscript';
 import { collab } from 'prosemirror-collab';
 import { dropCursor } from 'prosemirror-dropcursor';
 import { gapCursor } from 'prosemirror-gapcursor';
@@ -15,6 +15,7 @@ import { keptDrafts } from './plugins/kept-drafts.js';
 import { keptSpots } from './state/kept-spots.js';
 import { keys, type LinkActions } from './keys.js';
 import { slipPlugin } from './plugins/slip-plugin.js';
+import { withinBounds } from './plugins/within-bounds.js';
 import { uniqueIds } from './plugins/unique-ids.js';
 
 /** The state of the editor for one chapter. `window` tells its steps from those of other hands. */
@@ -28,7 +29,9 @@ export function createState(doc: Node, actions: LinkActions, window: string): Ed
         rules: [
           ...smartQuotes,
           wrappingInputRule(/^\s*[-*]\s$/, nodes.bullet_list),
-          wrappingInputRule(/^(\d+)\.\s$/, nodes.ordered_list, (match) => ({ start: Number(match[1]) })),
+          wrappingInputRule(/^(\d+)\.\s$/, nodes.ordered_list, (match) => ({
+            start: Math.min(BOUNDS.start, Number(match[1])),
+          })),
           textblockTypeInputRule(/^(#{1,3})\s$/, nodes.heading, (match) => ({ level: match[1]!.length })),
         ],
       }),
@@ -40,6 +43,7 @@ export function createState(doc: Node, actions: LinkActions, window: string): Ed
       slipPlugin(actions.chapter),
       keptDrafts(actions.chapter),
       uniqueIds(),
+      withinBounds(),
       numbersShown(actions.chapter),
       keptSpots(),
       droppedFiles(),

@@ -7,20 +7,25 @@ import {
   withPlaceIds,
   type DeclaredNotes,
 } from '../../edits/index.js';
-import { phrases } from '../../language/index.js';
+import { counted, phrases, plainWords } from '../../language/index.js';
 import {
   countWords,
   DEFAULT_LOOK,
   DEFAULT_STRUCTURE,
+  docWithinBounds,
+  faultInBounds,
+  FITTED,
+  type Fitted,
   titleOf,
-  type BookDetails,
   type Matter,
   type ReadBook,
   type ReadChapter,
 } from '../../manuscript/index.js';
 import type { BroughtIn } from './brought-in.js';
+import type { FileDetails } from './details.js';
+import { BringInError } from './refusal.js';
 import type { Enclosures } from './enclosures.js';
-import type { Tally } from './report.js';
+import type { BringInReport, Counted, Tally } from './report.js';
 import { separateLinks } from './separate-links.js';
 
 export interface ChapterDraft {
@@ -30,9 +35,6 @@ export interface ChapterDraft {
   /** What to call the chapter when it has no heading. */
   title?: string;
 }
-
-/** What a file says of the book that it holds. */
-export type FileDetails = Omit<BookDetails, 'id' | 'look' | 'structure'>;
 
 /** What the chapters of a file were read with. */
 interface ReadWith {
@@ -55,17 +57,19 @@ export function assemble(details: FileDetails, drafts: ChapterDraft[], read: Rea
       matter,
       title,
       leftOutOf: [],
-      doc: withPlaceIds(separateLinks(doc, mint), id),
+      doc: withPlaceIds(separateLinks(docWithinBounds(doc, tellIn(tally)), mint), id),
     })),
   };
   const chapters = withRealNotes(book, notes, tally).map((chapter, index) => {
     const transform = new Transform(chapter.doc);
     keepIdsUnique(transform, mint);
     transform.doc.check();
-    const title = titleOf(
+    const words = titleOf(
       transform.doc,
       chapter.title || `${phrases(details.language).chapter} ${index + 1}`,
-    ).slice(0, 300);
+    );
+    const title = plainWords(words, 300);
+    refuseTooLarge(transform.doc, title);
     return { ...chapter, title, doc: transform.doc.toJSON() as object };
   });
   tally.add('kept', 'chapters', undefined, chapters.length);
@@ -77,6 +81,38 @@ export function assemble(details: FileDetails, drafts: ChapterDraft[], read: Rea
   );
   return { book: { ...book, chapters }, enclosures: enclosures.kept, report: tally.report() };
 }
+
+/** What is counted of each kind of change by which a text came within the bounds. */
+const COUNTED: Record<Fitted, [keyof BringInReport, Counted]> = {
+  depth: ['changed', 'parts of the text'],
+  heading: ['changed', 'headings'],
+  line: ['changed', 'paragraphs'],
+  linkWords: ['changed', 'links'],
+  address: ['leftOut', 'links'],
+  words: ['changed', 'descriptions'],
+  areas: ['leftOut', 'parts of pictures that are links'],
+};
+
+const tellIn = (tally: Tally) => (what: Fitted) => tally.add(...COUNTED[what], FITTED[what]);
+
+/** @throws BringInError for a chapter that could not be saved again */
+function refuseTooLarge(doc: Node, title: string): void {
+  const fault = faultInBounds(doc);
+  if (fault)
+    throw new BringInError(
+      'too-large',
+      `The chapter “${title.slice(0, 80)}” can’t be brought in: ${fault.message}. Divide it by headings, or into several files, and try again.`,
+    );
+  const length = JSON.stringify(doc).length;
+  if (length > LONGEST_CHAPTER)
+    throw new BringInError(
+      'too-large',
+      `The chapter “${title.slice(0, 80)}” holds ${counted(length, 'sign', 'signs')} with its links, and a chapter may have ${LONGEST_CHAPTER}. Divide it by headings, or into several files, and try again.`,
+    );
+}
+
+/** Signs of the JSON of a chapter: what can be saved in one request, with room to write on. */
+const LONGEST_CHAPTER = 16_000_000;
 
 function withRealNotes(book: ReadBook, declared: DeclaredNotes, tally: Tally): ReadChapter[] {
   if (declared.marks.size === 0) return book.chapters;

@@ -1,6 +1,6 @@
 import { getElementsByTagName } from 'domutils';
 import { isTag, type Document, type Element } from 'domhandler';
-import { isId } from '../../manuscript/index.js';
+import { BOUNDS, isId } from '../../manuscript/index.js';
 import type { Tally } from './report.js';
 
 /** The ids of all files of a book, made unique over the whole of it. */
@@ -19,7 +19,10 @@ export class Ids {
   #take(file: string, id: string): void {
     const key = keyOf(file, id);
     if (this.#final.has(key)) return this.tally.add('leftOut', 'ids', 'the same id stood twice in one file');
-    const well = isId(id) ? id : `id-${id.replace(/[^\p{L}\p{N}\p{M}._·-]+/gu, '-')}`;
+    const well =
+      isId(id) && id.length <= LONGEST
+        ? id
+        : `id-${id.replace(/[^\p{L}\p{N}\p{M}._·-]+/gu, '-')}`.slice(0, LONGEST);
     const final = this.free(well);
     if (final === id) this.tally.add('kept', 'ids');
     else if (well !== id)
@@ -52,6 +55,9 @@ export class Ids {
     return this.#final.get(keyOf(file, id));
   }
 }
+
+/** The longest id of a file that stays, in signs: a number is put after it where it is not the only one. */
+const LONGEST = BOUNDS.id - 20;
 
 const keyOf = (file: string, id: string) => `${file}\n${id}`;
 

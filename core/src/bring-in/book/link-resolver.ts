@@ -5,6 +5,7 @@ import {
   urlFrom,
   type Destination,
 } from '../../destination/index.js';
+import { BOUNDS } from '../../manuscript/index.js';
 import type { Ids } from './ids.js';
 
 /** A made-up origin for the files of a book, so that relative references resolve by the URL parser (RFC 3986, 5.2). */
@@ -67,5 +68,8 @@ function inside(
   // HTML, 7.4.6.4: an element of that id, else `top` is the top of the page.
   const place = ids.find(path, fragment) ?? ids.find(path, decodeLoosely(fragment));
   if (!place && fragment.toLowerCase() === 'top') return { kind: 'place', place: chapter };
-  return { kind: 'place', place: place ?? `missing-${fragment.replace(/[^\p{L}\p{N}._-]+/gu, '-')}` };
+  return {
+    kind: 'place',
+    place: place ?? `missing-${fragment.replace(/[^\p{L}\p{N}._-]+/gu, '-')}`.slice(0, BOUNDS.id),
+  };
 }

@@ -6,6 +6,7 @@ export type BringInFault =
   | 'unsafe-path'
   | 'encrypted'
   | 'no-package'
+  | 'too-large'
   | 'empty';
 
 /** A file that can't be brought in. The message says what is wrong and what to do; nothing of the book is made. */

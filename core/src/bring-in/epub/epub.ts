@@ -4,6 +4,7 @@ import { isTag, type Document, type Element } from 'domhandler';
 import { decodeLoosely, urlFrom } from '../../destination/index.js';
 import { CONTENTS, schema, TOP, type Matter } from '../../manuscript/index.js';
 import { assemble, type ChapterDraft } from '../book/assemble.js';
+import { detailsFrom, type FileDetails } from '../book/details.js';
 import type { BroughtIn } from '../book/brought-in.js';
 import { decodeText } from '../../page/index.js';
 import { Enclosures } from '../book/enclosures.js';
@@ -13,6 +14,7 @@ import { isComputed } from '../flow/inside.js';
 import { INSIDE, resolveHref } from '../book/link-resolver.js';
 import { BringInError } from '../book/refusal.js';
 import { Tally } from '../book/report.js';
+import { Tidy } from '../book/tidy.js';
 
 interface ContentFile {
   path: string;
@@ -51,7 +53,7 @@ export function readEpub(
   const tally = new Tally();
   const ids = new Ids(tally);
   const enclosures = new Enclosures(files, mint, tally, isWhole);
-  const { contents, made } = spineOf(opf, files, tally, mint);
+  const { contents, made } = spineOf(opf, files, tally, mint, new Tidy(tally));
   for (const { path, document } of contents) ids.takeFrom(path, document);
   const chapters = new Map(contents.map(({ path, chapter }) => [path, chapter]));
   const drafts: ChapterDraft[] = [];
@@ -100,7 +102,13 @@ function packageOf(files: Map<string, Uint8Array>): Package {
   return { path, document: parseXml(bytes) };
 }
 
-function spineOf(opf: Package, files: Map<string, Uint8Array>, tally: Tally, mint: () => string): Spine {
+function spineOf(
+  opf: Package,
+  files: Map<string, Uint8Array>,
+  tally: Tally,
+  mint: () => string,
+  tidy: Tidy,
+): Spine {
   const made = new Map<string, string>();
   const manifest = new Map(elements(opf.document, 'item').map((item) => [item.attribs.id, item]));
   const contents: ContentFile[] = [];
@@ -115,7 +123,7 @@ function spineOf(opf: Package, files: Map<string, Uint8Array>, tally: Tally, min
     } else if (!/html/i.test(item.attribs['media-type'] ?? '')) {
       tally.add('leftOut', 'pages', `they are not text but ${item.attribs['media-type']}`);
     } else if (!contents.some((one) => one.path === path)) {
-      const document = parseXhtml(bytes);
+      const document = tidy.tree(parseXhtml(bytes));
       const body = getElementsByTagName('body', document.children, true)[0];
       const place = body && madeAnew(item, body, tally);
       if (place) made.set(path, place);
@@ -145,9 +153,12 @@ const isOnlyNavigation = (body: Element): boolean =>
       (!isTag(child) && textContent(child).trim() === ''),
   );
 
+/** A document in which nothing nests deeper than can be followed; what is flattened is not the book's text. */
+const flat = (document: Document): Document => new Tidy(new Tally()).tree(document);
+
 /** XML without entities of its own: what a DOCTYPE declares is never expanded, and nothing outside is read. */
 function parseXml(bytes: Uint8Array): Document {
-  return parseDocument(decodeXml(bytes), { xmlMode: true });
+  return flat(parseDocument(decodeXml(bytes), { xmlMode: true }));
 }
 
 /** XHTML as it is met: `<a id="p1"/>` closes itself, HTML's named entities are known, faults are forgiven. */
@@ -175,16 +186,16 @@ function pathFrom(file: string, reference: string): string {
   return decodeLoosely(url.pathname.slice(1));
 }
 
-function detailsOf(opf: Document, name: string) {
+function detailsOf(opf: Document, name: string): FileDetails {
   const authors = elements(opf, 'creator').map((element) => textContent(element).trim());
-  const description = textOf(opf, 'description').replace(/<[^>]+>/g, ' ');
-  return {
-    title: (textOf(opf, 'title') || name.replace(/\.\w+$/, '')).slice(0, 300),
-    subtitle: '',
-    author: authors.filter(Boolean).join(', ').slice(0, 300),
-    language: textOf(opf, 'language') || 'en',
+  // A description may be written as HTML.
+  const description = textContent(flat(parseDocument(textOf(opf, 'description'))));
+  return detailsFrom({
+    title: textOf(opf, 'title') || name.replace(/\.\w+$/, ''),
+    author: authors.filter(Boolean).join(', '),
+    language: textOf(opf, 'language'),
     description: description.replace(/\s+/g, ' ').trim(),
-  };
+  });
 }
 
 const FRONT =

@@ -5,7 +5,8 @@ import type { Document, Element } from 'domhandler';
 import { urlFrom } from '../../destination/index.js';
 import { schema, wordsOf } from '../../manuscript/index.js';
 import { titleOfPage } from '../../page/index.js';
-import { assemble, type ChapterDraft, type FileDetails } from '../book/assemble.js';
+import { detailsFrom } from '../book/details.js';
+import { assemble, type ChapterDraft } from '../book/assemble.js';
 import type { BroughtIn } from '../book/brought-in.js';
 import { Enclosures } from '../book/enclosures.js';
 import { hasContent, readFlow } from '../flow/flow.js';
@@ -13,6 +14,7 @@ import { Ids } from '../book/ids.js';
 import { resolveHref } from '../book/link-resolver.js';
 import { BringInError } from '../book/refusal.js';
 import { Tally } from '../book/report.js';
+import { Tidy } from '../book/tidy.js';
 import { splitAtHeadings } from './split.js';
 
 /** Reads one HTML page as a book (HTML Living Standard, by parse5). Long pages become chapters at their headings. */
@@ -22,8 +24,8 @@ export function readHtml(
   mint: () => string,
   isWhole: (bytes: Uint8Array) => boolean,
 ): BroughtIn {
-  const document: Document = parse(text, { treeAdapter: adapter });
   const tally = new Tally();
+  const document: Document = new Tidy(tally).tree(parse(text, { treeAdapter: adapter }));
   const ids = new Ids(tally);
   const enclosures = new Enclosures(new Map(), mint, tally, isWhole);
   const first = mint();
@@ -50,13 +52,12 @@ export function readHtml(
   const html = findOne((element) => element.name === 'html', document.children, true);
   const title =
     titleOfPage(document) || blocks.map((block) => wordsOf(block)).find((words) => words !== '') || name;
-  const details: FileDetails = {
-    title: title.slice(0, 300),
-    subtitle: '',
+  const details = detailsFrom({
+    title,
     author: metaContent(document, 'author'),
-    language: html?.attribs.lang?.trim() || 'en',
+    language: html?.attribs.lang ?? '',
     description: metaContent(document, 'description'),
-  };
+  });
   const drafts = splitAtHeadings(blocks).map((content, index): ChapterDraft => ({
     id: index === 0 ? first : mint(),
     matter: 'main',

@@ -1,6 +1,8 @@
 import { withPlaceIds } from '../../edits/index.js';
 import { hrefOf, type Destination } from '../../destination/index.js';
+import { plainWords } from '../../language/index.js';
 import {
+  docWithinBounds,
   linksOf,
   placesOf,
   sayingOf,
@@ -63,9 +65,14 @@ export function editionOf(
 ): Edition {
   const kept = {
     ...whole,
+    ...spoken(whole),
     chapters: whole.chapters
       .filter(({ leftOutOf }) => !leftOutOf.includes(format))
-      .map((chapter) => ({ ...chapter, doc: withPlaceIds(chapter.doc, chapter.id) })),
+      .map((chapter) => ({
+        ...chapter,
+        title: plainWords(chapter.title, Infinity),
+        doc: withPlaceIds(docWithinBounds(chapter.doc), chapter.id),
+      })),
   };
   const { book, map, returnsOf, origins } = returnsIn(kept);
   // Where a form has pages, they are known only once they are set.
@@ -87,6 +94,14 @@ export function editionOf(
     paths: travellingPaths(travellers(links, surroundings)),
   };
 }
+
+/** What a book says of itself, in signs that every file can carry. */
+const spoken = ({ title, subtitle, author, description }: ReadBook) => ({
+  title: plainWords(title, Infinity),
+  subtitle: plainWords(subtitle, Infinity),
+  author: plainWords(author, Infinity),
+  description: plainWords(description, Infinity),
+});
 
 /** What is told of files in an edition: in the language of its book. */
 export const toldIn = ({ book, surroundings }: Edition): Told => ({

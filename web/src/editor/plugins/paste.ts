@@ -1,7 +1,9 @@
 import { copyInto } from '@vennet/core/edits';
-import { Slice } from 'prosemirror-model';
+import { contentWithinBounds, FITTED, type Fitted } from '@vennet/core/manuscript';
+import { Slice, type Fragment } from 'prosemirror-model';
 import { Plugin } from 'prosemirror-state';
 import { linkAddresses } from './autolink.js';
+import { useNotices } from '../../parts/notices.js';
 import { mint } from '../state/mint.js';
 import { takenIds } from '../state/taken-ids.js';
 
@@ -14,9 +16,18 @@ export function pastedText(): Plugin {
     props: {
       transformPasted(slice, view) {
         if (view.dragging) return slice;
-        const content = linkAddresses(copyInto(slice.content, takenIds(), mint));
+        const content = linkAddresses(copyInto(fitted(slice.content), takenIds(), mint));
         return new Slice(content, slice.openStart, slice.openEnd);
       },
     },
   });
+}
+
+/** What is pasted, as a chapter can hold it; what had to be changed is told. */
+function fitted(content: Fragment): Fragment {
+  const changes = new Set<Fitted>();
+  const within = contentWithinBounds(content, (what) => changes.add(what));
+  for (const what of changes)
+    useNotices.getState().tell(`Some of what was pasted was changed: ${FITTED[what]}.`);
+  return within;
 }

@@ -1,0 +1,52 @@
+import { BOUNDS, faultInBounds } from '@vennet/core/manuscript';
+import type { Node } from 'prosemirror-model';
+import { Plugin, type Transaction } from 'prosemirror-state';
+import { useNotices } from '../../parts/notices.js';
+
+/** A change of more than this is looked at together with all the rest, in positions of the text. */
+const LARGE = 1_000;
+
+/** Refuses what would make a chapter hold more than it can be saved with, and says so. */
+export function withinBounds(): Plugin {
+  return new Plugin({
+    filterTransaction(transaction, { doc }) {
+      // What other hands have written is there already.
+      if (!transaction.docChanged || transaction.getMeta('rebased') !== undefined) return true;
+      const fault = faultOf(transaction);
+      // A text from before a bound was drawn can still be written on.
+      if (fault === null || faultInBounds(doc)) return true;
+      useNotices
+        .getState()
+        .tell(`This can’t be put here: ${fault}. The text is as it was.`, { tone: 'fault' });
+      return false;
+    },
+  });
+}
+
+function faultOf({ doc, mapping }: Transaction): string | null {
+  let from = doc.content.size;
+  let to = 0;
+  mapping.maps.forEach((map, index) =>
+    map.forEach((_oldFrom, _oldTo, start, end) => {
+      const rest = mapping.slice(index + 1);
+      from = Math.min(from, rest.map(start, -1));
+      to = Math.max(to, rest.map(end, 1));
+    }),
+  );
+  if (to - from > LARGE) return faultInBounds(doc)?.message ?? tooDeep(doc);
+  let fault: string | null = null;
+  doc.nodesBetween(Math.min(from, to), to, (node, position) => {
+    if (doc.resolve(position).depth > BOUNDS.depth) fault ??= DEEP;
+    if (node.isTextblock) fault ??= faultInBounds(node)?.message ?? null;
+    return fault === null;
+  });
+  return fault;
+}
+
+const DEEP = `quotations, lists and tables nest at most ${BOUNDS.depth} deep`;
+
+function tooDeep(doc: Node): string | null {
+  const deeper = (node: Node, depth: number): boolean =>
+    depth > BOUNDS.depth || node.children.some((child) => deeper(child, depth + 1));
+  return deeper(doc, 0) ? DEEP : null;
+}
