@@ -1,4 +1,5 @@
 import type { Mark, Node } from 'prosemirror-model';
+import { hrefOf, LONGEST_ADDRESS, type Destination } from '../destination/index.js';
 import { faultInSigns } from '../language/index.js';
 import { attrsOf } from './attrs.js';
 import type { Fault } from './fault.js';
@@ -8,9 +9,9 @@ import type { Fault } from './fault.js';
  * and below what stops a browser, a typesetter or a reading program.
  */
 export const BOUNDS = {
-  /** Nodes in one another, and the deepest level at which a list, quotation or table may begin. */
+  /** Nodes in one another; and lists, quotations and tables in one another, as many as a typesetter can follow (measured: 14 quotations). */
   depth: 60,
-  containerDepth: 50,
+  containers: 12,
   /** Nodes of a chapter. */
   nodes: 300_000,
   /** Signs of a heading, of any other line of the text, and of the words of one link. */
@@ -28,6 +29,9 @@ export const BOUNDS = {
 
 /** Attributes that hold words. */
 export const WORD_ATTRS = ['alt', 'hoverNote', 'own', 'back', 'backWords', 'name'] as const;
+
+export const CONTAINERS: ReadonlySet<string> = new Set(['quotation', 'bullet_list', 'ordered_list', 'table']);
+export const TOO_DEEP = `quotations, lists and tables nest at most ${BOUNDS.containers} deep`;
 
 /** A piece of a line: its words, and the link that it belongs to. */
 interface Piece {
@@ -47,18 +51,25 @@ export const piecesOf = (line: Node): Piece[] =>
 /** The first thing in a text that lies outside the bounds, or `null`. */
 export function faultInBounds(doc: Node): Fault | null {
   let nodes = 0;
-  const walk = (node: Node, path: string): Fault | null => {
+  const walk = (node: Node, path: string, depth: number, containers: number): Fault | null => {
+    if (containers > BOUNDS.containers) return { path, message: TOO_DEEP };
+    if (depth > BOUNDS.depth) return { path, message: `nested deeper than ${BOUNDS.depth} levels` };
     if (++nodes > BOUNDS.nodes)
       return { path: '', message: `a chapter has at most ${BOUNDS.nodes} parts; divide it` };
     const own = faultInNode(node) ?? (node.isTextblock ? faultInLine(node) : null);
     if (own) return { path, message: own };
     for (const [index, child] of node.children.entries()) {
-      const fault = walk(child, `${path === '' ? '' : `${path}.`}content[${index}]`);
+      const fault = walk(
+        child,
+        `${path === '' ? '' : `${path}.`}content[${index}]`,
+        depth + 1,
+        containers + (CONTAINERS.has(child.type.name) ? 1 : 0),
+      );
       if (fault) return fault;
     }
     return null;
   };
-  return walk(doc, '');
+  return walk(doc, '', 0, 0);
 }
 
 function faultInNode(node: Node): string | null {
@@ -82,7 +93,10 @@ function faultInWords({ attrs }: Node | Mark): string | null {
     id?: string | null;
   };
   if (typeof id === 'string' && id.length > BOUNDS.id) return `an id has at most ${BOUNDS.id} signs`;
-  for (const bearer of [attrs, link ?? {}, ...(areas ?? [])])
+  for (const bearer of [attrs, link ?? {}, ...(areas ?? [])]) {
+    const { destination } = bearer as { destination?: Destination };
+    if (destination && hrefOf(destination).length > LONGEST_ADDRESS)
+      return `an address has at most ${LONGEST_ADDRESS} signs`;
     for (const name of WORD_ATTRS) {
       const words = (bearer as Record<string, unknown>)[name];
       if (typeof words !== 'string') continue;
@@ -90,6 +104,7 @@ function faultInWords({ attrs }: Node | Mark): string | null {
       const fault = faultInSigns(words);
       if (fault) return `${name} ${fault}`;
     }
+  }
   return null;
 }
 

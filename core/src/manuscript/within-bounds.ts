@@ -3,7 +3,7 @@ import { faultInDestination } from '../destination/index.js';
 import { plainWords, withFewMarks, withoutForbidden } from '../language/index.js';
 import { attrsOf, idOf } from './attrs.js';
 import { faultInArea } from './area.js';
-import { BOUNDS, faultInBounds, WORD_ATTRS } from './bounds.js';
+import { BOUNDS, CONTAINERS, faultInBounds, WORD_ATTRS } from './bounds.js';
 import { schema } from './schema.js';
 
 /** What was changed so that a text lies within the bounds. */
@@ -23,31 +23,29 @@ export type TellFitted = (what: Fitted) => void;
 
 /** A text within the bounds; the same where it lies within them already. */
 export function docWithinBounds(doc: Node, tell: TellFitted = () => {}): Node {
-  return faultInBounds(doc) ? doc.copy(Fragment.from(blocksWithin(doc.children, 1, tell))) : doc;
+  return faultInBounds(doc) ? doc.copy(Fragment.from(blocksWithin(doc.children, 0, tell))) : doc;
 }
 
 /** Content that is on its way into a text, within the bounds. */
 export function contentWithinBounds(content: Fragment, tell: TellFitted = () => {}): Fragment {
   const blocks = content.content.flatMap((node) =>
-    node.isInline ? inlineWithin(node, tell) : blocksWithin([node], 1, tell),
+    node.isInline ? inlineWithin(node, tell) : blocksWithin([node], 0, tell),
   );
   return Fragment.from(blocks);
 }
 
-const blocksWithin = (nodes: readonly Node[], level: number, tell: TellFitted): Node[] =>
-  nodes.flatMap((node) => blockWithin(node, level, tell));
+const blocksWithin = (nodes: readonly Node[], containers: number, tell: TellFitted): Node[] =>
+  nodes.flatMap((node) => blockWithin(node, containers, tell));
 
-function blockWithin(given: Node, level: number, tell: TellFitted): Node[] {
+function blockWithin(given: Node, containers: number, tell: TellFitted): Node[] {
   const node = withAttrs(given, tell);
   if (node.isTextblock) return lineWithin(node, tell);
   if (node.isLeaf) return [node];
-  if (level <= BOUNDS.containerDepth || !DISSOLVED.has(node.type.name))
-    return [node.copy(Fragment.from(blocksWithin(node.children, level + 1, tell)))];
+  const inner = CONTAINERS.has(node.type.name) ? containers + 1 : containers;
+  if (inner <= BOUNDS.containers) return [node.copy(Fragment.from(blocksWithin(node.children, inner, tell)))];
   tell('depth');
-  return withAnchor(idOf(node), blocksWithin(dissolved(node), level, tell));
+  return withAnchor(idOf(node), blocksWithin(dissolved(node), containers, tell));
 }
-
-const DISSOLVED = new Set(['quotation', 'bullet_list', 'ordered_list', 'table']);
 
 /** The blocks that stand in a container, whatever it is made of. */
 const dissolved = (node: Node): Node[] =>
@@ -131,7 +129,7 @@ function inlineWithin(given: Node, tell: TellFitted): Node[] {
     return text === node.text ? [node] : text === '' ? [] : [schema.text(text, node.marks)];
   }
   if (node.type.name !== 'note') return [node];
-  return [node.copy(Fragment.from(blocksWithin(node.children, 1, tell)))];
+  return [node.copy(Fragment.from(blocksWithin(node.children, 0, tell)))];
 }
 
 function markWithin(mark: Mark, tell: TellFitted): Mark[] {

@@ -2,6 +2,7 @@ import { readdir } from 'node:fs/promises';
 import { request } from 'node:http';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { PIXEL } from '@vennet/core/testing';
 import type { BookMade, JobStatus, Started } from '@vennet/core/wire';
 import { pageWithLinks, startTestApp, until, type TestApp } from '../testing/app.js';
 
@@ -101,5 +102,40 @@ describe('bringing in', () => {
     for (const id of blocking) await app.call('POST', `jobs/${id}/stop`);
     await until(uploads, (names) => names.length === 0);
     expect(await titles()).not.toContain('Nobody’s');
+  });
+
+  test('makes of a file with everything beyond measure a book that can be saved and published', async () => {
+    const hostile = `<!doctype html><html lang="${'x-'.repeat(300)}"><title>T${'t'.repeat(2_000)}</title><body><h1>${'w'.repeat(5_000)}</h1>
+      ${'<blockquote>'.repeat(70)}<p>deep</p>${'</blockquote>'.repeat(70)}${'<ol start="1.5"><li>'.repeat(300)}low${'</li></ol>'.repeat(300)}
+      <p><a href="https://a.example/">${'word '.repeat(14_000)}</a>e${'&#x301;'.repeat(20_000)}a&#1;&#xD800;b</p>
+      <table><tr><td colspan="1000000000">x</td></tr></table>${'<div>'.repeat(20_000)}deepest${'</div>'.repeat(20_000)}</body></html>`;
+    const { status, body } = await app.upload<BookMade>('hostile.html', hostile);
+    expect(status).toBe(201);
+    expect(body.report.changed.length).toBeGreaterThan(2);
+    const { chapters } = await app.api.manuscript(body.id);
+    for (const { id, doc, version } of chapters)
+      expect((await app.call('PUT', `chapters/${id}`, { doc, version })).status).toBe(200);
+    for (const format of ['epub', 'pdf', 'web'] as const) {
+      const { id } = await app.api.startExport(body.id, format);
+      const job = await until(
+        () => app.api.export(id),
+        ({ state }) => state !== 'waiting' && state !== 'running',
+      );
+      expect(job).toMatchObject({ state: 'done', message: '', proof: { lost: [], changed: [], added: [] } });
+    }
+  }, 60_000);
+
+  test('leaves out a picture that breaks off, and keeps its words', async () => {
+    const broken = (head: string) =>
+      `data:image/png;base64,${Buffer.from(head, 'latin1').toString('base64')}`;
+    const png = Buffer.from(PIXEL).subarray(0, 50).toString('latin1');
+    const { status, body } = await app.upload<BookMade>(
+      'broken.html',
+      `<!doctype html><html><body><h1>Lamps</h1><p>At <img alt="the pier" src="${broken(png)}"> and <img alt="the quay" src="${broken('BM')}"></p></body></html>`,
+    );
+    expect(status).toBe(201);
+    expect(body.report.leftOut.reduce((sum, { count }) => sum + count, 0)).toBe(2);
+    const [chapter] = (await app.api.manuscript(body.id)).chapters;
+    expect(JSON.stringify(chapter!.doc)).toContain('At the pier and the quay');
   });
 });

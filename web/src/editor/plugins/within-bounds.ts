@@ -1,5 +1,5 @@
-import { BOUNDS, faultInBounds } from '@vennet/core/manuscript';
-import type { Node } from 'prosemirror-model';
+import { BOUNDS, CONTAINERS, faultInBounds, TOO_DEEP } from '@vennet/core/manuscript';
+import type { ResolvedPos } from 'prosemirror-model';
 import { Plugin, type Transaction } from 'prosemirror-state';
 import { useNotices } from '../../parts/notices.js';
 
@@ -33,20 +33,18 @@ function faultOf({ doc, mapping }: Transaction): string | null {
       to = Math.max(to, rest.map(end, 1));
     }),
   );
-  if (to - from > LARGE) return faultInBounds(doc)?.message ?? tooDeep(doc);
+  if (to - from > LARGE) return faultInBounds(doc)?.message ?? null;
   let fault: string | null = null;
   doc.nodesBetween(Math.min(from, to), to, (node, position) => {
-    if (doc.resolve(position).depth > BOUNDS.depth) fault ??= DEEP;
+    if (node.isTextblock && containersAt(doc.resolve(position)) > BOUNDS.containers) fault ??= TOO_DEEP;
     if (node.isTextblock) fault ??= faultInBounds(node)?.message ?? null;
     return fault === null;
   });
   return fault;
 }
 
-const DEEP = `quotations, lists and tables nest at most ${BOUNDS.depth} deep`;
-
-function tooDeep(doc: Node): string | null {
-  const deeper = (node: Node, depth: number): boolean =>
-    depth > BOUNDS.depth || node.children.some((child) => deeper(child, depth + 1));
-  return deeper(doc, 0) ? DEEP : null;
-}
+/** How many lists, quotations and tables a position stands in. */
+const containersAt = (place: ResolvedPos): number =>
+  Array.from({ length: place.depth + 1 }, (_, depth) => place.node(depth).type.name).filter((name) =>
+    CONTAINERS.has(name),
+  ).length;
