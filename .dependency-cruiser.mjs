@@ -24,6 +24,7 @@ const FLOORS = {
     ['run.ts'],
     ['app.ts'],
     ['checks', 'publishing', 'bring-in'],
+    ['reports'],
     ['books'],
     ['shelf'],
     ['probe', 'typesetting'],

@@ -183,7 +183,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["BooksController_manuscript"];
+        get: operations["ReportsController_manuscript"];
         put?: never;
         post?: never;
         delete: operations["BooksController_remove"];
@@ -298,22 +298,6 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["BooksController_mentions"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/books/{id}/places": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["BooksController_places"];
-        put?: never;
-        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -736,6 +720,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/books/{id}/places": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ReportsController_places"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -866,50 +866,6 @@ export interface components {
             /** @description Headings down to this level are offered as places */
             offered: number;
         };
-        VersionedChapterDto: {
-            id: string;
-            title: string;
-            /** @enum {string} */
-            matter: "front" | "main" | "back";
-            /** @description The forms in which the chapter is left out */
-            leftOutOf: ("epub" | "pdf" | "web")[];
-            /** @description To be named by the next save */
-            version: number;
-            /** @description The chapter as JSON of the schema, which core judges */
-            doc: {
-                [key: string]: unknown;
-            };
-        };
-        SentBookDto: {
-            id: string;
-            title: string;
-            author: string;
-            /** @description Where readers get it */
-            address: string | null;
-            /** @description Its places as pairs of id and words, where this book leads to it */
-            places: [
-                string,
-                string
-            ][] | null;
-        };
-        ManuscriptDto: {
-            id: string;
-            title: string;
-            subtitle: string;
-            author: string;
-            language: string;
-            description: string;
-            look: components["schemas"]["LinkLookDto"];
-            structure: components["schemas"]["StructureDto"];
-            chapters: components["schemas"]["VersionedChapterDto"][];
-            report: components["schemas"]["BringInReportDto"] | null;
-            /** @description Where readers get the book */
-            address: string | null;
-            /** @description The files on its Shelf */
-            files: components["schemas"]["ShelfFileDto"][];
-            /** @description The other books of the Library */
-            books: components["schemas"]["SentBookDto"][];
-        };
         BookChangesDto: {
             title?: string;
             subtitle?: string;
@@ -957,6 +913,20 @@ export interface components {
             steps: {
                 [key: string]: unknown;
             }[];
+        };
+        VersionedChapterDto: {
+            id: string;
+            title: string;
+            /** @enum {string} */
+            matter: "front" | "main" | "back";
+            /** @description The forms in which the chapter is left out */
+            leftOutOf: ("epub" | "pdf" | "web")[];
+            /** @description To be named by the next save */
+            version: number;
+            /** @description The chapter as JSON of the schema, which core judges */
+            doc: {
+                [key: string]: unknown;
+            };
         };
         StepsAnswerDto: {
             /** @description The steps that were sent are part of the text now */
@@ -1194,26 +1164,6 @@ export interface components {
             hoverNote: string;
             look: components["schemas"]["LinkLookDto"] | null;
             mentions: components["schemas"]["MentionDto"][];
-        };
-        PlaceDto: {
-            id: string;
-            /** @enum {string} */
-            kind: "top" | "contents" | "chapter" | "heading" | "figure" | "table" | "bookmark" | "note" | "mark" | "spot";
-            /** @description Words that tell which spot it is */
-            words: string;
-            /** @description What stands there */
-            text: string;
-            chapter: string;
-            /** @description The number alone; empty where it has none */
-            number: string;
-            /** @description The number as it is called */
-            label: string;
-            /** @description Of a heading, 1 to 6 */
-            level: number | null;
-            /** @description The heading of the section in which it stands, or its chapter */
-            section: string;
-            /** @description Places in reading order have rising numbers */
-            order: number;
         };
         ChapterPlaceDto: {
             id: string;
@@ -1481,6 +1431,56 @@ export interface components {
             format: "epub" | "pdf" | "web";
             links: number;
             losses: components["schemas"]["LossDto"][];
+        };
+        SentBookDto: {
+            id: string;
+            title: string;
+            author: string;
+            /** @description Where readers get it */
+            address: string | null;
+            /** @description Its places as pairs of id and words, where this book leads to it */
+            places: [
+                string,
+                string
+            ][] | null;
+        };
+        ManuscriptDto: {
+            id: string;
+            title: string;
+            subtitle: string;
+            author: string;
+            language: string;
+            description: string;
+            look: components["schemas"]["LinkLookDto"];
+            structure: components["schemas"]["StructureDto"];
+            chapters: components["schemas"]["VersionedChapterDto"][];
+            report: components["schemas"]["BringInReportDto"] | null;
+            /** @description Where readers get the book */
+            address: string | null;
+            /** @description The files on its Shelf */
+            files: components["schemas"]["ShelfFileDto"][];
+            /** @description The other books of the Library */
+            books: components["schemas"]["SentBookDto"][];
+        };
+        PlaceDto: {
+            id: string;
+            /** @enum {string} */
+            kind: "top" | "contents" | "chapter" | "heading" | "figure" | "table" | "bookmark" | "note" | "mark" | "spot";
+            /** @description Words that tell which spot it is */
+            words: string;
+            /** @description What stands there */
+            text: string;
+            chapter: string;
+            /** @description The number alone; empty where it has none */
+            number: string;
+            /** @description The number as it is called */
+            label: string;
+            /** @description Of a heading, 1 to 6 */
+            level: number | null;
+            /** @description The heading of the section in which it stands, or its chapter */
+            section: string;
+            /** @description Places in reading order have rising numbers */
+            order: number;
         };
         ProblemDto: {
             type: string;
@@ -1968,7 +1968,7 @@ export interface operations {
             };
         };
     };
-    BooksController_manuscript: {
+    ReportsController_manuscript: {
         parameters: {
             query?: never;
             header?: never;
@@ -2367,36 +2367,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RepairDoneDto"];
-                };
-            };
-            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDto"];
-                };
-            };
-        };
-    };
-    BooksController_places: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PlaceDto"][];
                 };
             };
             /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
@@ -3295,6 +3265,36 @@ export interface operations {
                 };
                 content: {
                     "application/octet-stream": string;
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    ReportsController_places: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlaceDto"][];
                 };
             };
             /** @description A problem document (RFC 9457): what happened, what was kept and what to do */

@@ -3,11 +3,12 @@ import { tmpdir } from 'node:os';
 import { join, relative, resolve } from 'node:path';
 import { strToU8, zipSync, type Zippable } from 'fflate';
 import type { Destination } from '@vennet/core/destination';
-import { DEFAULT_STRUCTURE } from '@vennet/core/manuscript';
+import { DEFAULT_STRUCTURE, type Place } from '@vennet/core/manuscript';
 import { demoSites, startWorld } from '@vennet/world';
 import { BooksService } from './books/books.service.js';
 import { RepairsService } from './books/repairs.service.js';
 import { BringInService } from './bring-in/bring-in.service.js';
+import { Reports } from './reports/reports.service.js';
 import { ShelfService } from './shelf/shelf.service.js';
 import { start, startFromCommand, type Running } from './run.js';
 import { PROJECT, settingsFrom } from './platform/settings.js';
@@ -55,7 +56,9 @@ async function loadDemoBooks(app: Running['app']): Promise<void> {
     repairs.repair(from, { target: { href }, repair: { type: 'destination', destination } });
   await lead(words, 'https://small-lights.example/', { kind: 'book', book: lights });
   await lead(lights, 'https://keepers-words.example/', { kind: 'book', book: words });
-  const wick = (await books.places(words)).find((place) => place.words === 'Wick');
+  const wick = (await app.get(Reports).read<Place[]>(words, 'places')).find(
+    (place) => place.words === 'Wick',
+  );
   await lead(lights, 'https://keepers-words.example/#wick', { kind: 'book', book: words, place: wick?.id });
 }
 

@@ -2,7 +2,12 @@ import type { Mark, Node } from 'prosemirror-model';
 import { hrefOf, LONGEST_ADDRESS, type Destination } from '../destination/index.js';
 import { faultInSigns } from '../language/index.js';
 import { attrsOf } from './attrs.js';
-import type { Fault } from './fault.js';
+
+/** Where and why a chapter's JSON does not fit the schema. `path` reads like `content[2].marks[0].attrs.id`. */
+export interface Fault {
+  path: string;
+  message: string;
+}
 
 /**
  * What a chapter may hold: one set of bounds for what is saved, brought in, pasted and published. They lie far above what is written (common practice),

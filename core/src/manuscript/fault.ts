@@ -1,18 +1,12 @@
 import { Mark, Node, type Attrs, type AttributeSpec, type NodeType } from 'prosemirror-model';
 import { faultInDestination } from '../destination/index.js';
 import { faultInArea } from './area.js';
-import { BOUNDS, faultInBounds } from './bounds.js';
+import { BOUNDS, faultInBounds, type Fault } from './bounds.js';
 import { isId } from './id.js';
 import { idsInAttrs } from './holders.js';
 import { LEADING_NODES } from './inside-nodes.js';
 import { faultInLook } from './look.js';
 import { schema } from './schema.js';
-
-/** Where and why a chapter's JSON does not fit the schema. `path` reads like `content[2].marks[0].attrs.id`. */
-export interface Fault {
-  path: string;
-  message: string;
-}
 
 /**
  * The first fault of a chapter's JSON, or `null` when it is a chapter. `bounded` is false for a text from before a bound was drawn, which can

@@ -23,7 +23,7 @@ export { BOUNDS, CONTAINERS, faultInBounds, TOO_DEEP } from './bounds.js';
 export { contentWithinBounds, docWithinBounds, FITTED } from './within-bounds.js';
 export type { Fitted, TellFitted } from './within-bounds.js';
 export { faultInChapter } from './fault.js';
-export type { Fault } from './fault.js';
+export type { Fault } from './bounds.js';
 export { groupedBy } from './grouped.js';
 export { ID_BYTES, idFrom, idFromWords, isId } from './id.js';
 export {

@@ -23,23 +23,13 @@ import {
   ApiOkResponse,
   ApiTags,
 } from '@nestjs/swagger';
-import type { Place } from '@vennet/core/manuscript';
-import type {
-  BookSummary,
-  ChapterSaved,
-  Manuscript,
-  RepairDone,
-  StepsAnswer,
-  Started,
-} from '@vennet/core/wire';
+import type { BookSummary, ChapterSaved, RepairDone, StepsAnswer, Started } from '@vennet/core/wire';
 import {
   BookChangesDto,
   BookNewsDto,
   BookSummaryDto,
   ChapterSavedDto,
-  ManuscriptDto,
   NewBookDto,
-  PlaceDto,
   SaveChapterDto,
   StepsAnswerDto,
   StepsSentDto,
@@ -69,12 +59,6 @@ export class BooksController {
   @ApiCreatedResponse({ type: StartedDto })
   async start(@Body() body: NewBookDto): Promise<Started> {
     return { id: await this.books.start(body) };
-  }
-
-  @Get('books/:id')
-  @ApiOkResponse({ type: ManuscriptDto })
-  manuscript(@Param('id', ParseUUIDPipe) id: string): Promise<Manuscript> {
-    return this.books.manuscript(id);
   }
 
   @Patch('books/:id')
@@ -154,11 +138,5 @@ export class BooksController {
   @ApiOkResponse({ type: RepairDoneDto })
   mentions(@Param('id', ParseUUIDPipe) id: string, @Body() body: MentionsDto): Promise<RepairDone> {
     return this.repairs.linkMentions(id, body);
-  }
-
-  @Get('books/:id/places')
-  @ApiOkResponse({ type: [PlaceDto] })
-  places(@Param('id', ParseUUIDPipe) id: string): Promise<Place[]> {
-    return this.books.places(id);
   }
 }

@@ -7,12 +7,8 @@ import {
   DEFAULT_STRUCTURE,
   emptyChapter,
   faultInChapter,
-  placesOf,
-  readBook,
   readChapter,
   type Book,
-  type Place,
-  type ReadBook,
 } from '@vennet/core/manuscript';
 import type {
   BookChanges,
@@ -21,7 +17,6 @@ import type {
   ChapterSaved,
   Manuscript,
   NewBook,
-  SentBook,
 } from '@vennet/core/wire';
 import { stepsBetween } from '@vennet/core/steps';
 import { DataSource, IsNull, Not } from 'typeorm';
@@ -33,7 +28,8 @@ import { ShelfService } from '../shelf/shelf.service.js';
 import { BookEntity } from '../database/entities/book.entity.js';
 import { ChapterEntity } from '../database/entities/chapter.entity.js';
 import { ChangesService } from './changes.service.js';
-import { asSent, columnsOfJson } from './chapter-text.js';
+import { manuscriptFrom, type BookSource, type ChapterSource, type OtherSource } from './book-source.js';
+import { asSent, columnsOfJson, sourceOf } from './chapter-text.js';
 import { mint } from '../platform/mint.js';
 
 /** A link to another book in the JSON of a chapter. */
@@ -138,12 +134,11 @@ export class BooksService {
     return id;
   }
 
-  async manuscript(id: string): Promise<Manuscript> {
+  /** All that a book is computed from, as it is stored. */
+  async source(id: string): Promise<BookSource> {
     const book = await this.book(id);
-    const chapters = await this.database
-      .getRepository(ChapterEntity)
-      .find({ where: { bookId: id }, order: { position: 'ASC' } });
-    const { title, subtitle, author, language, description, look, structure, report, address } = book;
+    const { title, subtitle, author, language, description, look, report, address } = book;
+    const { structure, chapters } = await this.#text(book);
     return {
       id,
       title,
@@ -155,15 +150,26 @@ export class BooksService {
       address,
       // A look that was stored before it had all its parts.
       look: { ...DEFAULT_LOOK, ...look },
-      structure: { ...DEFAULT_STRUCTURE, ...structure },
-      chapters: chapters.map(asSent),
+      structure,
+      chapters,
       files: await this.shelf.ofBook(id),
-      books: await this.#otherBooks(id, chapters),
+      others: await this.#otherBooks(id, chapters),
     };
   }
 
-  /** The rest of the Library. The places of a book are read only where this one leads to it. */
-  async #otherBooks(id: string, chapters: ChapterEntity[]): Promise<SentBook[]> {
+  async manuscript(id: string): Promise<Manuscript> {
+    return manuscriptFrom(await this.source(id));
+  }
+
+  async #text({ id, language, structure }: BookEntity): Promise<NonNullable<OtherSource['text']>> {
+    const chapters = await this.database
+      .getRepository(ChapterEntity)
+      .find({ where: { bookId: id }, order: { position: 'ASC' } });
+    return { language, structure: { ...DEFAULT_STRUCTURE, ...structure }, chapters: chapters.map(sourceOf) };
+  }
+
+  /** The rest of the Library. The text of a book is read only where this one leads to it. */
+  async #otherBooks(id: string, chapters: ChapterSource[]): Promise<OtherSource[]> {
     const books = await this.database
       .getRepository(BookEntity)
       .find({ where: { id: Not(id), deletedAt: IsNull() }, order: { title: 'ASC' } });
@@ -171,35 +177,11 @@ export class BooksService {
       chapters.flatMap(({ doc }) => [...doc.matchAll(BOOK_LINK)].map(([, other]) => other)),
     );
     return Promise.all(
-      books.map(async ({ id: other, title, author, address }) => ({
-        id: other,
-        title,
-        author,
-        address,
-        places: linked.has(other)
-          ? (await this.places(other)).map(({ id: place, words }): [string, string] => [place, words])
-          : null,
-      })),
+      books.map(async (book) => {
+        const { id: other, title, author, address } = book;
+        return { id: other, title, author, address, text: linked.has(other) ? await this.#text(book) : null };
+      }),
     );
-  }
-
-  /** Every place of a book, in the order of the text. */
-  async places(id: string): Promise<Place[]> {
-    const { language, structure } = await this.book(id);
-    const chapters = await this.database
-      .getRepository(ChapterEntity)
-      .find({ where: { bookId: id }, order: { position: 'ASC' } });
-    return [
-      ...placesOf({
-        language,
-        structure: { ...DEFAULT_STRUCTURE, ...structure },
-        chapters: chapters.map((chapter) => readChapter(asSent(chapter))),
-      }).values(),
-    ];
-  }
-
-  async read(id: string): Promise<ReadBook> {
-    return readBook(await this.manuscript(id));
   }
 
   async change(id: string, { address, ...changes }: BookChanges): Promise<void> {

@@ -2,6 +2,7 @@ import { countWords, linksOfChapter, readChapter, SCHEMA_VERSION, titleOf } from
 import type { VersionedChapter } from '@vennet/core/wire';
 import type { Node } from 'prosemirror-model';
 import { LOCAL_AUTHOR } from '../platform/author.js';
+import type { ChapterSource } from './book-source.js';
 import { ChapterEntity } from '../database/entities/chapter.entity.js';
 
 /** The columns that follow from a chapter's text, which must fit the schema. `json` is that of `doc`. */
@@ -25,7 +26,12 @@ export const columnsOfJson = (json: object, otherwise: string) =>
     otherwise,
   );
 
+/** A chapter as it is stored. */
+export function sourceOf({ id, title, matter, leftOutOf, doc, version }: ChapterEntity): ChapterSource {
+  return { id, title, matter, leftOutOf, version, doc };
+}
+
 /** A chapter as it travels to the interface. */
-export function asSent({ id, title, matter, leftOutOf, doc, version }: ChapterEntity): VersionedChapter {
-  return { id, title, matter, leftOutOf, version, doc: JSON.parse(doc) as object };
+export function asSent(chapter: ChapterEntity): VersionedChapter {
+  return { ...sourceOf(chapter), doc: JSON.parse(chapter.doc) as object };
 }

@@ -6,13 +6,16 @@ import {
   Param,
   ParseUUIDPipe,
   Post,
+  Req,
+  Res,
   Sse,
   type MessageEvent,
 } from '@nestjs/common';
 import { ApiAcceptedResponse, ApiOkResponse, ApiTags } from '@nestjs/swagger';
-import type { InsideFinding } from '@vennet/core/audit';
-import type { CheckRun, DestinationVerdict, LinkRow, Started } from '@vennet/core/wire';
+import type { CheckRun, DestinationVerdict, Started } from '@vennet/core/wire';
+import type { Request, Response } from 'express';
 import { map, type Observable } from 'rxjs';
+import { Reports } from '../reports/reports.service.js';
 import {
   CheckRunDto,
   DestinationVerdictDto,
@@ -27,7 +30,10 @@ import { StartedDto } from '../jobs/job.dto.js';
 @ApiTags('checks')
 @Controller('api')
 export class ChecksController {
-  constructor(private readonly checks: ChecksService) {}
+  constructor(
+    private readonly checks: ChecksService,
+    private readonly reports: Reports,
+  ) {}
 
   @Post('books/:id/checks')
   @HttpCode(202)
@@ -51,15 +57,25 @@ export class ChecksController {
   /** Every use of every link of a book, with its verdict and what is found of it. */
   @Get('books/:id/links')
   @ApiOkResponse({ type: [LinkRowDto] })
-  links(@Param('id', ParseUUIDPipe) id: string): Promise<LinkRow[]> {
-    return this.checks.links(id);
+  async links(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Req() request: Request,
+    @Res() response: Response,
+  ): Promise<void> {
+    const verdicts = async () =>
+      (await this.checks.verdicts(id)).map(({ href, verdict }) => [href, verdict] as const);
+    await this.reports.send(request, response, id, 'links', verdicts);
   }
 
   /** What is found of places, notes, lists of contents and return links. */
   @Get('books/:id/findings')
   @ApiOkResponse({ type: [InsideFindingDto] })
-  findings(@Param('id', ParseUUIDPipe) id: string): Promise<InsideFinding[]> {
-    return this.checks.findings(id);
+  findings(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Req() request: Request,
+    @Res() response: Response,
+  ): Promise<void> {
+    return this.reports.send(request, response, id, 'findings');
   }
 
   @Get('checks/:id')

@@ -1,12 +1,12 @@
 import { Module } from '@nestjs/common';
-import { BooksModule } from '../books/books.module.js';
+import { ReportsModule } from '../reports/reports.module.js';
 import { JobsModule } from '../jobs/jobs.module.js';
 import { ChecksController } from './checks.controller.js';
 import { ChecksService } from './checks.service.js';
 import { TitlesController } from './titles.controller.js';
 
 @Module({
-  imports: [BooksModule, JobsModule],
+  imports: [ReportsModule, JobsModule],
   controllers: [ChecksController, TitlesController],
   providers: [ChecksService],
 })

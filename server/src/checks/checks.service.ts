@@ -1,28 +1,15 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { Injectable, type OnApplicationBootstrap } from '@nestjs/common';
-import { auditBook, type InsideFinding } from '@vennet/core/audit';
-import { linksOf, readBook } from '@vennet/core/manuscript';
-import { editionOf, hrefIn } from '@vennet/core/publish';
-import {
-  askedAddress,
-  verdictInside,
-  VERDICT_TABLE,
-  verdictOf,
-  type Answer,
-  type VerdictName,
-} from '@vennet/core/reach';
+import { VERDICT_TABLE, verdictOf, type Answer, type VerdictName } from '@vennet/core/reach';
 import {
   isUnderWay,
-  surroundingsOf,
   type CheckRun,
   type DestinationVerdict,
   type JobState,
   type JobStatus,
-  type LinkRow,
 } from '@vennet/core/wire';
 import { concatMap, type Observable } from 'rxjs';
 import { DataSource, In, IsNull, Not, type Repository } from 'typeorm';
-import { BooksService } from '../books/books.service.js';
 import { LOCAL_AUTHOR } from '../platform/author.js';
 import { notFound, ProblemError } from '../platform/problem.js';
 import type { JobRun } from '../jobs/job.js';
@@ -30,6 +17,7 @@ import { Jobs } from '../jobs/jobs.js';
 import { BookEntity } from '../database/entities/book.entity.js';
 import { CheckRowEntity } from '../database/entities/check-row.entity.js';
 import { CheckRunEntity } from '../database/entities/check-run.entity.js';
+import { Reports } from '../reports/reports.service.js';
 import { Prober } from '../probe/prober.js';
 
 /**
@@ -43,7 +31,7 @@ export class ChecksService implements OnApplicationBootstrap {
 
   constructor(
     private readonly database: DataSource,
-    private readonly books: BooksService,
+    private readonly reports: Reports,
     private readonly jobs: Jobs,
     private readonly prober: Prober,
   ) {
@@ -83,15 +71,9 @@ export class ChecksService implements OnApplicationBootstrap {
   }
 
   async start(bookId: string, hrefs?: string[]): Promise<string> {
-    const manuscript = await this.books.manuscript(bookId);
-    const surroundings = surroundingsOf(manuscript);
-    const asked = linksOf(readBook(manuscript)).map(({ destination }) =>
-      askedAddress(destination, surroundings),
-    );
     const wanted = hrefs && new Set(hrefs);
-    const destinations = [...new Set(asked)].filter(
-      (href): href is string => href !== null && (!wanted || wanted.has(href)),
-    );
+    const addresses = await this.reports.read<string[]>(bookId, 'addresses');
+    const destinations = addresses.filter((href) => !wanted || wanted.has(href));
     const id = randomUUID();
     await this.database.transaction(async (manager) => {
       // Whoever else starts one at this moment waits here.
@@ -229,36 +211,6 @@ export class ChecksService implements OnApplicationBootstrap {
       const { verdict, reason, movedTo = null } = verdictOf(answer);
       return { href, verdict, reason, movedTo, checkedAt: checkedAt.toISOString(), answer };
     });
-  }
-
-  /** Every use of every link of a book with its verdict and findings. */
-  async links(bookId: string): Promise<LinkRow[]> {
-    const manuscript = await this.books.manuscript(bookId);
-    const surroundings = surroundingsOf(manuscript);
-    const book = readBook(manuscript);
-    const { links, findings, map } = auditBook(book, surroundings);
-    const whole = { ...book, chapters: book.chapters.map((chapter) => ({ ...chapter, leftOutOf: [] })) };
-    const edition = editionOf(whole, [], 'web', surroundings);
-    const verdicts = new Map((await this.verdicts(bookId)).map(({ href, verdict }) => [href, verdict]));
-    const inside = { ...surroundings, isPlace: (place: string) => map.places.has(place) };
-    return links.map(({ id, kind, href, text, chapter, destination }) => ({
-      id,
-      kind,
-      text,
-      chapter,
-      href: hrefIn(edition, { destination }) ?? href,
-      verdict:
-        verdictInside(destination, inside)?.verdict ??
-        verdicts.get(askedAddress(destination, surroundings) ?? href) ??
-        'unchecked',
-      findings: (findings.get(id) ?? []).map(({ rule, severity, message }) => ({ rule, severity, message })),
-    }));
-  }
-
-  /** What is found of a book's places, notes, lists of contents and return links. */
-  async findings(bookId: string): Promise<InsideFinding[]> {
-    const manuscript = await this.books.manuscript(bookId);
-    return auditBook(readBook(manuscript), surroundingsOf(manuscript)).inside;
   }
 }
 

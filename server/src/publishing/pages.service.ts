@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import { inProcess, ProcessDeath, WorkRefusal } from '../jobs/in-process.js';
 import { Jobs } from '../jobs/jobs.js';
-import type { PublishInput } from './publish.process.js';
+import { Revisions } from '../reports/revisions.js';
 import { SourcesService } from './sources.service.js';
 
 /** Places and the numbers of their pages. */
@@ -16,6 +16,7 @@ export class PagesService {
 
   constructor(
     private readonly sources: SourcesService,
+    private readonly revisions: Revisions,
     private readonly jobs: Jobs,
   ) {
     jobs.handle<Pages>('pages', {
@@ -34,10 +35,10 @@ export class PagesService {
 
   /** Pairs of place and page number; none while the book can't be set. */
   async of(bookId: string): Promise<Pages> {
-    const version = versionOf(await this.sources.of(bookId));
+    const { text: version } = await this.revisions.of(bookId);
     const known = this.#known.get(bookId);
     if (known?.version === version) return known.pages;
-    const pages = this.jobs.run<Pages>('pages', `${bookId}.${version}`).catch((error: unknown) => {
+    const pages = this.jobs.run<Pages>('pages', `${bookId}.${hashOf(version)}`).catch((error: unknown) => {
       if (error instanceof WorkRefusal || error instanceof ProcessDeath) return [];
       this.#known.delete(bookId);
       throw error;
@@ -47,5 +48,4 @@ export class PagesService {
   }
 }
 
-const versionOf = (input: Pick<PublishInput, 'book' | 'enclosures'>): string =>
-  createHash('sha256').update(JSON.stringify(input)).digest('hex');
+const hashOf = (text: string) => createHash('sha256').update(text).digest('hex');

@@ -19,7 +19,8 @@ import {
   type FoundLink,
   type Proof,
 } from '@vennet/core/readback';
-import { surroundingsOf, type Manuscript } from '@vennet/core/wire';
+import { surroundingsOf } from '@vennet/core/wire';
+import { manuscriptFrom, type BookSource } from '../books/book-source.js';
 import { work } from '../jobs/work.js';
 import { finishPdf } from '../typesetting/finish.js';
 import { setPages } from '../typesetting/typeset.js';
@@ -27,7 +28,7 @@ import { filesOf, refusalWords, type SourceFile } from './files.js';
 
 export interface PublishInput {
   format: Format;
-  book: Manuscript;
+  source: BookSource;
   enclosures: SourceFile[];
   modified: Date;
   /** Where the made file is written. */
@@ -70,13 +71,14 @@ const makers: Record<Format, (edition: Edition, input: PublishInput, tell: Tell)
 work<PublishInput, PublishProgress, Published>(refusalWords, async (input, progress) => {
   const tell: Tell = (stage, done = 0, total = 0) => progress({ stage, done, total });
   tell('Reading the book');
-  const surroundings = surroundingsOf(input.book);
+  const book = manuscriptFrom(input.source);
+  const surroundings = surroundingsOf(book);
   const inside = (id: string) => {
     const file = surroundings.files.get(id);
     return file?.travels === 'inside' && file.opensFor === 'everyone';
   };
   const files = filesOf(input.enclosures, ({ id, type }) => inside(id) || Boolean(PICTURE_EXTENSIONS[type]));
-  const edition = editionOf(readBook(input.book), files, input.format, surroundings);
+  const edition = editionOf(readBook(book), files, input.format, surroundings);
   if (input.careful && input.format === 'pdf')
     for (const [index, chapter] of edition.book.chapters.entries()) {
       const total = edition.book.chapters.length;

@@ -1,8 +1,9 @@
 import { pipeline } from 'node:stream/promises';
-import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Post, Res } from '@nestjs/common';
+import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Post, Req, Res } from '@nestjs/common';
 import { ApiAcceptedResponse, ApiOkResponse, ApiTags } from '@nestjs/swagger';
-import type { ExportJob, FormPreview, Started } from '@vennet/core/wire';
-import type { Response } from 'express';
+import type { ExportJob, Started } from '@vennet/core/wire';
+import type { Request, Response } from 'express';
+import { Reports } from '../reports/reports.service.js';
 import { ExportJobDto, FormPreviewDto, NewExportDto } from './publishing.dto.js';
 import { archiveOf } from './archive.js';
 import { PagesService, type Pages } from './pages.service.js';
@@ -17,6 +18,7 @@ export class PublishingController {
   constructor(
     private readonly publishing: PublishingService,
     private readonly setPages: PagesService,
+    private readonly reports: Reports,
   ) {}
 
   @Post('books/:id/exports')
@@ -35,8 +37,12 @@ export class PublishingController {
   /** What each form would lose or change, before it is made. */
   @Get('books/:id/forms')
   @ApiOkResponse({ type: [FormPreviewDto] })
-  forms(@Param('id', ParseUUIDPipe) id: string): Promise<FormPreview[]> {
-    return this.publishing.previews(id);
+  forms(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Req() request: Request,
+    @Res() response: Response,
+  ): Promise<void> {
+    return this.reports.send(request, response, id, 'forms');
   }
 
   /** On which page of a PDF each place of the book would stand, as pairs of place and page number. */

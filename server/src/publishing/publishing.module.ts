@@ -1,6 +1,7 @@
 import { Module } from '@nestjs/common';
 import { BooksModule } from '../books/books.module.js';
 import { JobsModule } from '../jobs/jobs.module.js';
+import { ReportsModule } from '../reports/reports.module.js';
 import { ShelfModule } from '../shelf/shelf.module.js';
 import { PagesService } from './pages.service.js';
 import { PublishingController } from './publishing.controller.js';
@@ -8,7 +9,7 @@ import { PublishingService } from './publishing.service.js';
 import { SourcesService } from './sources.service.js';
 
 @Module({
-  imports: [BooksModule, ShelfModule, JobsModule],
+  imports: [BooksModule, ReportsModule, ShelfModule, JobsModule],
   controllers: [PublishingController],
   providers: [SourcesService, PublishingService, PagesService],
 })

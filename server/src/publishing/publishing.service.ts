@@ -4,9 +4,8 @@ import { mkdir, rename, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Injectable, type OnApplicationBootstrap } from '@nestjs/common';
 import { ConfigService } from '@nestjs/config';
-import { FORMATS, readBook, type Format } from '@vennet/core/manuscript';
-import { editionOf, lossesIn } from '@vennet/core/publish';
-import { surroundingsOf, type ExportJob, type FormPreview, type JobStatus } from '@vennet/core/wire';
+import type { Format } from '@vennet/core/manuscript';
+import type { ExportJob, JobStatus } from '@vennet/core/wire';
 import { DataSource, In, type Repository } from 'typeorm';
 import { BooksService } from '../books/books.service.js';
 import { SnapshotsService } from '../books/snapshots.service.js';
@@ -186,22 +185,6 @@ export class PublishingService implements OnApplicationBootstrap {
     if (job.state !== 'done')
       throw new ProblemError(409, 'No file yet', 'This file is not made yet, or could not be made.');
     return { path: this.#pathOf(job), name: job.fileName, type: TYPES[job.format] };
-  }
-
-  async previews(bookId: string): Promise<FormPreview[]> {
-    const manuscript = await this.books.manuscript(bookId);
-    const book = readBook(manuscript);
-    const surroundings = surroundingsOf(manuscript);
-    const files = (await this.shelf.rows(bookId)).map(({ id, name, type }) => ({
-      id,
-      name,
-      type,
-      bytes: new Uint8Array(),
-    }));
-    return FORMATS.map((format) => {
-      const edition = editionOf(book, files, format, surroundings);
-      return { format, links: edition.links.length, losses: lossesIn(edition) };
-    });
   }
 
   async #entity(id: string): Promise<ExportEntity> {

@@ -13,14 +13,14 @@ export class SourcesService {
     private readonly store: EnclosureStore,
   ) {}
 
-  async of(bookId: string): Promise<Pick<PublishInput, 'book' | 'enclosures'>> {
-    const book = await this.books.manuscript(bookId);
+  async of(bookId: string): Promise<Pick<PublishInput, 'source' | 'enclosures'>> {
+    const source = await this.books.source(bookId);
     const enclosures = (await this.shelf.rows(bookId)).map(({ id, name, type, sha256 }) => ({
       id,
       name,
       type,
       path: this.store.pathOf(sha256),
     }));
-    return { book, enclosures };
+    return { source, enclosures };
   }
 }

@@ -28,10 +28,11 @@ export function returnsIn(plain: ReadBook): WithReturns {
   const before = mapOf(plain);
   const links = linksOf(plain, before.say);
   const sectionOf = sectionFinder(before.places, plain.chapters, orderOf);
+  const docs = new Map(plain.chapters.map(({ id, doc }) => [id, doc]));
   const origins = new Map(
     [...originsOf(links, before.places, sectionOf)].map(([section, from]) => [
       section,
-      oneABlock(from, plain),
+      oneABlock(from, docs),
     ]),
   );
   const lists = returnLists(before, plain.chapters);
@@ -59,10 +60,10 @@ export function returnsIn(plain: ReadBook): WithReturns {
 }
 
 /** Of the links in one paragraph the first: readers who come back to it have the others before their eyes. */
-function oneABlock(links: readonly Link[], { chapters }: ReadBook): Link[] {
+function oneABlock(links: readonly Link[], docs: ReadonlyMap<string, Node>): Link[] {
   const seen = new Set<string>();
   return links.filter(({ chapter, from }) => {
-    const $from = chapters.find(({ id }) => id === chapter)?.doc.resolve(from);
+    const $from = docs.get(chapter)?.resolve(from);
     const block = `${chapter} ${$from && $from.depth > 0 ? $from.before() : from}`;
     return !seen.has(block) && Boolean(seen.add(block));
   });

@@ -1,0 +1,33 @@
+import { Controller, Get, Param, ParseUUIDPipe, Req, Res } from '@nestjs/common';
+import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
+import type { Request, Response } from 'express';
+import { ManuscriptDto, PlaceDto } from '../books/dto/books.dto.js';
+import { Reports } from './reports.service.js';
+
+@ApiTags('books')
+@Controller('api/books/:id')
+export class ReportsController {
+  constructor(private readonly reports: Reports) {}
+
+  /** A book with all its text, as it is now. */
+  @Get()
+  @ApiOkResponse({ type: ManuscriptDto })
+  manuscript(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Req() request: Request,
+    @Res() response: Response,
+  ): Promise<void> {
+    return this.reports.send(request, response, id, 'manuscript');
+  }
+
+  /** Every place of a book, in the order of the text. */
+  @Get('places')
+  @ApiOkResponse({ type: [PlaceDto] })
+  places(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Req() request: Request,
+    @Res() response: Response,
+  ): Promise<void> {
+    return this.reports.send(request, response, id, 'places');
+  }
+}

@@ -1,0 +1,124 @@
+import { createHash } from 'node:crypto';
+import { promisify } from 'node:util';
+import { gzip } from 'node:zlib';
+import { Injectable } from '@nestjs/common';
+import type { VerdictName } from '@vennet/core/reach';
+import type { Request, Response } from 'express';
+import { BooksService } from '../books/books.service.js';
+import { sizeOf } from '../books/book-source.js';
+import { inProcess, ProcessDeath } from '../jobs/in-process.js';
+import { ProblemError } from '../platform/problem.js';
+import { reportOf, type ReportInput, type ReportKind } from './report.js';
+import { Revisions } from './revisions.js';
+
+/** A report as it is sent. */
+interface Kept {
+  json: Buffer;
+  zipped: Buffer;
+  etag: string;
+}
+
+/** Books with more text than this, in signs, are computed in a process of their own: the rest takes less than a tenth of a second. */
+const SMALL = 400_000;
+/** How much of what was computed is kept, in bytes. */
+const KEPT = 128 * 2 ** 20;
+const LIMITS = { memory: 2 ** 30, time: 120_000 };
+
+type Verdicts = () => Promise<readonly (readonly [string, VerdictName])[]>;
+const NO_VERDICTS: Verdicts = () => Promise.resolve([]);
+
+/** What is computed of whole books: once for each revision, and never so that others have to wait for it. */
+@Injectable()
+export class Reports {
+  /** By kind, book and revision; what was used last stands at the end. */
+  readonly #kept = new Map<string, Promise<Kept>>();
+  readonly #sizes = new Map<string, number>();
+
+  constructor(
+    private readonly books: BooksService,
+    private readonly revisions: Revisions,
+  ) {}
+
+  /** Sends a report as JSON. */
+  async send(
+    request: Request,
+    response: Response,
+    book: string,
+    kind: ReportKind,
+    verdicts: Verdicts = NO_VERDICTS,
+  ): Promise<void> {
+    const { json, zipped, etag } = await this.#of(book, kind, verdicts);
+    response.set({
+      'content-type': 'application/json; charset=utf-8',
+      etag,
+      'cache-control': 'no-cache',
+      vary: 'accept-encoding',
+    });
+    if (request.fresh) return void response.status(304).end();
+    if (!request.acceptsEncodings('gzip')) return void response.send(json);
+    response.set('content-encoding', 'gzip').send(zipped);
+  }
+
+  /** A report as data. */
+  async read<Report>(book: string, kind: ReportKind): Promise<Report> {
+    return JSON.parse((await this.#of(book, kind, NO_VERDICTS)).json.toString()) as Report;
+  }
+
+  async #of(book: string, kind: ReportKind, verdicts: Verdicts): Promise<Kept> {
+    const revision = await this.revisions.of(book);
+    const key = `${kind} ${book} ${revision.text} ${kind === 'links' ? revision.verdicts : ''}`;
+    const known = this.#kept.get(key);
+    if (known) {
+      this.#kept.delete(key);
+      this.#kept.set(key, known);
+      return known;
+    }
+    const made = this.#make(book, kind, verdicts);
+    this.#kept.set(key, made);
+    try {
+      const { json, zipped } = await made;
+      this.#sizes.set(key, json.length + zipped.length);
+      this.#forgetOld(`${kind} ${book} `, key);
+    } catch (error) {
+      this.#kept.delete(key);
+      throw error;
+    }
+    return made;
+  }
+
+  async #make(book: string, kind: ReportKind, verdicts: Verdicts): Promise<Kept> {
+    const input: ReportInput = { kind, source: await this.books.source(book), verdicts: await verdicts() };
+    const json = Buffer.from(
+      sizeOf(input.source) > SMALL ? await computed(input) : JSON.stringify(reportOf(input)),
+    );
+    const etag = `"${createHash('sha256').update(json).digest('base64url')}"`;
+    return { json, zipped: await promisify(gzip)(json), etag };
+  }
+
+  /** Forgets older revisions of a report, and what was not used for longest. */
+  #forgetOld(prefix: string, current: string): void {
+    const forget = (key: string) => {
+      this.#kept.delete(key);
+      this.#sizes.delete(key);
+    };
+    for (const key of this.#sizes.keys()) if (key.startsWith(prefix) && key !== current) forget(key);
+    let size = [...this.#sizes.values()].reduce((sum, one) => sum + one, 0);
+    for (const key of this.#kept.keys()) {
+      if (size <= KEPT) return;
+      size -= this.#sizes.get(key) ?? 0;
+      if (key !== current) forget(key);
+    }
+  }
+}
+
+async function computed(input: ReportInput): Promise<string> {
+  const file = new URL('./report.process.js', import.meta.url);
+  return inProcess<never, string>(file, input, { limits: LIMITS }).catch((error: unknown) => {
+    if (!(error instanceof ProcessDeath)) throw error;
+    throw new ProblemError(
+      503,
+      'The book is too large for this',
+      'This book takes more than two minutes or 1 GB of memory to look through. Divide it into several books. Nothing was changed.',
+    );
+  });
+}
