@@ -21,6 +21,7 @@ const FLOORS = {
   'core/src/bring-in': [['bring-in.ts'], ['epub', 'html'], ['flow'], ['book']],
   'server/src': [
     ['main.ts', 'demo.ts'],
+    ['demo-books.ts'],
     ['run.ts'],
     ['app.ts'],
     ['checks', 'publishing', 'bring-in'],

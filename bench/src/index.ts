@@ -2,10 +2,12 @@ import { benchAuditing } from './auditing.js';
 import { benchChecking } from './checking.js';
 import { benchMentions } from './mentions.js';
 import { benchPublishing } from './publishing.js';
+import { benchServing } from './serving.js';
 import { benchTyping } from './typing/typing.js';
 
 await benchChecking();
 await benchPublishing();
 await benchAuditing();
 await benchMentions();
+await benchServing();
 await benchTyping();

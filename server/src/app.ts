@@ -19,6 +19,7 @@ import type { StandIn } from './probe/connector.js';
 import { ProbeModule } from './probe/probe.module.js';
 import type { ProberOptions } from './probe/prober.js';
 import { PublishingModule } from './publishing/publishing.module.js';
+import { Reports } from './reports/reports.service.js';
 import { ShelfModule } from './shelf/shelf.module.js';
 
 export interface AppOptions extends Omit<AppSettings, 'worldPort'> {
@@ -62,6 +63,7 @@ export async function createApp(options: AppOptions): Promise<NestExpressApplica
   });
   app.useLogger(app.get(Logger));
   guard(app, options.origins);
+  app.use(app.get(Reports).known);
   app.use(
     compression({
       filter: (request, response) =>

@@ -1,17 +1,8 @@
-import { mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
-import { join, relative, resolve } from 'node:path';
-import { strToU8, zipSync, type Zippable } from 'fflate';
-import type { Destination } from '@vennet/core/destination';
-import { DEFAULT_STRUCTURE, type Place } from '@vennet/core/manuscript';
 import { demoSites, startWorld } from '@vennet/world';
 import { BooksService } from './books/books.service.js';
-import { RepairsService } from './books/repairs.service.js';
-import { BringInService } from './bring-in/bring-in.service.js';
-import { Reports } from './reports/reports.service.js';
-import { ShelfService } from './shelf/shelf.service.js';
+import { loadDemoBooks } from './demo-books.js';
+import { settingsFrom } from './platform/settings.js';
 import { start, startFromCommand, type Running } from './run.js';
-import { PROJECT, settingsFrom } from './platform/settings.js';
 
 /** Starts Vennet with the stand-in world and, where there is no book yet, brings the demo book in. */
 async function startDemo(): Promise<Running> {
@@ -21,64 +12,6 @@ async function startDemo(): Promise<Running> {
   const books = running.app.get(BooksService);
   if ((await books.list()).length === 0) await loadDemoBooks(running.app);
   return running;
-}
-
-/** What an e-book can't say of its files: who can open them and how they travel. */
-const FILES: Record<string, Parameters<ShelfService['change']>[1]> = {
-  'tide-table.pdf': { description: 'Safe hours on the sands at Gannel, to print and fold' },
-  'low-waters-in-may.csv': { description: 'Date, time and height of each low water', travels: 'beside' },
-  'skerrow-path.gpx': {
-    description: 'From the bus to the light',
-    travels: 'public',
-    address: 'https://orrin-archive.example/files/skerrow-path.gpx',
-  },
-  'lantern-days.ics': { description: 'The last Saturday of September' },
-  'bell-of-middle.wav': { description: 'One stroke, three times', travels: 'beside' },
-  'key-to-the-charts.png': { description: 'What the marks on the charts mean' },
-  'packing-list.txt': { description: 'With a note to myself', opensFor: 'author' },
-  'measured-drawings.zip': { description: 'Of two of the towers', opensFor: 'reviewers' },
-};
-
-/** The demo book and its companion. Links between them stand as made-up addresses until both are there. */
-async function loadDemoBooks(app: Running['app']): Promise<void> {
-  const books = app.get(BooksService);
-  const shelf = app.get(ShelfService);
-  const repairs = app.get(RepairsService);
-  const words = await bringInDemo(app, 'keepers-words');
-  const lights = await bringInDemo(app, 'small-lights');
-  await books.change(lights, {
-    title: 'Small Lights',
-    subtitle: 'Walks to the minor lighthouses of the Orrin Sound',
-    structure: { ...DEFAULT_STRUCTURE, numbering: 'decimal' },
-  });
-  for (const { id, name } of await shelf.ofBook(lights)) if (FILES[name]) await shelf.change(id, FILES[name]);
-  const lead = (from: string, href: string, destination: Destination) =>
-    repairs.repair(from, { target: { href }, repair: { type: 'destination', destination } });
-  await lead(words, 'https://small-lights.example/', { kind: 'book', book: lights });
-  await lead(lights, 'https://keepers-words.example/', { kind: 'book', book: words });
-  const wick = (await app.get(Reports).read<Place[]>(words, 'places')).find(
-    (place) => place.words === 'Wick',
-  );
-  await lead(lights, 'https://keepers-words.example/#wick', { kind: 'book', book: words, place: wick?.id });
-}
-
-/** A demo book lies in the project as the unpacked files of an e-book, and comes in like any other. */
-async function bringInDemo(app: Running['app'], name: string): Promise<string> {
-  const directory = resolve(PROJECT, 'demo', name);
-  const archive: Zippable = { mimetype: [strToU8('application/epub+zip'), { level: 0 }] };
-  for (const entry of await readdir(directory, { recursive: true, withFileTypes: true }))
-    if (entry.isFile()) {
-      const path = join(entry.parentPath, entry.name);
-      archive[relative(directory, path)] = new Uint8Array(await readFile(path));
-    }
-  const temporary = await mkdtemp(join(tmpdir(), 'vennet-demo-'));
-  try {
-    const file = join(temporary, `${name}.epub`);
-    await writeFile(file, zipSync(archive));
-    return (await app.get(BringInService).bringIn({ path: file, name: `${name}.epub` })).id;
-  } finally {
-    await rm(temporary, { recursive: true, force: true });
-  }
 }
 
 const running = await startFromCommand(startDemo);

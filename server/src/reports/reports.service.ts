@@ -3,13 +3,13 @@ import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
 import { Injectable } from '@nestjs/common';
 import type { VerdictName } from '@vennet/core/reach';
-import type { Request, Response } from 'express';
+import type { NextFunction, Request, Response } from 'express';
 import { BooksService } from '../books/books.service.js';
 import { sizeOf } from '../books/book-source.js';
 import { inProcess, ProcessDeath } from '../jobs/in-process.js';
 import { ProblemError } from '../platform/problem.js';
 import { reportOf, type ReportInput, type ReportKind } from './report.js';
-import { Revisions } from './revisions.js';
+import { Revisions, type Revision } from './revisions.js';
 
 /** A report as it is sent. */
 interface Kept {
@@ -32,7 +32,9 @@ const NO_VERDICTS: Verdicts = () => Promise.resolve([]);
 export class Reports {
   /** By kind, book and revision; what was used last stands at the end. */
   readonly #kept = new Map<string, Promise<Kept>>();
-  readonly #sizes = new Map<string, number>();
+  readonly #done = new Map<string, Kept>();
+  /** Kinds and books of which a report was made. */
+  readonly #asked = new Set<string>();
 
   constructor(
     private readonly books: BooksService,
@@ -47,17 +49,25 @@ export class Reports {
     kind: ReportKind,
     verdicts: Verdicts = NO_VERDICTS,
   ): Promise<void> {
-    const { json, zipped, etag } = await this.#of(book, kind, verdicts);
-    response.set({
-      'content-type': 'application/json; charset=utf-8',
-      etag,
-      'cache-control': 'no-cache',
-      vary: 'accept-encoding',
-    });
-    if (request.fresh) return void response.status(304).end();
-    if (!request.acceptsEncodings('gzip')) return void response.send(json);
-    response.set('content-encoding', 'gzip').send(zipped);
+    answer(request, response, await this.#of(book, kind, verdicts));
   }
+
+  /**
+   * Answers with a report that is known and current; whatever else goes on to its route. It stands before the routes, since readers of one book
+   * ask for the same again and again, and what the routes do for a request takes longer than the answer.
+   */
+  readonly known = (request: Request, response: Response, next: NextFunction): void => {
+    const [, book = '', kind = ''] = (request.method === 'GET' && REPORT_PATH.exec(request.path)) || [];
+    if (!this.#asked.has(`${kind} ${book}`)) return next();
+    this.revisions.of(book).then(
+      (revision) => {
+        const kept = this.#done.get(keyOf(book, kind as ReportKind, revision));
+        if (kept) answer(request, response, kept);
+        else next();
+      },
+      () => next(),
+    );
+  };
 
   /** A report as data. */
   async read<Report>(book: string, kind: ReportKind): Promise<Report> {
@@ -65,8 +75,7 @@ export class Reports {
   }
 
   async #of(book: string, kind: ReportKind, verdicts: Verdicts): Promise<Kept> {
-    const revision = await this.revisions.of(book);
-    const key = `${kind} ${book} ${revision.text} ${kind === 'links' ? revision.verdicts : ''}`;
+    const key = keyOf(book, kind, await this.revisions.of(book));
     const known = this.#kept.get(key);
     if (known) {
       this.#kept.delete(key);
@@ -76,8 +85,8 @@ export class Reports {
     const made = this.#make(book, kind, verdicts);
     this.#kept.set(key, made);
     try {
-      const { json, zipped } = await made;
-      this.#sizes.set(key, json.length + zipped.length);
+      this.#done.set(key, await made);
+      this.#asked.add(`${kind} ${book}`);
       this.#forgetOld(`${kind} ${book} `, key);
     } catch (error) {
       this.#kept.delete(key);
@@ -99,16 +108,41 @@ export class Reports {
   #forgetOld(prefix: string, current: string): void {
     const forget = (key: string) => {
       this.#kept.delete(key);
-      this.#sizes.delete(key);
+      this.#done.delete(key);
     };
-    for (const key of this.#sizes.keys()) if (key.startsWith(prefix) && key !== current) forget(key);
-    let size = [...this.#sizes.values()].reduce((sum, one) => sum + one, 0);
+    for (const key of this.#done.keys()) if (key.startsWith(prefix) && key !== current) forget(key);
+    const bytesOf = (key: string) => {
+      const { json, zipped } = this.#done.get(key) ?? { json: '', zipped: '' };
+      return json.length + zipped.length;
+    };
+    let size = [...this.#done.keys()].reduce((sum, one) => sum + bytesOf(one), 0);
     for (const key of this.#kept.keys()) {
       if (size <= KEPT) return;
-      size -= this.#sizes.get(key) ?? 0;
+      size -= bytesOf(key);
       if (key !== current) forget(key);
     }
   }
+}
+
+/** The addresses of reports that many ask for. */
+const REPORT_PATH = /^\/api\/books\/([0-9a-f-]{36})\/(links|findings|forms|places)$/;
+
+const keyOf = (book: string, kind: ReportKind, { text, verdicts }: Revision): string =>
+  `${kind} ${book} ${text} ${kind === 'links' ? verdicts : ''}`;
+
+function answer(request: Request, response: Response, { json, zipped, etag }: Kept): void {
+  const packed = /\bgzip\b/.test(request.headers['accept-encoding'] ?? '');
+  const headers = { etag, 'cache-control': 'no-cache', vary: 'accept-encoding' };
+  response.setHeader('etag', etag);
+  if (request.fresh) return void response.writeHead(304, headers).end();
+  const bytes = packed ? zipped : json;
+  response.writeHead(200, {
+    ...headers,
+    'content-type': 'application/json; charset=utf-8',
+    'content-length': bytes.length,
+    ...(packed ? { 'content-encoding': 'gzip' } : {}),
+  });
+  response.end(bytes);
 }
 
 async function computed(input: ReportInput): Promise<string> {
