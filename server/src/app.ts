@@ -40,12 +40,13 @@ export class AppModule {
     return {
       module: AppModule,
       imports: [
+        // What is asked most often stands first: a request goes along the routes until one fits.
+        BooksModule,
         PlatformModule.with({ ...settings, worldPort: world?.visitPort ?? null }),
         DatabaseModule,
         JobsModule,
         ProbeModule.with({ ...prober, standIn: world }),
         ShelfModule,
-        BooksModule,
         BringInModule,
         ChecksModule,
         PublishingModule,
@@ -66,8 +67,11 @@ export async function createApp(options: AppOptions): Promise<NestExpressApplica
   app.use(app.get(Reports).known);
   app.use(
     compression({
+      // Answers to what is not a GET are short, and events go out one by one.
       filter: (request, response) =>
-        !request.path.endsWith('/events') && compression.filter(request, response),
+        request.method === 'GET' &&
+        !request.path.endsWith('/events') &&
+        compression.filter(request, response),
     }),
   );
   serveDocument(app);

@@ -1,4 +1,4 @@
-import { getDocument, type PDFPageProxy } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import type { PDFPageProxy } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import type { FoundLink } from './found-link.js';
 import { PdfSpots } from './pdf-spots.js';
 import { PdfText, type PdfItem } from './pdf-text.js';
@@ -35,6 +35,8 @@ export async function linksInPdf(
   bytes: Uint8Array,
   progress: (done: number, total: number) => void = () => {},
 ): Promise<PdfReadback> {
+  // Read only here: its polyfills take the place of the engine's own JSON, several times slower.
+  const { getDocument } = await import('pdfjs-dist/legacy/build/pdf.mjs');
   const task = getDocument({ data: bytes, useSystemFonts: false, verbosity: 0 });
   try {
     const document = await task.promise;

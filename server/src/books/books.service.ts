@@ -7,7 +7,6 @@ import {
   DEFAULT_STRUCTURE,
   emptyChapter,
   faultInChapter,
-  readChapter,
   type Book,
 } from '@vennet/core/manuscript';
 import type {
@@ -18,7 +17,6 @@ import type {
   Manuscript,
   NewBook,
 } from '@vennet/core/wire';
-import { stepsBetween } from '@vennet/core/steps';
 import { DataSource, IsNull, Not } from 'typeorm';
 import { LOCAL_AUTHOR } from '../platform/author.js';
 import { notFound, ProblemError } from '../platform/problem.js';
@@ -216,26 +214,17 @@ export class BooksService {
         `At ${fault.path || 'the top'}: ${fault.message}. Nothing was stored.`,
         { path: fault.path },
       );
-    const { bookId } = await this.chapter(id);
-    const { result } = await this.changes.make(
-      bookId,
-      async (change) => {
-        const stored = change.chapters.find((chapter) => chapter.id === id);
-        if (!stored) throw notFound('chapter');
-        if (stored.version !== version)
-          throw new ProblemError(
-            409,
-            'The chapter was changed elsewhere',
-            'This chapter was changed in another window since you opened it. Both texts are kept; choose which one goes on.',
-            { current: asSent(stored) },
-          );
-        const after = readChapter({ ...asSent(stored), doc }).doc;
-        await change.write(stored, stepsBetween(change.docOf(stored), after));
-        return { words: 'Text', result: { id, version: stored.version, title: stored.title } };
-      },
-      { kind: 'typing' },
+    return this.changes.save(
+      id,
+      { version, doc },
+      (stored) =>
+        new ProblemError(
+          409,
+          'The chapter was changed elsewhere',
+          'This chapter was changed in another window since you opened it. Both texts are kept; choose which one goes on.',
+          { current: asSent(stored) },
+        ),
     );
-    return result;
   }
 
   /** The row of a chapter that is not removed. */

@@ -1,12 +1,12 @@
-import { faultInBounds, faultInChapter, readChapter, SCHEMA_VERSION } from '@vennet/core/manuscript';
+import { readChapter } from '@vennet/core/manuscript';
 import type { Node } from 'prosemirror-model';
 import type { Transform } from 'prosemirror-transform';
 import type { EntityManager } from 'typeorm';
 import type { ChangeRecipe } from '../database/entities/change.entity.js';
 import { ChapterStepsEntity } from '../database/entities/chapter-steps.entity.js';
 import { ChapterEntity } from '../database/entities/chapter.entity.js';
-import { ProblemError } from '../platform/problem.js';
-import { asSent, columnsOf } from './chapter-text.js';
+import { asSent } from './chapter-text.js';
+import { nextText, stepColumns } from './next-text.js';
 
 /** A change that is being made. Nothing of it is there before its transaction has ended. */
 export class ChangeInHand {
@@ -32,32 +32,15 @@ export class ChangeInHand {
    *
    * @throws ProblemError where the text does not fit the schema any more
    */
-  async write(
-    chapter: ChapterEntity,
-    { steps, docs, doc }: Pick<Transform, 'steps' | 'docs' | 'doc'>,
-  ): Promise<void> {
-    if (steps.length === 0) return;
-    const json = doc.toJSON() as object;
-    const fault = faultInChapter(json, faultInBounds(docs[0] ?? doc) === null);
-    if (fault)
-      throw new ProblemError(
-        422,
-        'The chapter does not fit the schema',
-        `At ${fault.path || 'the top'}: ${fault.message}. Nothing was stored.`,
-        { path: fault.path },
-      );
-    const inverses = steps.map((step, index) => step.invert(docs[index] ?? doc));
-    const columns = columnsOf(doc, json, chapter.title);
-    const version = chapter.version + steps.length;
+  async write(chapter: ChapterEntity, transform: Pick<Transform, 'steps' | 'docs' | 'doc'>): Promise<void> {
+    if (transform.steps.length === 0) return;
+    const next = nextText(chapter, transform);
+    const { columns, version } = next;
     await this.manager.update(ChapterEntity, { id: chapter.id }, { ...columns, version });
     await this.manager.insert(ChapterStepsEntity, {
       chapterId: chapter.id,
-      fromVersion: chapter.version,
-      toVersion: version,
       changeId: this.id,
-      schemaVersion: SCHEMA_VERSION,
-      steps: JSON.stringify(steps),
-      inverses: JSON.stringify(inverses),
+      ...stepColumns(next, chapter.version),
     });
     Object.assign(chapter, columns, { version });
     this.changed.add(chapter.id);

@@ -1,9 +1,17 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import { moveSection, placesNamed } from '@vennet/core/edits';
-import { SCHEMA_VERSION, sectionsOf } from '@vennet/core/manuscript';
-import { applySteps, stepsFrom, StepsRefused, takeBack } from '@vennet/core/steps';
-import type { BookChange, BookNews, StepsAnswer, StepsSent, TakenBack } from '@vennet/core/wire';
+import { readChapter, SCHEMA_VERSION, sectionsOf } from '@vennet/core/manuscript';
+import { applySteps, stepsBetween, stepsFrom, StepsRefused, takeBack } from '@vennet/core/steps';
+import type {
+  BookChange,
+  BookNews,
+  ChapterSave,
+  ChapterSaved,
+  StepsAnswer,
+  StepsSent,
+  TakenBack,
+} from '@vennet/core/wire';
 import type { Node } from 'prosemirror-model';
 import { Mapping, Transform, type Step } from 'prosemirror-transform';
 import { Subject, filter, type Observable } from 'rxjs';
@@ -16,6 +24,9 @@ import { LOCAL_AUTHOR } from '../platform/author.js';
 import { notFound, ProblemError } from '../platform/problem.js';
 import { arrange, ChangeInHand, lockedChapters, mergedOrder } from './change-in-hand.js';
 import { asSent } from './chapter-text.js';
+import { RecentTexts, type RecentText } from './recent-texts.js';
+import { nextText } from './next-text.js';
+import { storeAtOnce } from './store-at-once.js';
 import { joinChapters, splitOff } from './joined-chapters.js';
 
 /** What is said of a change to a book, for its other windows. */
@@ -39,6 +50,7 @@ export interface NewChange {
 @Injectable()
 export class ChangesService {
   readonly #news = new Subject<ChangeNews>();
+  readonly #recent = new RecentTexts();
 
   constructor(private readonly database: DataSource) {}
 
@@ -96,13 +108,18 @@ export class ChangesService {
    * before and sends again. A batch that is known is acknowledged.
    */
   async take(chapterId: string, { batch, window, version, schema, steps }: StepsSent): Promise<StepsAnswer> {
-    const chapter = await this.database.getRepository(ChapterEntity).findOneBy({ id: chapterId });
-    if (!chapter) throw notFound('chapter');
-    if (schema !== SCHEMA_VERSION)
+    if (schema !== SCHEMA_VERSION) {
+      const chapter = await this.#stored(chapterId);
       return { ...savedAs(chapter), taken: false, missed: [], current: asSent(chapter) };
+    }
+    const text = await this.#text(chapterId, version);
+    if (text.version === version && steps.length > 0) {
+      const saved = await this.#atOnce(text, transformOf(text.doc, steps), { id: batch, window });
+      if (saved) return { ...saved, taken: true, missed: [], current: null };
+    }
     try {
       const { result } = await this.make(
-        chapter.bookId,
+        text.bookId,
         async (change) => {
           const stored = change.chapters.find(({ id }) => id === chapterId);
           if (!stored) throw notFound('chapter');
@@ -118,6 +135,67 @@ export class ChangesService {
       if (error instanceof KnownChange) return this.#acknowledged(chapterId, batch);
       throw error;
     }
+  }
+
+  async #stored(chapterId: string): Promise<ChapterEntity> {
+    const chapter = await this.database.getRepository(ChapterEntity).findOneBy({ id: chapterId });
+    if (!chapter) throw notFound('chapter');
+    return chapter;
+  }
+
+  /** The text of a chapter at a version, else as it is stored now. */
+  async #text(chapterId: string, version: number): Promise<RecentText> {
+    const known = this.#recent.at(chapterId, version);
+    if (known) return known;
+    const stored = await this.#stored(chapterId);
+    const { id, bookId, title } = stored;
+    return { id, bookId, title, version: stored.version, doc: readChapter(asSent(stored)).doc };
+  }
+
+  /** Saves the next text of a chapter by one statement; `null` where it can't be, and nothing was stored. */
+  async #atOnce(
+    { id: chapter, bookId: book, title, version: before }: RecentText,
+    transform: Transform,
+    { id = randomUUID(), window = '' }: NewChange,
+  ): Promise<{ version: number; title: string } | null> {
+    const next = nextText({ title, version: before }, transform);
+    const titleNow = await storeAtOnce(this.database, { book, chapter, before, change: id, window }, next);
+    if (titleNow === null) return null;
+    const saved = { version: next.version, title: titleNow };
+    this.#recent.remember({ id: chapter, bookId: book, ...saved, doc: transform.doc });
+    this.#news.next({ book, change: id, window });
+    return saved;
+  }
+
+  /**
+   * Saves the text of a chapter that was read at `version`. What is stored at another version stays, and is given by `late`.
+   *
+   * @throws ProblemError when it is not there, or the text does not fit
+   */
+  async save(
+    chapterId: string,
+    { version, doc }: ChapterSave,
+    late: (stored: ChapterEntity) => Error,
+  ): Promise<ChapterSaved> {
+    const text = await this.#text(chapterId, version);
+    const after = readChapter({ id: chapterId, title: '', matter: 'main', leftOutOf: [], doc }).doc;
+    if (text.version === version) {
+      const transform = stepsBetween(text.doc, after);
+      const saved = transform.steps.length > 0 ? await this.#atOnce(text, transform, {}) : null;
+      if (saved) return { id: chapterId, ...saved };
+    }
+    const { result } = await this.make(
+      text.bookId,
+      async (change) => {
+        const stored = change.chapters.find(({ id }) => id === chapterId);
+        if (!stored) throw notFound('chapter');
+        if (stored.version !== version) throw late(stored);
+        await change.write(stored, stepsBetween(change.docOf(stored), after));
+        return { words: 'Text', result: { id: chapterId, ...savedAs(stored) } };
+      },
+      { kind: 'typing' },
+    );
+    return result;
   }
 
   async #acknowledged(chapterId: string, batch: string): Promise<StepsAnswer> {

@@ -5,10 +5,13 @@ import { LOCAL_AUTHOR } from '../platform/author.js';
 import type { ChapterSource } from './book-source.js';
 import { ChapterEntity } from '../database/entities/chapter.entity.js';
 
+/** The title of a chapter as it is stored: its first heading, else what it was given. */
+export const chapterTitle = (doc: Node, otherwise: string): string => titleOf(doc, otherwise).slice(0, 300);
+
 /** The columns that follow from a chapter's text, which must fit the schema. `json` is that of `doc`. */
 export function columnsOf(doc: Node, json: object, otherwise: string) {
   return {
-    title: titleOf(doc, otherwise).slice(0, 300),
+    title: chapterTitle(doc, otherwise),
     doc: JSON.stringify(json),
     schemaVersion: SCHEMA_VERSION,
     words: countWords(doc),

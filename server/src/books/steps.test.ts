@@ -47,6 +47,41 @@ describe('steps that a window sends', () => {
     expect(await words()).toContain('A lamps');
   });
 
+  test('leave a chapter its title when it was renamed between two of them', async () => {
+    const { id, version, book } = await chapter();
+    await app.api.sendSteps(id, sent(version, [insert(5, 's')]));
+    const title = async () => (await app.api.manuscript(book)).chapters[0]!.title;
+    await app.api.renameChapter(id, 'Wicks');
+    const { version: now } = (await app.api.manuscript(book)).chapters[0]!;
+    expect(await app.api.sendSteps(id, sent(now, [insert(6, '!')]))).toMatchObject({ title: 'Wicks' });
+    expect(await title()).toBe('Wicks');
+  });
+
+  test('find nothing to be stored in when the chapter or its book was removed meanwhile', async () => {
+    const { id, version, book, words } = await chapter();
+    await app.api.sendSteps(id, sent(version, [insert(5, 's')]));
+    await app.call('DELETE', `books/${book}`);
+    expect((await app.call('POST', `chapters/${id}/steps`, sent(version + 1, [insert(6, '!')]))).status).toBe(
+      404,
+    );
+    await app.call('POST', `books/${book}/put-back`);
+    expect(await words()).toContain('"lamps"');
+    expect(await app.api.sendSteps(id, sent(version + 1, [insert(6, '!')]))).toMatchObject({ taken: true });
+  });
+
+  test('are over the text as it is stored, whatever else has changed it', async () => {
+    const { id, version, words } = await chapter();
+    await app.api.sendSteps(id, sent(version, [insert(5, 's')]));
+    const old = JSON.parse(await words()) as object;
+    await app.api.saveChapter(id, {
+      version: version + 1,
+      doc: JSON.parse((await words()).replace('lamps', 'lamps and tides')) as object,
+    });
+    // The same text again, at a version that is over: it is late, though it would change nothing over that version.
+    expect((await app.call('PUT', `chapters/${id}`, { version: version + 1, doc: old })).status).toBe(409);
+    expect(await words()).toContain('lamps and tides');
+  });
+
   test('that come again are acknowledged, and not made twice', async () => {
     const { id, version, words } = await chapter();
     const batch = sent(version, [insert(5, 's')]);
