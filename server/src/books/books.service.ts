@@ -7,7 +7,7 @@ import {
   DEFAULT_STRUCTURE,
   emptyChapter,
   faultInChapter,
-  type Book,
+  type BookDetails,
 } from '@vennet/core/manuscript';
 import type {
   BookChanges,
@@ -27,11 +27,31 @@ import { BookEntity } from '../database/entities/book.entity.js';
 import { ChapterEntity } from '../database/entities/chapter.entity.js';
 import { ChangesService } from './changes.service.js';
 import { manuscriptFrom, type BookSource, type ChapterSource, type OtherSource } from './book-source.js';
-import { asSent, columnsOfJson, sourceOf } from './chapter-text.js';
+import { asSent, newChapter, sourceOf, type NewChapter } from './chapter-text.js';
 import { mint } from '../platform/mint.js';
 
 /** A link to another book in the JSON of a chapter. */
 const BOOK_LINK = /"kind":"book","book":"([0-9a-f-]{36})"/g;
+
+/** How much text goes into one statement, in signs, and how many rows. */
+const STATEMENT = { signs: 4_000_000, rows: 200 };
+
+/** Rows in their order, in groups that fit into one statement. */
+function grouped<Row extends { doc: string }>(rows: readonly Row[]): Row[][] {
+  const groups: Row[][] = [];
+  let signs = Infinity;
+  for (const row of rows) {
+    const last = groups.at(-1);
+    if (last && last.length < STATEMENT.rows && signs + row.doc.length <= STATEMENT.signs) {
+      last.push(row);
+      signs += row.doc.length;
+    } else {
+      groups.push([row]);
+      signs = row.doc.length;
+    }
+  }
+  return groups;
+}
 
 /** Books and their chapters: how they are listed, made, read and saved. */
 @Injectable()
@@ -72,32 +92,27 @@ export class BooksService {
   }
 
   async start({ title, author = '', language = 'en' }: NewBook): Promise<string> {
-    const doc = emptyChapter('');
-    const chapters = [
-      { id: mint(), title: `${phrases(language).chapter} 1`, matter: 'main' as const, leftOutOf: [], doc },
-    ];
-    return this.add(
-      {
-        id: '',
-        title,
-        subtitle: '',
-        author,
-        language,
-        description: '',
-        chapters,
-        look: DEFAULT_LOOK,
-        structure: DEFAULT_STRUCTURE,
-      },
-      [],
-      null,
-    );
+    const chapter = newChapter({
+      id: mint(),
+      title: `${phrases(language).chapter} 1`,
+      matter: 'main',
+      leftOutOf: [],
+      doc: emptyChapter(''),
+    });
+    const details = { title, subtitle: '', author, language, description: '' };
+    return this.add({ ...details, look: DEFAULT_LOOK, structure: DEFAULT_STRUCTURE }, [chapter]);
   }
 
   /** Stores a whole book in one transaction, under an id of its own. */
-  async add(book: Book, enclosures: BroughtEnclosure[], report: BringInReport | null): Promise<string> {
+  async add(
+    book: Omit<BookDetails, 'id'>,
+    chapters: readonly NewChapter[],
+    enclosures: BroughtEnclosure[] = [],
+    report: BringInReport | null = null,
+  ): Promise<string> {
     const id = randomUUID();
     const now = new Date();
-    const rows = await this.shelf.keepBrought(id, enclosures);
+    const files = await this.shelf.keepBrought(id, enclosures);
     const { title, subtitle, author, language, description, look, structure } = book;
     await this.database.transaction(async (manager) => {
       const row: BookEntity = {
@@ -117,17 +132,15 @@ export class BooksService {
         deletedAt: null,
       };
       await manager.insert(BookEntity, row);
-      if (rows.length > 0) await manager.insert(EnclosureEntity, rows);
-      for (const [position, chapter] of book.chapters.entries())
-        await manager.insert(ChapterEntity, {
-          id: chapter.id,
-          bookId: id,
-          position,
-          matter: chapter.matter,
-          version: 1,
-          leftOutOf: [],
-          ...columnsOfJson(chapter.doc, chapter.title),
-        });
+      if (files.length > 0) await manager.insert(EnclosureEntity, files);
+      const rows = chapters.map((chapter, position) => ({
+        ...chapter,
+        bookId: id,
+        position,
+        version: 1,
+        leftOutOf: [],
+      }));
+      for (const group of grouped(rows)) await manager.insert(ChapterEntity, group);
     });
     return id;
   }

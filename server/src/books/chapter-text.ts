@@ -1,9 +1,16 @@
-import { countWords, linksOfChapter, readChapter, SCHEMA_VERSION, titleOf } from '@vennet/core/manuscript';
+import {
+  countWords,
+  linksOfChapter,
+  readChapter,
+  SCHEMA_VERSION,
+  titleOf,
+  type Chapter,
+} from '@vennet/core/manuscript';
 import type { VersionedChapter } from '@vennet/core/wire';
 import type { Node } from 'prosemirror-model';
 import { LOCAL_AUTHOR } from '../platform/author.js';
 import type { ChapterSource } from './book-source.js';
-import { ChapterEntity } from '../database/entities/chapter.entity.js';
+import type { ChapterEntity } from '../database/entities/chapter.entity.js';
 
 /** The title of a chapter as it is stored: its first heading, else what it was given. */
 export const chapterTitle = (doc: Node, otherwise: string): string => titleOf(doc, otherwise).slice(0, 300);
@@ -21,7 +28,17 @@ export function columnsOf(doc: Node, json: object, otherwise: string) {
   };
 }
 
-/** The same of a text that comes as JSON. */
+/** A chapter as it goes into the database for the first time. */
+export type NewChapter = Pick<Chapter, 'id' | 'matter'> & ReturnType<typeof columnsOf>;
+
+/** A chapter that comes as JSON, as it goes into the database. */
+export const newChapter = ({ id, matter, title, doc }: Chapter): NewChapter => ({
+  id,
+  matter,
+  ...columnsOfJson(doc, title),
+});
+
+/** The columns of a text that comes as JSON. */
 export const columnsOfJson = (json: object, otherwise: string) =>
   columnsOf(
     readChapter({ id: '', title: '', matter: 'main', leftOutOf: [], doc: json }).doc,

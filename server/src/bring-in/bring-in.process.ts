@@ -1,12 +1,20 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { bringIn, BringInError, type BroughtEnclosure, type BroughtIn } from '@vennet/core/bring-in';
+import type { BookDetails } from '@vennet/core/manuscript';
+import { newChapter, type NewChapter } from '../books/chapter-text.js';
 import { work } from '../jobs/work.js';
 import { mint } from '../platform/mint.js';
 import type { Upload } from '../platform/upload.js';
 import { shownEverywhere } from '../shelf/picture-check.js';
 
-work<Upload, never, BroughtIn>(
+/** What was brought in, ready to be stored. */
+export interface Brought extends Omit<BroughtIn, 'book'> {
+  book: BookDetails;
+  chapters: NewChapter[];
+}
+
+work<Upload, never, Brought>(
   (error) => (error instanceof BringInError ? `${error.message} Your Library is as it was.` : null),
   async ({ path, name }) => {
     const source = { name, bytes: new Uint8Array(readFileSync(path)) };
@@ -19,8 +27,10 @@ work<Upload, never, BroughtIn>(
       else broken.add(hashOf(enclosure.bytes));
     }
     // Whether a picture can be read to its end is known only now; the text is read again without those that can't.
-    const book = broken.size > 0 ? bringIn(source, mint, (bytes) => !broken.has(hashOf(bytes))) : read;
-    return withShown(book, known);
+    const made = broken.size > 0 ? bringIn(source, mint, (bytes) => !broken.has(hashOf(bytes))) : read;
+    const { book: whole, ...rest } = withShown(made, known);
+    const { chapters, ...details } = whole;
+    return { ...rest, book: details, chapters: chapters.map(newChapter) };
   },
 );
 

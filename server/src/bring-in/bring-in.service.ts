@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import { rm } from 'node:fs/promises';
 import { Injectable } from '@nestjs/common';
-import type { BroughtIn } from '@vennet/core/bring-in';
 import type { BookMade } from '@vennet/core/wire';
 import { BooksService } from '../books/books.service.js';
 import { inProcess, ProcessDeath, WorkRefusal } from '../jobs/in-process.js';
 import type { JobRun } from '../jobs/job.js';
 import { Jobs } from '../jobs/jobs.js';
+import type { Brought } from './bring-in.process.js';
 import { ProblemError } from '../platform/problem.js';
 import type { Upload } from '../platform/upload.js';
 
@@ -63,7 +63,7 @@ export class BringInService {
     const upload = this.#uploads.get(id);
     if (!upload) throw new Error(`there is no upload of the id ${id}`);
     tell({ stage: 'Reading the file' });
-    const { book, enclosures, report } = await inProcess<never, BroughtIn>(
+    const { book, chapters, enclosures, report } = await inProcess<never, Brought>(
       new URL('./bring-in.process.js', import.meta.url),
       upload,
       { signal, limits: LIMITS },
@@ -72,7 +72,7 @@ export class BringInService {
     });
     signal.throwIfAborted();
     tell({ stage: 'Storing the book' });
-    const made = await this.books.add(book, enclosures, report);
+    const made = await this.books.add(book, chapters, enclosures, report);
     await this.#forget(id);
     return { id: made, report };
   }
