@@ -4,6 +4,7 @@ import { BooksController } from './books.controller.js';
 import { BooksService } from './books.service.js';
 import { ChaptersService } from './chapters.service.js';
 import { ChangesService } from './changes.service.js';
+import { LogThinning } from './log-thinning.js';
 import { OutlineController } from './outline.controller.js';
 import { OutlineService } from './outline.service.js';
 import { RepairsService } from './repairs.service.js';
@@ -16,6 +17,7 @@ import { SnapshotsService } from './snapshots.service.js';
     ChangesService,
     ChaptersService,
     BooksService,
+    LogThinning,
     OutlineService,
     RepairsService,
     SnapshotsService,

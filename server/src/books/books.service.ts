@@ -96,7 +96,6 @@ export class BooksService {
       id: mint(),
       title: `${phrases(language).chapter} 1`,
       matter: 'main',
-      leftOutOf: [],
       doc: emptyChapter(''),
     });
     const details = { title, subtitle: '', author, language, description: '' };

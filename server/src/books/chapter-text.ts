@@ -1,3 +1,4 @@
+import { withPlaceIds } from '@vennet/core/edits';
 import {
   countWords,
   linksOfChapter,
@@ -31,20 +32,16 @@ export function columnsOf(doc: Node, json: object, otherwise: string) {
 /** A chapter as it goes into the database for the first time. */
 export type NewChapter = Pick<Chapter, 'id' | 'matter'> & ReturnType<typeof columnsOf>;
 
-/** A chapter that comes as JSON, as it goes into the database. */
-export const newChapter = ({ id, matter, title, doc }: Chapter): NewChapter => ({
+/** A chapter that comes as JSON, as it goes into the database: with an id at everything that can always be led to. */
+export function newChapter({
   id,
   matter,
-  ...columnsOfJson(doc, title),
-});
-
-/** The columns of a text that comes as JSON. */
-export const columnsOfJson = (json: object, otherwise: string) =>
-  columnsOf(
-    readChapter({ id: '', title: '', matter: 'main', leftOutOf: [], doc: json }).doc,
-    json,
-    otherwise,
-  );
+  title,
+  doc: json,
+}: Pick<Chapter, 'id' | 'matter' | 'title' | 'doc'>): NewChapter {
+  const doc = withPlaceIds(readChapter({ id, title, matter, leftOutOf: [], doc: json }).doc, id);
+  return { id, matter, ...columnsOf(doc, doc.toJSON() as object, title) };
+}
 
 /** A chapter as it is stored. */
 export function sourceOf({ id, title, matter, leftOutOf, doc, version }: ChapterEntity): ChapterSource {

@@ -11,7 +11,7 @@ import { mint } from '../platform/mint.js';
 import { notFound, ProblemError } from '../platform/problem.js';
 import { arrange, type ChangeInHand } from './change-in-hand.js';
 import { ChangesService } from './changes.service.js';
-import { asSent, columnsOfJson } from './chapter-text.js';
+import { asSent, newChapter } from './chapter-text.js';
 import { joinChapters, splitOff } from './joined-chapters.js';
 
 /** The chapters of a book as things: each of these is a change like any other, and taken back like any other. */
@@ -169,14 +169,12 @@ async function insertAt(
   title: string,
 ): Promise<ChapterEntity> {
   const chapter: ChapterEntity = {
-    id: mint(),
+    ...newChapter({ id: mint(), matter, title, doc }),
     bookId,
     position: at,
-    matter,
     version: 1,
     leftOutOf: [],
     deletedAt: null,
-    ...columnsOfJson(doc, title),
   };
   await manager.insert(ChapterEntity, chapter);
   chapters.splice(at, 0, chapter);

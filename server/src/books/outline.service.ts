@@ -3,7 +3,8 @@ import type { SectionMove } from '@vennet/core/edits';
 import type { RepairDone } from '@vennet/core/wire';
 import { ProblemError } from '../platform/problem.js';
 import { SnapshotEntity } from '../database/entities/snapshot.entity.js';
-import { ChangesService, moveTo } from './changes.service.js';
+import { ChangesService } from './changes.service.js';
+import { moveTo } from './taking-back.js';
 import { SnapshotsService } from './snapshots.service.js';
 
 /** The sections of a book that move between its chapters. */

@@ -12,6 +12,7 @@ import { FirstThread1790000000000 } from './migrations/1790000000000-first-threa
 import { Shelf1790200000000 } from './migrations/1790200000000-shelf.js';
 import { Structure1790400000000 } from './migrations/1790400000000-structure.js';
 import { Steps1790800000000 } from './migrations/1790800000000-steps.js';
+import { PlaceIds1790900000000 } from './migrations/1790900000000-place-ids.js';
 import { VerdictTable1790600000000 } from './migrations/1790600000000-verdict-table.js';
 
 /** The connection to MariaDB. The tables are made by migrations only, which run at every start. */
@@ -29,6 +30,7 @@ export function dataSourceOptions(url: string): DataSourceOptions {
       Structure1790400000000,
       VerdictTable1790600000000,
       Steps1790800000000,
+      PlaceIds1790900000000,
     ],
     entities: [
       BookEntity,
