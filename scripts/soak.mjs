@@ -1,24 +1,60 @@
-// npm run soak: what takes longer than npm test may. Faults are put into core at random; its tests have to notice most.
-// `npm run soak -- --faults 200 --seed 7`
-import { needNpmPackages, run, say } from './setup.mjs';
+// npm run soak: what takes longer than npm test may; about two hours in all.
+//   windows   two windows that change one book at random, 100 books long
+//   killings  a server and its database that are killed 20 times while they are written to
+//   load      an hour of mixed load in a server of 1 GB, then 100 exports
+//   faults    faults put into core at random: its tests have to notice most
+// `npm run soak -- --only killings --times 20 --minutes 60 --faults 200 --seed 7 --runs 100`
+import { spawnSync } from 'node:child_process';
+import { build, needNpmPackages, needPackages, root, run, say } from './setup.mjs';
 import { mutateCore } from './mutate.mjs';
 
-const option = (name, otherwise) => {
+const given = (name) => {
   const at = process.argv.indexOf(`--${name}`);
-  return at < 0 ? otherwise : Number(process.argv[at + 1]);
+  return at < 0 ? undefined : process.argv[at + 1];
 };
+const number = (name, otherwise) => Number(given(name) ?? otherwise);
 
 /** Share of faults that the tests of core have to notice. */
 const WANTED = 0.85;
 
+const parts = {
+  windows() {
+    say('Two windows and one book');
+    const runs = String(number('runs', 100));
+    const command = ['--experimental-vm-modules', 'node_modules/jest/bin/jest.js'];
+    const options = ['--selectProjects', 'server', '--testPathPatterns', 'two-windows'];
+    const env = { ...process.env, VENNET_RUNS: runs };
+    return (
+      spawnSync(process.execPath, [...command, ...options], { cwd: root, stdio: 'inherit', env }).status === 0
+    );
+  },
+  async killings() {
+    say('Killing the server and its database');
+    const { soak } = await import('../bench/dist/soak/index.js');
+    return soak('killings', { times: number('times', 20), minutes: 0 });
+  },
+  async load() {
+    say('Mixed load, and exports');
+    const { soak } = await import('../bench/dist/soak/index.js');
+    return soak('load', { times: number('times', 20), minutes: number('minutes', 60) });
+  },
+  async faults() {
+    const count = number('faults', 120);
+    const seed = number('seed', Date.now() % 100_000);
+    say(`Putting ${count} faults into core, by the seed ${seed}`);
+    const { noticed, all } = await mutateCore({ count, seed });
+    const share = noticed / all;
+    console.log(
+      `\n${noticed} of ${all} faults noticed (${Math.round(share * 100)} %, wanted ${WANTED * 100} %).`,
+    );
+    return share >= WANTED;
+  },
+};
+
+needPackages('mariadb-server');
 needNpmPackages();
-run('npx', ['--no-install', 'tsc', '-b', 'core']);
-const count = option('faults', 120);
-const seed = option('seed', Date.now() % 100_000);
-say(`Putting ${count} faults into core, by the seed ${seed}`);
-const { noticed, all } = await mutateCore({ count, seed });
-const share = noticed / all;
-console.log(
-  `\n${noticed} of ${all} faults noticed (${Math.round(share * 100)} %, wanted ${WANTED * 100} %).`,
-);
-process.exitCode = share >= WANTED ? 0 : 1;
+build();
+const only = given('only');
+let well = true;
+for (const [name, part] of Object.entries(parts)) if (!only || only === name) well = (await part()) && well;
+process.exitCode = well ? 0 : 1;

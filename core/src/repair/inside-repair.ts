@@ -34,8 +34,9 @@ export function applyInsideRepair(
   if (repair.type === 'rename-bookmark') return renameBookmark(transform, id, repair.name);
   if (repair.type === 'remove-note') return removeNote(transform, id);
   if (repair.type === 'new-id') return renameId(transform, id, mint());
-  const found = nodeWithId(doc, id) ?? (at < doc.content.size ? { at, node: doc.nodeAt(at) } : null);
-  if (!found?.node) return;
+  // Only blocks that have no ids are found by where they stood: a node with one that is gone must not take another's place.
+  const found = repair.type === 'remove-block' ? blockAt(doc, at) : nodeWithId(doc, id);
+  if (!found) return;
   const set = (name: string, value: unknown) => void transform.setNodeAttribute(found.at, name, value);
   switch (repair.type) {
     case 'depth':
@@ -57,6 +58,11 @@ function removeBlock(transform: Transform, at: number, node: Node): void {
   if ($at.parent.childCount > 1) transform.delete(at, at + node.nodeSize);
   else if ($at.depth === 0) transform.replaceWith(at, at + node.nodeSize, schema.node('paragraph'));
   else removeBlock(transform, $at.before(), $at.parent);
+}
+
+function blockAt(doc: Node, at: number): { at: number; node: Node } | null {
+  const node = at < doc.content.size ? doc.nodeAt(at) : null;
+  return node && { at, node };
 }
 
 function nodeWithId(doc: Node, id: string): { at: number; node: Node } | null {

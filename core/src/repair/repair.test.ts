@@ -3,8 +3,8 @@ import fc from 'fast-check';
 import { Transform } from 'prosemirror-transform';
 import type { Node } from 'prosemirror-model';
 import { linksOfChapter, schema } from '../manuscript/index.js';
-import { bookOf, linked, paragraph, web } from '../testing/books.js';
-import { applyRepair, repairBook, trimmedEnds, type Repair } from './index.js';
+import { bookOf, counter, linked, paragraph, web } from '../testing/books.js';
+import { applyInsideRepair, applyRepair, repairBook, trimmedEnds, type Repair } from './index.js';
 
 const { marks } = schema;
 const OLD = 'https://lamp.example/old';
@@ -164,5 +164,28 @@ describe('the ends of words', () => {
         expect(trimmedEnds(once)).toEqual({ start: 0, end: once.length });
       }),
     );
+  });
+});
+
+describe('a repair of something that has an id', () => {
+  const text = () =>
+    schema.node('doc', null, [
+      paragraph('Low', schema.node('note_mark', { id: 'm', to: 'gone' }), ' water'),
+      paragraph(schema.node('return_link', { id: 'r', to: 'origin' })),
+    ]);
+  const after = (id: string, at: number) => {
+    const transform = new Transform(text());
+    applyInsideRepair(transform, { id, at }, { type: 'remove-node' }, counter());
+    return transform.doc.toString();
+  };
+
+  test('takes it out, wherever it stands by now', () => {
+    expect(after('m', 99)).toBe('doc(paragraph("Low water"), paragraph(return_link))');
+    expect(after('r', 0)).toBe('doc(paragraph("Low", note_mark, " water"), paragraph)');
+  });
+
+  test('leaves what stands in its place now, once it is gone', () => {
+    expect(after('away', 0)).toBe(text().toString());
+    expect(after('away', 4)).toBe(text().toString());
   });
 });

@@ -1,0 +1,38 @@
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { manyExports } from './exports.js';
+import { killings } from './killings.js';
+import { mixedLoad } from './load.js';
+
+/** The most that the server may hold, in MB. */
+const MEMORY = 1024;
+
+/** Runs one part of the soak; gives whether it went well. */
+export async function soak(
+  part: string,
+  { times, minutes }: { times: number; minutes: number },
+): Promise<boolean> {
+  const directory = await mkdtemp(join(tmpdir(), 'vennet-soak-'));
+  try {
+    if (part === 'killings') {
+      const { acknowledged, missing } = await killings(directory, times);
+      console.log(`${times} killings: ${acknowledged} saves acknowledged, ${missing} of them missing`);
+      return missing === 0 && acknowledged > 0;
+    }
+    const { requests, faults, most, last, health } = await mixedLoad(directory, minutes);
+    console.log(
+      `${minutes} minutes of mixed load: ${requests} rounds, ${[...faults.values()].reduce((sum, one) => sum + one, 0)} faults; the server held ${most.toFixed(0)} MB at most, ${last.toFixed(0)} MB at the end; health in ${health.p99.toFixed(0)} ms at the 99th percentile, ${health.most.toFixed(0)} ms at the most`,
+    );
+    for (const [words, count] of faults) console.log(`  ${count} × ${words}`);
+    const exported = await manyExports(directory, times * 5);
+    console.log(
+      `${times * 5} exports: ${exported.failed} failed; the server held ${exported.first.toFixed(0)} MB after the first, ${exported.last.toFixed(0)} MB after the last`,
+    );
+    return (
+      faults.size === 0 && most < MEMORY && exported.failed === 0 && exported.last < exported.first + 150
+    );
+  } finally {
+    await rm(directory, { recursive: true, force: true });
+  }
+}
