@@ -9,3 +9,4 @@ export type { DeclaredNotes, HandMadeNote, Remark } from './hand-made-notes.js';
 export { makeNotes } from './make-notes.js';
 export type { ChangedChapter, MadeNotes } from './make-notes.js';
 export { removeMark, removeNote } from './remove-mark.js';
+export { notesChanged, notesPutIn, refillNote, refillRemark } from './remade-notes.js';

@@ -32,14 +32,20 @@ interface Range {
 
 /**
  * Takes a change back in the text as it is now. Each of its steps is inverted and moved over what came `later`. What was written
- * since stays, within words that the change had put in too; what was changed again since stays as it is now, and is named.
+ * since stays, within words that the change had put in too; what was changed again since stays as it is now, and is named. `putBack` are
+ * those of the later steps that only put back what had been there: nothing was written by them.
  */
-export function takeBack(doc: Node, { steps, inverses }: DoneSteps, later: readonly Step[]): TakenBack {
+export function takeBack(
+  doc: Node,
+  { steps, inverses }: DoneSteps,
+  later: readonly Step[],
+  putBack: ReadonlySet<Step> = new Set(),
+): TakenBack {
   const transform = new Transform(doc);
   const left: string[] = [];
   const mapping = new Mapping([...steps, ...later].map((step) => step.getMap()));
   let known: Range[] | null = null;
-  const written = () => mapped((known ??= writtenIn(later)), transform);
+  const written = () => mapped((known ??= writtenIn(later, putBack)), transform);
   for (let index = steps.length - 1; index >= 0; index--) {
     const [step, inverse] = [steps[index], inverses[index]];
     if (!step || !inverse) continue;
@@ -58,9 +64,11 @@ export function takeBack(doc: Node, { steps, inverses }: DoneSteps, later: reado
 }
 
 /** Where words were put in by these steps, as they stand after the last of them. */
-function writtenIn(later: readonly Step[]): Range[] {
+function writtenIn(later: readonly Step[], putBack: ReadonlySet<Step>): Range[] {
   const maps = later.map((step) => step.getMap());
   return maps.flatMap((map, index) => {
+    const step = later[index];
+    if (step && putBack.has(step)) return [];
     const onward = new Mapping(maps.slice(index + 1));
     return insertedBy(map).flatMap(({ from, to }): Range[] => {
       const range = { from: onward.map(from, 1), to: onward.map(to, -1) };

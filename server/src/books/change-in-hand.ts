@@ -6,13 +6,14 @@ import type { ChangeRecipe } from '../database/entities/change.entity.js';
 import { ChapterStepsEntity } from '../database/entities/chapter-steps.entity.js';
 import { ChapterEntity } from '../database/entities/chapter.entity.js';
 import { asSent } from './chapter-text.js';
-import { nextText, stepColumns } from './next-text.js';
+import { nextText, stepColumns, stepsAfter, type StepColumns } from './next-text.js';
 
 /** A change that is being made. Nothing of it is there before its transaction has ended. */
 export class ChangeInHand {
   /** Chapters that got another text. */
   readonly changed = new Set<string>();
   recipe: ChangeRecipe | null = null;
+  readonly #written = new Map<string, StepColumns>();
 
   constructor(
     readonly manager: EntityManager,
@@ -36,12 +37,14 @@ export class ChangeInHand {
     if (transform.steps.length === 0) return;
     const next = nextText(chapter, transform);
     const { columns, version } = next;
+    const before = this.#written.get(chapter.id);
+    const row = before ? stepsAfter(before, next) : stepColumns(next, chapter.version);
     await this.manager.update(ChapterEntity, { id: chapter.id }, { ...columns, version });
-    await this.manager.insert(ChapterStepsEntity, {
-      chapterId: chapter.id,
-      changeId: this.id,
-      ...stepColumns(next, chapter.version),
-    });
+    // What a change does to one chapter is one row, so that it is taken back as one.
+    if (before)
+      await this.manager.delete(ChapterStepsEntity, { chapterId: chapter.id, toVersion: before.toVersion });
+    await this.manager.insert(ChapterStepsEntity, { chapterId: chapter.id, changeId: this.id, ...row });
+    this.#written.set(chapter.id, row);
     Object.assign(chapter, columns, { version });
     this.changed.add(chapter.id);
   }

@@ -26,7 +26,7 @@ import { nextText } from './next-text.js';
 import { RecentTexts, type RecentText } from './recent-texts.js';
 import { answerFrom, savedAs, stepsOf, transformOf } from './steps-log.js';
 import { storeAtOnce } from './store-at-once.js';
-import { undoRecipe, undoSteps } from './taking-back.js';
+import { undoAll, undoRecipe } from './taking-back.js';
 
 /** What is said of a change to a book, for its other windows. */
 export interface ChangeNews {
@@ -252,8 +252,7 @@ export class ChangesService {
         if (row.recipe) left.push(...(await undoRecipe(hand, row)));
         // What was moved is moved back as it is now.
         const { moved, split, joined } = row.recipe ?? {};
-        if (!moved && !split && !joined)
-          for (const batch of batches) left.push(...(await undoSteps(hand, batch)));
+        if (!moved && !split && !joined) left.push(...(await undoAll(hand, batches)));
         const result = { changed: hand.changed.size, left: [...new Set(left)] };
         return { words: row.words, result };
       },

@@ -1,7 +1,13 @@
 import { writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { DEFAULT_STRUCTURE, schema, type Structure } from '@vennet/core/manuscript';
+import {
+  DEFAULT_STRUCTURE,
+  readChapter,
+  schema,
+  SCHEMA_VERSION,
+  type Structure,
+} from '@vennet/core/manuscript';
 import {
   bookmarked,
   contents,
@@ -175,6 +181,97 @@ describe('repairs inside', () => {
     await app.api.restore(id, body.snapshot!);
     expect((await read(id)).chapters.map(({ doc }) => doc)).toEqual(chapters.map(({ doc }) => doc));
   });
+});
+
+describe('notes that were made of remarks, when that is taken back', () => {
+  const remark = (id: string, sign: string, words: string, back: string) =>
+    schema.node('paragraph', { id }, [
+      schema.text(`${sign} ${words} `),
+      linked('↩', place(back), `back-${id}`),
+    ]);
+  const anchor = (id: string) => schema.node('anchor', { id });
+
+  /** Makes the notes, writes in the first one, and takes the making back. */
+  async function thereAndBack(...blocks: Block[][]) {
+    const { id, chapters } = await bookWith(...blocks);
+    const { body } = await app.call<RepairDone>('POST', `books/${id}/repairs`, {
+      target: { links: ['k1', 'k2'] },
+      repair: { type: 'make-note' },
+    });
+    expect(body.changed).toBe(2);
+    const first = (await read(id)).chapters[0]!;
+    const insert = (after: string, words: string) => {
+      const text = readChapter(first).doc;
+      let at = 0;
+      text.descendants((node, position) => {
+        const offset = node.text?.indexOf(after) ?? -1;
+        if (offset >= 0) at ||= position + offset + after.length;
+      });
+      return { stepType: 'replace', from: at, to: at, slice: { content: [{ type: 'text', text: words }] } };
+    };
+    await app.api.sendSteps(first.id, {
+      batch: crypto.randomUUID(),
+      window: 'one',
+      version: first.version,
+      schema: SCHEMA_VERSION,
+      steps: [insert('At nine', ', exactly, by the old clock'), insert('The ', 'full ')],
+    });
+    const taken = await app.api.takeBack(id, body.change!);
+    expect(taken.left).toEqual([]);
+    const now = (await read(id)).chapters;
+    expect(now).toHaveLength(chapters.length);
+    const asBefore = JSON.stringify(now.map((chapter) => chapter.doc))
+      .replace('At nine, exactly, by the old clock.', 'At nine.')
+      .replace('The full moon', 'The moon');
+    expect(JSON.parse(asBefore)).toEqual(chapters.map((chapter) => chapter.doc));
+    // And that is a change like any other.
+    await app.api.takeBack(id, taken.change!);
+    const again = JSON.stringify((await read(id)).chapters[0]!.doc);
+    expect(again).toContain('"note"');
+    expect(again).toContain('At nine, exactly, by the old clock.');
+  }
+
+  const text = paragraph(
+    'The moon',
+    anchor('m1'),
+    linked('1', place('r1'), 'k1'),
+    ' and the sun',
+    anchor('m2'),
+    linked('2', place('r2'), 'k2'),
+  );
+  const remarks = [remark('r1', '1', 'At nine.', 'm1'), remark('r2', '2', 'At three.', 'm2')];
+
+  test('go back into their remarks with the words that they have by now', () =>
+    thereAndBack([heading(1, 'One', 'one'), text, heading(2, 'Notes', 'notes'), ...remarks]));
+
+  test('go back into a chapter that was left empty by it', () =>
+    thereAndBack([heading(1, 'One', 'one'), text], [heading(1, 'Notes', 'notes'), ...remarks]));
+});
+
+test('a note that was put in anew since stays with its words, and making notes is taken back all around it', async () => {
+  const { id } = await bookWith([
+    heading(1, 'One', 'one'),
+    paragraph('The moon', linked('1', place('r1'), 'k1'), ' shines.'),
+    heading(2, 'Notes', 'notes'),
+    schema.node('paragraph', { id: 'r1' }, [schema.text('1 At nine.')]),
+  ]);
+  const { body } = await app.call<RepairDone>('POST', `books/${id}/repairs`, {
+    target: { links: ['k1'] },
+    repair: { type: 'make-note' },
+  });
+  const first = (await read(id)).chapters[0]!;
+  // One step from before the note to within it: a whole text that was changed elsewhere.
+  const doc = JSON.parse(
+    JSON.stringify(first.doc)
+      .replace('The moon', 'The full moon')
+      .replace('At nine.', 'At nine, by the old clock.'),
+  ) as object;
+  await app.api.saveChapter(first.id, { version: first.version, doc });
+  const taken = await app.api.takeBack(id, body.change!);
+  const text = JSON.stringify((await read(id)).chapters[0]!.doc);
+  expect(text).toContain('At nine, by the old clock.');
+  expect(text).toContain('The full moon');
+  expect(taken.left.length).toBeGreaterThan(0);
 });
 
 describe('a book that leads inside in every way', () => {

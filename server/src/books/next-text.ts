@@ -45,3 +45,13 @@ export const stepColumns = ({ version, steps, inverses }: NextText, before: numb
   steps,
   inverses,
 });
+
+export type StepColumns = ReturnType<typeof stepColumns>;
+
+/** The columns of steps with those that came right after them. */
+export const stepsAfter = (first: StepColumns, { version, steps, inverses }: NextText): StepColumns => ({
+  ...first,
+  toVersion: version,
+  steps: `${first.steps.slice(0, -1)},${steps.slice(1)}`,
+  inverses: `${first.inverses.slice(0, -1)},${inverses.slice(1)}`,
+});

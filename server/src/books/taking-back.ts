@@ -1,11 +1,21 @@
-import { moveSection, placesNamed } from '@vennet/core/edits';
-import { sectionsOf } from '@vennet/core/manuscript';
+import {
+  keepIdsUnique,
+  moveSection,
+  notesChanged,
+  notesPutIn,
+  placesNamed,
+  refillNote,
+  refillRemark,
+} from '@vennet/core/edits';
+import { schema, sectionsOf } from '@vennet/core/manuscript';
 import { takeBack } from '@vennet/core/steps';
-import { Mapping } from 'prosemirror-transform';
+import type { Node } from 'prosemirror-model';
+import { Mapping, Transform } from 'prosemirror-transform';
 import { In } from 'typeorm';
 import type { ChangeEntity, ChangeRecipe } from '../database/entities/change.entity.js';
 import type { ChapterStepsEntity } from '../database/entities/chapter-steps.entity.js';
 import { ChapterEntity } from '../database/entities/chapter.entity.js';
+import { mint } from '../platform/mint.js';
 import { arrange, mergedOrder, type ChangeInHand } from './change-in-hand.js';
 import { joinChapters, splitOff } from './joined-chapters.js';
 import { read, stepsOf, stepsSince } from './steps-log.js';
@@ -14,19 +24,76 @@ import { read, stepsOf, stepsSince } from './steps-log.js';
 const notKept = ({ title }: ChapterEntity) => `“${title}”: its text of that time is not kept any more`;
 
 /** Takes the steps of a change in one chapter back, as it is now; gives what could not be, in words. */
-export async function undoSteps(hand: ChangeInHand, batch: ChapterStepsEntity): Promise<string[]> {
+async function undoSteps(hand: ChangeInHand, batch: ChapterStepsEntity): Promise<string[]> {
   const chapter = hand.chapters.find(({ id }) => id === batch.chapterId);
   if (!chapter) return ['a chapter that was removed since'];
   const later = await stepsSince(hand.manager, chapter, batch.toVersion);
   if (!later) return [notKept(chapter)];
   const done = { steps: read(batch.steps), inverses: read(batch.inverses) };
+  const steps = later.map((row) => ({ own: row.changeId === hand.id, steps: read(row.steps) }));
+  const putBack = new Set(steps.flatMap((row) => (row.own ? row.steps : [])));
   const { transform, left } = takeBack(
     hand.docOf(chapter),
     done,
-    later.flatMap(({ steps }) => read(steps)),
+    steps.flatMap((row) => row.steps),
+    putBack,
   );
+  // Something that could not be taken back may bear an id of what was put back.
+  keepIdsUnique(transform, mint);
   await hand.write(chapter, transform);
   return left;
+}
+
+/** A note that a change had made of a remark, and that was written on since. */
+interface NoteSince {
+  before: Node;
+  now: Node;
+}
+
+/**
+ * Takes the steps of a change back in all its chapters. Notes that it had made of remarks go back with the words that they have by now: what was
+ * written in them since is put into the remarks.
+ */
+export async function undoAll(hand: ChangeInHand, batches: readonly ChapterStepsEntity[]): Promise<string[]> {
+  const made = notesPutIn(batches.flatMap(({ steps }) => read(steps)));
+  const since: NoteSince[] = [];
+  for (const chapter of hand.chapters) {
+    const doc = made.size > 0 ? hand.docOf(chapter) : null;
+    const changed = doc ? notesChanged(doc, made) : [];
+    if (!doc || changed.length === 0) continue;
+    since.push(...changed);
+    const asMade = new Transform(doc);
+    for (const { at, before, now } of changed.reverse())
+      asMade.replaceWith(at + 1, at + 1 + now.content.size, before.content);
+    await hand.write(chapter, asMade);
+  }
+  const left: string[] = [];
+  for (const batch of batches) left.push(...(await undoSteps(hand, batch)));
+  for (const note of since) if (!(await refill(hand, note))) left.push(...(await keepWords(hand, note)));
+  return left;
+}
+
+/** Puts what was written in a note into its remark; or back into the note, where that could not be taken back. */
+async function refill(hand: ChangeInHand, { before, now }: NoteSince): Promise<boolean> {
+  for (const work of [refillNote, refillRemark])
+    for (const chapter of hand.chapters) {
+      const transform = new Transform(hand.docOf(chapter));
+      if (!work(transform, before, now)) continue;
+      await hand.write(chapter, transform);
+      return true;
+    }
+  return false;
+}
+
+/** Words of a note whose remark is nowhere to be found stand at the end of the last chapter. */
+async function keepWords(hand: ChangeInHand, { now }: NoteSince): Promise<string[]> {
+  const chapter = hand.chapters.at(-1);
+  if (!chapter) return [];
+  const transform = new Transform(hand.docOf(chapter));
+  const paragraphs = now.children.map(({ content }) => schema.node('paragraph', null, content));
+  transform.insert(transform.doc.content.size, paragraphs);
+  await hand.write(chapter, transform);
+  return [`the remark “${now.textContent.slice(0, 40)}”, which stands at the end of “${chapter.title}” now`];
 }
 
 /** Does the opposite of what a change did beside its steps, to what is there now. */

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { ApiError } from '@vennet/client';
+import { keepIdsUnique } from '@vennet/core/edits';
 import { readChapter, schema, SCHEMA_VERSION, sectionsOf } from '@vennet/core/manuscript';
 import { applySteps, rebase, stepsBetween, stepsFrom } from '@vennet/core/steps';
 import type { StepsAnswer, VersionedChapter } from '@vennet/core/wire';
@@ -7,6 +8,7 @@ import fc from 'fast-check';
 import { createConnection } from 'mysql2/promise';
 import type { Node } from 'prosemirror-model';
 import { Transform, type Step } from 'prosemirror-transform';
+import { mint } from '../platform/mint.js';
 import { startTestApp, type TestApp } from '../testing/app.js';
 
 let app: TestApp;
@@ -106,11 +108,13 @@ class Window {
       : answer.missed.flatMap(({ steps }) => stepsFrom(steps));
     const after = applySteps(open.base, theirs).doc;
     const own = [...(open.sent?.steps ?? []), ...open.unsent];
-    const { transform, astray, fits } = rebase(after, own, theirs);
+    const { transform, astray } = rebase(after, own, theirs);
     this.astray.push(...astray);
-    const many = fits.slice(0, open.sent?.steps.length ?? 0).filter(Boolean).length;
-    if (open.sent) open.sent = many > 0 ? { ...open.sent, steps: transform.steps.slice(0, many) } : null;
-    open.unsent = transform.steps.slice(many);
+    // As in the editor: what stands in two blocks by now, such as a link that was divided, gets ids of its own.
+    keepIdsUnique(transform, mint);
+    // What was sent was not taken, so it goes again with all the rest.
+    open.sent = null;
+    open.unsent = [...transform.steps];
     open.base = after;
     open.version = answer.version;
   }
@@ -190,12 +194,18 @@ async function play(actions: readonly Action[]): Promise<void> {
       }
       case 'link':
         window.change(id, (transform) => {
-          const from = 1 + (at % Math.max(1, transform.doc.content.size - 8));
+          const blocks: number[] = [];
+          transform.doc.descendants((node, position) => {
+            if (node.isTextblock && node.content.size > 0) blocks.push(position + 1);
+          });
+          const from = blocks[at % Math.max(1, blocks.length)] ?? 1;
+          const to = Math.min(from + 5, transform.doc.resolve(from).end());
           const mark = schema.marks.link.create({
             id: `l${crypto.randomUUID()}`,
             destination: { kind: 'web', href: 'https://new.example/' },
           });
-          transform.addMark(from, from + 5, mark);
+          if (to > from) transform.addMark(from, to, mark);
+          keepIdsUnique(transform, mint);
         });
         break;
       case 'send':
