@@ -29,7 +29,9 @@ test.describe('a picture', () => {
     await page.keyboard.press('End');
     await putPicture(page, 'rock.svg');
     await expect(figures(page)).toHaveCount(before + 1);
-    await expect(page.getByText('What could run in it, or is fetched from elsewhere, was taken out.')).toBeVisible();
+    await expect(
+      page.getByText('What could run in it, or is fetched from elsewhere, was taken out.'),
+    ).toBeVisible();
     await expect(slip(page).getByLabel('Alternative text')).toBeFocused();
     await expect(slip(page)).toContainText('Without words nobody can hear what this shows');
     await page.keyboard.type('The rock from the chapel');

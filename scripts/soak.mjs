@@ -5,7 +5,7 @@
 //   faults    faults put into core at random: its tests have to notice most
 // `npm run soak -- --only killings --times 20 --minutes 60 --faults 200 --seed 7 --runs 100`
 import { spawnSync } from 'node:child_process';
-import { build, needNpmPackages, needPackages, root, run, say } from './setup.mjs';
+import { build, needNpmPackages, needPackages, root, say } from './setup.mjs';
 import { mutateCore } from './mutate.mjs';
 
 const given = (name) => {

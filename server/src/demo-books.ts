@@ -28,6 +28,29 @@ const FILES: Record<string, Parameters<ShelfService['change']>[1]> = {
   'measured-drawings.zip': { description: 'Of two of the towers', opensFor: 'reviewers' },
 };
 
+/** Books that belong together, by the name under which it is remembered that they were added. */
+const DEMO: Readonly<Record<string, (app: Running['app']) => Promise<void>>> = {
+  'orrin-sound': loadDemoBooks,
+};
+
+/**
+ * Adds each demo book once: one that is there stays as its author has changed it, one that was removed stays away, and one that comes with a later
+ * version is added to data of today.
+ */
+export async function addDemoBooks(app: Running['app'], dataDirectory: string): Promise<void> {
+  const path = join(dataDirectory, 'demo-books.json');
+  const read = await readFile(path, 'utf8').catch(() => null);
+  // Data from before this was remembered has the first ones.
+  const isOld = read === null && (await app.get(BooksService).list()).length > 0;
+  const added = new Set(isOld ? ['orrin-sound'] : (JSON.parse(read ?? '[]') as string[]));
+  for (const [name, load] of Object.entries(DEMO)) {
+    if (added.has(name)) continue;
+    await load(app);
+    added.add(name);
+    await writeFile(path, JSON.stringify([...added]));
+  }
+}
+
 /** The demo book and its companion. Links between them stand as made-up addresses until both are there. */
 export async function loadDemoBooks(app: Running['app']): Promise<void> {
   const books = app.get(BooksService);

@@ -28,6 +28,7 @@ import { ChapterEntity } from '../database/entities/chapter.entity.js';
 import { ChangesService } from './changes.service.js';
 import { manuscriptFrom, type BookSource, type ChapterSource, type OtherSource } from './book-source.js';
 import { asSent, newChapter, sourceOf, type NewChapter } from './chapter-text.js';
+import { misfit } from './next-text.js';
 import { mint } from '../platform/mint.js';
 
 /** A link to another book in the JSON of a chapter. */
@@ -219,13 +220,7 @@ export class BooksService {
    */
   async saveChapter(id: string, { version, doc }: ChapterSave): Promise<ChapterSaved> {
     const fault = faultInChapter(doc);
-    if (fault)
-      throw new ProblemError(
-        422,
-        'The chapter does not fit the schema',
-        `At ${fault.path || 'the top'}: ${fault.message}. Nothing was stored.`,
-        { path: fault.path },
-      );
+    if (fault) throw misfit(fault);
     return this.changes.save(
       id,
       { version, doc },

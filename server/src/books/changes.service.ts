@@ -28,14 +28,6 @@ import { answerFrom, savedAs, stepsOf, transformOf } from './steps-log.js';
 import { storeAtOnce } from './store-at-once.js';
 import { undoAll, undoRecipe } from './taking-back.js';
 
-/** What is said of a change to a book, for its other windows. */
-export interface ChangeNews {
-  book: string;
-  change: string;
-  /** The window that made it; empty for other hands. */
-  window: string;
-}
-
 /** A change of this id was made before. */
 class KnownChange extends Error {}
 
@@ -48,14 +40,15 @@ export interface NewChange {
 /** Every change to the texts of a book goes through here: as steps over a version, in one transaction, with a way back. */
 @Injectable()
 export class ChangesService {
-  readonly #news = new Subject<ChangeNews>();
+  /** Ids of books that were changed. */
+  readonly #news = new Subject<string>();
   readonly #recent = new RecentTexts();
 
   constructor(private readonly database: DataSource) {}
 
   /** What changes in a book from now on. */
-  news(book: string): Observable<ChangeNews> {
-    return this.#news.pipe(filter((one) => one.book === book));
+  news(book: string): Observable<string> {
+    return this.#news.pipe(filter((one) => one === book));
   }
 
   /**
@@ -98,7 +91,7 @@ export class ChangesService {
       await manager.update(BookEntity, { id: bookId }, { updatedAt: now });
       return { result, change: id };
     });
-    if (made.change) this.#news.next({ book: bookId, change: made.change, window });
+    if (made.change) this.#news.next(bookId);
     return made;
   }
 
@@ -162,7 +155,7 @@ export class ChangesService {
     if (titleNow === null) return null;
     const saved = { version: next.version, title: titleNow };
     this.#recent.remember({ id: chapter, bookId: book, ...saved, doc: transform.doc });
-    this.#news.next({ book, change: id, window });
+    this.#news.next(book);
     return saved;
   }
 

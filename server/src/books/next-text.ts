@@ -1,4 +1,4 @@
-import { faultInBounds, faultInChapter, SCHEMA_VERSION } from '@vennet/core/manuscript';
+import { faultInBounds, faultInChapter, SCHEMA_VERSION, type Fault } from '@vennet/core/manuscript';
 import type { Transform } from 'prosemirror-transform';
 import { ProblemError } from '../platform/problem.js';
 import { chapterTitle, columnsOf } from './chapter-text.js';
@@ -13,6 +13,15 @@ export interface NextText {
   inverses: string;
 }
 
+/** The refusal of a text that does not fit. */
+export const misfit = ({ path, message }: Fault): ProblemError =>
+  new ProblemError(
+    422,
+    'The chapter does not fit the schema',
+    `At ${path || 'the top'}: ${message}. Nothing was stored.`,
+    { path },
+  );
+
 /** What steps make of a chapter. @throws ProblemError where the text does not fit the schema any more */
 export function nextText(
   chapter: { title: string; version: number },
@@ -21,13 +30,7 @@ export function nextText(
   const json = doc.toJSON() as object;
   // A text from before a bound was drawn can still be written on.
   const fault = faultInChapter(json, faultInBounds(docs[0] ?? doc) === null);
-  if (fault)
-    throw new ProblemError(
-      422,
-      'The chapter does not fit the schema',
-      `At ${fault.path || 'the top'}: ${fault.message}. Nothing was stored.`,
-      { path: fault.path },
-    );
+  if (fault) throw misfit(fault);
   return {
     columns: columnsOf(doc, json, chapter.title),
     heading: chapterTitle(doc, ''),

@@ -314,6 +314,20 @@ describe('a file in which something could run', () => {
   });
 });
 
+describe('a file that nests 20,000 deep', () => {
+  const nested = (tag: string) => `<${tag}>`.repeat(20_000);
+  test.each([
+    ['deep.svg', `<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9">${nested('g')}`, 422],
+    ['deep.html', `<!doctype html><html>${nested('div')}`, 201],
+    ['deep.xml', `<?xml version="1.0"?><x>${nested('y')}`, 201],
+    ['deep.json', '['.repeat(20_000), 201],
+  ])('%s is taken or refused in words, and the server goes on', async (name, content, status) => {
+    expect((await take(name, content)).status).toBe(status);
+    expect((await take(name, content, 'picture')).status).toBe(422);
+    expect((await app.call('GET', 'health')).status).toBe(200);
+  });
+});
+
 describe('a file that is lost from the store', () => {
   test('is said to be lost, and comes back by being replaced', async () => {
     const { body } = await take('tides.txt', 'low at nine');

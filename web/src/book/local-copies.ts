@@ -12,8 +12,6 @@ export interface LocalCopy {
 /** Where such text is kept, by chapter. */
 export interface Copies {
   keep(chapter: string, copy: LocalCopy): Promise<void>;
-  /** Keeps a copy at once: when a page goes away, only what is written synchronously is sure to be written. */
-  keepNow(chapter: string, copy: LocalCopy): void;
   drop(chapter: string): Promise<void>;
   /** Copies of these chapters that still wait to be acknowledged; of two of one chapter, the later one. */
   of(chapters: readonly string[]): Promise<Map<string, LocalCopy>>;
@@ -22,10 +20,9 @@ export interface Copies {
 const key = (chapter: string) => `chapter:${chapter}`;
 const lastKey = (chapter: string) => `vennet.last:${chapter}`;
 
-/** The copies of this browser: in IndexedDB, and the very last ones in its local storage. */
+/** The copies of this browser: in IndexedDB, and the very last ones of older versions in its local storage. */
 export const browserCopies: Copies = {
   keep: (chapter, copy) => set(key(chapter), copy),
-  keepNow: (chapter, copy) => localStorage.setItem(lastKey(chapter), JSON.stringify(copy)),
   drop(chapter) {
     localStorage.removeItem(lastKey(chapter));
     return del(key(chapter));

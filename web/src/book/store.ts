@@ -46,8 +46,6 @@ export interface Conflict {
 /** The open book: its text, and all that is known of it. There is one list of links, and it is this one. */
 export interface BookStore extends Audited {
   book: Manuscript | null;
-  /** Goes up whenever chapters come from the server, so that an open editor takes them in. */
-  loads: number;
   /** The page of each place, as pages were last set; `null` before that. */
   pages: Map<string, string> | null;
   verdicts: Map<string, DestinationVerdict>;
@@ -107,8 +105,7 @@ export const createBookStore = () =>
       change({ chapters: get().book?.chapters.map((one) => (one.id === chapter.id ? chapter : one)) });
     return {
       ...nothing(),
-      loads: 0,
-      take: (book, surroundings, conflicts) => set({ book, surroundings, conflicts, loads: get().loads + 1 }),
+      take: (book, surroundings, conflicts) => set({ book, surroundings, conflicts }),
       leave: () => set(nothing()),
       setChapter: replace,
       setVersion({ id, version, title }) {

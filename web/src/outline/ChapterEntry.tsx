@@ -24,6 +24,7 @@ export const ChapterEntry = memo(function ChapterEntry({
 }) {
   const { id, title, leftOutOf } = chapter;
   const label = useBook((store) => store.places.get(id)?.label ?? '');
+  const isFirst = useBook((store) => store.book?.chapters[0]?.id === id);
   const { dragged, over, after } = useDrag();
   const takes =
     dragged !== null &&
@@ -75,7 +76,7 @@ export const ChapterEntry = memo(function ChapterEntry({
         down={() => void stepChapter(id, 1)}
         more={[
           { words: 'Rename', act: () => askAbout({ rename: chapter }) },
-          { words: 'Join to the chapter before', act: () => void joined(chapter) },
+          ...(isFirst ? [] : [{ words: 'Join to the chapter before', act: () => void joined(chapter) }]),
           { words: 'Remove', act: () => askAbout({ remove: chapter }) },
         ]}
       />
