@@ -49,7 +49,7 @@ describe.each([
     [
       'a link of 70,000 signs',
       `<p><a href="https://a.example/">${'w'.repeat(70_000)}</a></p>`,
-      ['1 links: their words were longer than 2000 signs; the rest stands after the link'],
+      ['1 links: their words were longer than 2,000 signs; the rest stands after the link'],
     ],
     [
       'an address of 18 kB',
@@ -59,12 +59,12 @@ describe.each([
     [
       'a heading of 70,000 signs',
       `<h1>${'w'.repeat(70_000)}</h1>`,
-      ['1 headings: they were longer than 2000 signs, and became paragraphs'],
+      ['1 headings: they were longer than 2,000 signs, and became paragraphs'],
     ],
     [
       'a paragraph of 300,000 signs',
       `<p>${'word '.repeat(60_000)}</p>`,
-      ['1 paragraphs: they were longer than 100000 signs, and were divided'],
+      ['1 paragraphs: they were longer than 100,000 signs, and were divided'],
     ],
     ['20,000 combining marks', `<p>e${'&#x301;'.repeat(20_000)}</p>`, []],
     ['signs that no file can carry', '<p>a&#1;&#xD800;b&#xFFFF;</p>', []],

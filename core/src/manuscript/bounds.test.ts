@@ -49,10 +49,15 @@ describe('a text outside the bounds', () => {
     [
       'a heading of too many signs',
       doc(heading('x'.repeat(2_001))),
-      /a heading has at most 2000 signs/,
+      /a heading has at most 2,000 signs/,
       ['heading'],
     ],
-    ['a paragraph of too many signs', doc(paragraph(LONG)), /a paragraph has at most 100000 signs/, ['line']],
+    [
+      'a paragraph of too many signs',
+      doc(paragraph(LONG)),
+      /a paragraph has at most 100,000 signs/,
+      ['line'],
+    ],
     [
       'a link of 70,000 signs',
       doc(paragraph(linked('w'.repeat(70_000), web('https://a.example/')))),
@@ -92,7 +97,7 @@ describe('a text outside the bounds', () => {
     [
       '100,000 combining marks',
       doc(paragraph(`e${'\u0301'.repeat(100_000)}`)),
-      /100000 signs|combining marks/,
+      /100,000 signs|combining marks/,
       [],
     ],
     [
@@ -109,7 +114,7 @@ describe('a text outside the bounds', () => {
     [
       'a long alternative text',
       doc(schema.node('figure', { enclosure: 'p', alt: 'x'.repeat(5_000) })),
-      /alt has at most 4000/,
+      /alt has at most 4,000/,
       ['words'],
     ],
     [
@@ -143,7 +148,7 @@ describe('a text outside the bounds', () => {
 
   test('is divided between words, and no word is lost', () => {
     const { text } = fitted(doc(paragraph(LONG)));
-    expect(text.childCount).toBe(2);
+    expect(text.childCount).toBe(3);
     expect(text.child(0).textContent.length).toBeLessThanOrEqual(BOUNDS.line);
     expect(text.child(1).textContent).toMatch(/^ word/);
     expect(text.textContent).toBe(LONG);
@@ -208,6 +213,11 @@ test('signs of any kind become words that every file can carry', () => {
       },
     ),
   );
+});
+
+test('what is divided leaves room to write on', () => {
+  const { text } = fitted(doc(paragraph('x'.repeat(150_000))));
+  expect(text.children.map((block) => block.textContent.length)).toEqual([50_000, 50_000, 50_000]);
 });
 
 test('content that is pasted comes within the bounds, whatever it is', () => {

@@ -32,6 +32,9 @@ export const BOUNDS = {
   start: 1_000_000,
 } as const;
 
+/** A number as it stands in a sentence. */
+export const many = (count: number): string => count.toLocaleString('en-GB');
+
 /** Attributes that hold words. */
 export const WORD_ATTRS = ['alt', 'hoverNote', 'own', 'back', 'backWords', 'name'] as const;
 
@@ -60,7 +63,7 @@ export function faultInBounds(doc: Node): Fault | null {
     if (containers > BOUNDS.containers) return { path, message: TOO_DEEP };
     if (depth > BOUNDS.depth) return { path, message: `nested deeper than ${BOUNDS.depth} levels` };
     if (++nodes > BOUNDS.nodes)
-      return { path: '', message: `a chapter has at most ${BOUNDS.nodes} parts; divide it` };
+      return { path: '', message: `a chapter has at most ${many(BOUNDS.nodes)} parts; divide it` };
     const own = faultInNode(node) ?? (node.isTextblock ? faultInLine(node) : null);
     if (own) return { path, message: own };
     for (const [index, child] of node.children.entries()) {
@@ -79,7 +82,8 @@ export function faultInBounds(doc: Node): Fault | null {
 
 function faultInNode(node: Node): string | null {
   const { start, colspan, rowspan, areas } = node.attrs as Record<string, unknown>;
-  if (!isWhole(start, 0, BOUNDS.start)) return `a list begins with a whole number from 0 to ${BOUNDS.start}`;
+  if (!isWhole(start, 0, BOUNDS.start))
+    return `a list begins with a whole number from 0 to ${many(BOUNDS.start)}`;
   if (!isWhole(colspan, 1, BOUNDS.span) || !isWhole(rowspan, 1, BOUNDS.span))
     return `a cell spans 1 to ${BOUNDS.span} columns and rows`;
   if (Array.isArray(areas) && areas.length > BOUNDS.areas)
@@ -101,11 +105,11 @@ function faultInWords({ attrs }: Node | Mark): string | null {
   for (const bearer of [attrs, link ?? {}, ...(areas ?? [])]) {
     const { destination } = bearer as { destination?: Destination };
     if (destination && hrefOf(destination).length > LONGEST_ADDRESS)
-      return `an address has at most ${LONGEST_ADDRESS} signs`;
+      return `an address has at most ${many(LONGEST_ADDRESS)} signs`;
     for (const name of WORD_ATTRS) {
       const words = (bearer as Record<string, unknown>)[name];
       if (typeof words !== 'string') continue;
-      if (words.length > BOUNDS.words) return `${name} has at most ${BOUNDS.words} signs`;
+      if (words.length > BOUNDS.words) return `${name} has at most ${many(BOUNDS.words)} signs`;
       const fault = faultInSigns(words);
       if (fault) return `${name} ${fault}`;
     }
@@ -117,13 +121,13 @@ function faultInLine(line: Node): string | null {
   const pieces = piecesOf(line);
   const text = pieces.map((piece) => piece.text).join('');
   const most = line.type.name === 'heading' ? BOUNDS.heading : BOUNDS.line;
-  if (text.length > most) return `a ${line.type.name} has at most ${most} signs`;
+  if (text.length > most) return `a ${line.type.name} has at most ${many(most)} signs`;
   const fault = faultInSigns(text);
   if (fault) return fault;
   const lengths = new Map<string, number>();
   for (const { text: words, link } of pieces)
     if (link) lengths.set(link, (lengths.get(link) ?? 0) + words.length);
   return [...lengths.values()].some((length) => length > BOUNDS.link)
-    ? `the words of a link have at most ${BOUNDS.link} signs`
+    ? `the words of a link have at most ${many(BOUNDS.link)} signs`
     : null;
 }

@@ -3,18 +3,21 @@ import { faultInDestination } from '../destination/index.js';
 import { plainWords, withFewMarks, withoutForbidden } from '../language/index.js';
 import { attrsOf, idOf } from './attrs.js';
 import { faultInArea } from './area.js';
-import { BOUNDS, CONTAINERS, faultInBounds, WORD_ATTRS } from './bounds.js';
+import { BOUNDS, CONTAINERS, faultInBounds, many, WORD_ATTRS } from './bounds.js';
 import { schema } from './schema.js';
 
-/** What was changed so that a text lies within the bounds. */
+/** What was changed so that a text lies within the bounds: what it was, and why it is not as it was. */
 export const FITTED = {
-  depth: 'they were nested too deep, and stand in the level above',
-  heading: `they were longer than ${BOUNDS.heading} signs, and became paragraphs`,
-  line: `they were longer than ${BOUNDS.line} signs, and were divided`,
-  linkWords: `their words were longer than ${BOUNDS.link} signs; the rest stands after the link`,
-  address: 'their addresses were longer than an address may be',
-  words: 'their words were longer than words may be, and were cut',
-  areas: `a picture has at most ${BOUNDS.areas} of them`,
+  depth: ['parts of the text', 'they were nested too deep, and stand in the level above'],
+  heading: ['headings', `they were longer than ${many(BOUNDS.heading)} signs, and became paragraphs`],
+  line: ['paragraphs', `they were longer than ${many(BOUNDS.line)} signs, and were divided`],
+  linkWords: [
+    'links',
+    `their words were longer than ${many(BOUNDS.link)} signs; the rest stands after the link`,
+  ],
+  address: ['links', 'their addresses were longer than an address may be'],
+  words: ['descriptions', 'their words were longer than words may be, and were cut'],
+  areas: ['parts of pictures that are links', `a picture has at most ${BOUNDS.areas} of them`],
 } as const;
 export type Fitted = keyof typeof FITTED;
 
@@ -84,17 +87,20 @@ function lineWithin(line: Node, tell: TellFitted): Node[] {
 const lengthOf = (inline: readonly Node[]): number =>
   inline.reduce((sum, node) => sum + (node.text?.length ?? 1), 0);
 
-/** A line in parts that are no longer than a line may be; they end at spaces where there are any. */
+/** How long the parts of a line become that is divided, so that there is room to write on. */
+const PART = BOUNDS.line / 2;
+
+/** A line in parts; they end at spaces where there are any. */
 function dividedLine(inline: readonly Node[]): Node[][] {
   const parts: Node[][] = [[]];
-  let room = BOUNDS.line as number;
+  let room = PART;
   const put = (node: Node, length: number) => {
     parts.at(-1)?.push(node);
     room -= length;
   };
   const begin = () => {
     parts.push([]);
-    room = BOUNDS.line;
+    room = PART;
   };
   for (const node of inline) {
     let text = node.text;

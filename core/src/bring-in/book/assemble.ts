@@ -25,7 +25,7 @@ import type { BroughtIn } from './brought-in.js';
 import type { FileDetails } from './details.js';
 import { BringInError } from './refusal.js';
 import type { Enclosures } from './enclosures.js';
-import type { BringInReport, Counted, Tally } from './report.js';
+import type { Tally } from './report.js';
 import { separateLinks } from './separate-links.js';
 
 export interface ChapterDraft {
@@ -82,18 +82,13 @@ export function assemble(details: FileDetails, drafts: ChapterDraft[], read: Rea
   return { book: { ...book, chapters }, enclosures: enclosures.kept, report: tally.report() };
 }
 
-/** What is counted of each kind of change by which a text came within the bounds. */
-const COUNTED: Record<Fitted, [keyof BringInReport, Counted]> = {
-  depth: ['changed', 'parts of the text'],
-  heading: ['changed', 'headings'],
-  line: ['changed', 'paragraphs'],
-  linkWords: ['changed', 'links'],
-  address: ['leftOut', 'links'],
-  words: ['changed', 'descriptions'],
-  areas: ['leftOut', 'parts of pictures that are links'],
-};
+/** What can't be kept at all stands in the report as left out. */
+const LEFT_OUT: ReadonlySet<Fitted> = new Set(['address', 'areas']);
 
-const tellIn = (tally: Tally) => (what: Fitted) => tally.add(...COUNTED[what], FITTED[what]);
+const tellIn = (tally: Tally) => (what: Fitted) => {
+  const [things, why] = FITTED[what];
+  tally.add(LEFT_OUT.has(what) ? 'leftOut' : 'changed', things, why);
+};
 
 /** @throws BringInError for a chapter that could not be saved again */
 function refuseTooLarge(doc: Node, title: string): void {

@@ -8,8 +8,11 @@ import type { EditorView } from 'prosemirror-view';
 import { mint } from '../state/mint.js';
 import { makeOffer, type Offer } from '../state/slip.js';
 
-/** An address in full: with its scheme, with www in front, or of email. A bare domain is offered, not forced. */
-const ADDRESS = String.raw`(?:https?:\/\/|www\.|mailto:)[^\s<>"“”]+|[^\s<>"“”@()\[\],;:]+@[^\s<>"“”@]+\.[^\s<>"“”@]+`;
+/**
+ * An address in full: with its scheme, with www in front, or of email. A bare domain is offered, not forced. An email address begins where a word does,
+ * and has at most 64 signs before its @ (RFC 5321, 4.5.3.1.1): a text of 100,000 signs without a space is looked through once.
+ */
+const ADDRESS = String.raw`(?:https?:\/\/|www\.|mailto:)[^\s<>"“”]+|(?<![^\s<>"“”@()\[\],;:])[^\s<>"“”@()\[\],;:]{1,64}@[^\s<>"“”@]{1,255}\.[^\s<>"“”@]{1,255}`;
 const FULL_ADDRESS = new RegExp(ADDRESS, 'giu');
 const FULL_ADDRESS_AT_END = new RegExp(String.raw`(?:^|[\s(“"‘'])(${ADDRESS})$`, 'iu');
 const DOTTED_WORD_AT_END = /(?:^|[\s(“"‘'])((?=\S*\.)[^\s<>"“”\ufffc]+)$/u;

@@ -27,7 +27,9 @@ export function pastedText(): Plugin {
 function fitted(content: Fragment): Fragment {
   const changes = new Set<Fitted>();
   const within = contentWithinBounds(content, (what) => changes.add(what));
-  for (const what of changes)
-    useNotices.getState().tell(`Some of what was pasted was changed: ${FITTED[what]}.`);
+  for (const what of changes) {
+    const [things, why] = FITTED[what];
+    useNotices.getState().tell(`Changed while it was pasted: ${things}, since ${why}.`);
+  }
   return within;
 }

@@ -23,7 +23,7 @@ describe('a change', () => {
     [
       'a line that is too long',
       ({ tr }) => tr.insertText('x'.repeat(BOUNDS.line), 2),
-      /at most 100000 signs/,
+      /at most 100,000 signs/,
     ],
     ['a sign that no file can carry', ({ tr }) => tr.insertText('\u0002', 2), /U\+0002/],
     ['too many marks on one letter', ({ tr }) => tr.insertText('\u0301'.repeat(40), 2), /combining marks/],
