@@ -1,12 +1,14 @@
-import { decodeText, headOf, markedEncoding } from '../page/index.js';
+import { decodeText, headOf, markedEncoding, XML_ENCODING } from '../page/index.js';
 import { ELEMENTS, INNER_PICTURE, NUMBERS, PROPERTIES, WORDS } from './allowed.js';
 import { boxesIn, viewportOf, type Corners } from './drawing-boxes.js';
 import { cleanDeclarations, cleanSheet, cleanValue, LOCAL } from './drawing-style.js';
 import {
   CleaningFault,
+  partsById,
   partsOf,
   readTree,
   SVG,
+  partUsedBy,
   wordsIn,
   writeTree,
   XLINK,
@@ -49,12 +51,11 @@ const SLIMMEST = 1000;
 /** How much of a file is looked at to see that it is a drawing, in bytes: licences and remarks may stand before. */
 const HEAD = 64 * 1024;
 const NO_DRAWING = 'it is no SVG drawing';
-export const ENCODING = /^[^<]*<\?xml[^>]*encoding\s*=\s*["']([\w-]+)/;
 
 /** Whether a file is an SVG drawing, by its content. */
 export function isDrawing(bytes: Uint8Array): boolean {
   if (!markedEncoding(bytes) && !/^(?:\xef\xbb\xbf)?\s*</.test(headOf(bytes))) return false;
-  return /<(?:[\w.-]+:)?svg[\s/>]/i.test(decodeText(bytes.subarray(0, HEAD), ENCODING));
+  return /<(?:[\w.-]+:)?svg[\s/>]/i.test(decodeText(bytes.subarray(0, HEAD), XML_ENCODING));
 }
 
 /**
@@ -64,7 +65,7 @@ export function isDrawing(bytes: Uint8Array): boolean {
 export function cleanDrawing(bytes: Uint8Array): CleanDrawing | { fault: string } {
   if (bytes.length > MOST_BYTES) return { fault: 'the drawing is larger than 20 MB' };
   try {
-    return cleaned(decodeText(bytes, ENCODING));
+    return cleaned(decodeText(bytes, XML_ENCODING));
   } catch (error) {
     if (error instanceof CleaningFault) return { fault: error.message };
     throw error;
@@ -171,8 +172,7 @@ function refuseUnseemly(root: Part): void {
     if (long > short * SLIMMEST)
       throw new CleaningFault(`its longer side is more than ${SLIMMEST} times the shorter`);
   }
-  const byId = new Map<string, Part>();
-  for (const [part] of partsOf(root)) if (part.attributes.id) byId.set(part.attributes.id, part);
+  const byId = partsById(root);
   const known = new Map<Part, number>();
   const above = new Set<Part>();
   const drawn = (part: Part): number => {
@@ -182,7 +182,7 @@ function refuseUnseemly(root: Part): void {
     if (above.size > DEEPEST_USE)
       throw new CleaningFault(`its parts use one another more than ${DEEPEST_USE} levels deep`);
     above.add(part);
-    const used = part.name === 'use' ? byId.get((part.attributes['xlink:href'] ?? '').slice(1)) : undefined;
+    const used = partUsedBy(part, byId);
     const parts = [...part.children.filter((child) => typeof child !== 'string'), ...(used ? [used] : [])];
     const count = parts.reduce((sum, child) => sum + drawn(child), 1);
     if (count > MOST_DRAWN)

@@ -6,7 +6,7 @@ import {
   translate,
   type Matrix,
 } from 'transformation-matrix';
-import { partsOf, wordsIn, type Part } from './xml-tree.js';
+import { partsById, partsOf, partUsedBy, wordsIn, type Part } from './xml-tree.js';
 
 /** Corners of a rectangle. */
 export interface Corners {
@@ -49,9 +49,7 @@ export function boxesIn(root: Part, wanted: ReadonlySet<Part>): ReadonlyMap<Part
   const frame = viewportOf(root);
   const boxes = new Map<Part, Corners>();
   if (!frame || wanted.size === 0) return boxes;
-  const ids = new Map<string, Part>();
-  for (const [part] of partsOf(root)) if (part.attributes.id) ids.set(part.attributes.id, part);
-  const drawing: Drawing = { ids, width: frame.width, height: frame.height };
+  const drawing: Drawing = { ids: partsById(root), width: frame.width, height: frame.height };
   for (const [part, above] of partsOf(root)) {
     if (
       !wanted.has(part) ||
@@ -169,7 +167,7 @@ function boundsOf(part: Part, outer: Matrix, drawing: Drawing, outerSize: number
 }
 
 function usedBy(part: Part, matrix: Matrix, drawing: Drawing, size: number): Corners | null {
-  const target = drawing.ids.get((part.attributes['xlink:href'] ?? '').slice(1));
+  const target = partUsedBy(part, drawing.ids);
   if (!target || target.name === 'symbol' || target.name === 'svg') return null;
   const [x, y] = [
     lengthOf(part.attributes.x ?? '0', drawing.width),

@@ -1,7 +1,7 @@
 import sanitize from 'sanitize-html';
-import { decodeText } from '../page/index.js';
+import { decodeText, XML_ENCODING } from '../page/index.js';
 import { INNER_PICTURE } from './allowed.js';
-import { cleanDrawing, ENCODING } from './clean-drawing.js';
+import { cleanDrawing } from './clean-drawing.js';
 import { CleaningFault, readTree, writeTree } from './xml-tree.js';
 
 /** Types of files that a browser would run, or show with what runs in them. */
@@ -19,7 +19,7 @@ export function harmless(type: string, bytes: Uint8Array): { bytes: Uint8Array }
   try {
     const text = PAGE.test(type)
       ? cleanPage(decodeText(bytes, PAGE_ENCODING))
-      : cleanXml(decodeText(bytes, ENCODING));
+      : cleanXml(decodeText(bytes, XML_ENCODING));
     return { bytes: new TextEncoder().encode(text) };
   } catch (error) {
     if (error instanceof CleaningFault) return { fault: error.message };

@@ -132,5 +132,16 @@ export function* partsOf(part: Part, above: readonly Part[] = []): Generator<[Pa
   for (const child of part.children) if (typeof child !== 'string') yield* partsOf(child, within);
 }
 
+/** The parts of a drawing by their ids. */
+export function partsById(root: Part): ReadonlyMap<string, Part> {
+  const byId = new Map<string, Part>();
+  for (const [part] of partsOf(root)) if (part.attributes.id) byId.set(part.attributes.id, part);
+  return byId;
+}
+
+/** The part that another one uses. */
+export const partUsedBy = ({ name, attributes }: Part, byId: ReadonlyMap<string, Part>): Part | undefined =>
+  name === 'use' ? byId.get((attributes['xlink:href'] ?? '').slice(1)) : undefined;
+
 export const wordsIn = (part: Part): string =>
   part.children.map((child) => (typeof child === 'string' ? child : wordsIn(child))).join('');

@@ -39,7 +39,7 @@ export const many = (count: number): string => count.toLocaleString('en-GB');
 export const WORD_ATTRS = ['alt', 'hoverNote', 'own', 'back', 'backWords', 'name'] as const;
 
 export const CONTAINERS: ReadonlySet<string> = new Set(['quotation', 'bullet_list', 'ordered_list', 'table']);
-export const TOO_DEEP = `quotations, lists and tables nest at most ${BOUNDS.containers} deep`;
+const TOO_DEEP = `quotations, lists and tables nest at most ${BOUNDS.containers} deep`;
 
 /** A piece of a line: its words, and the link that it belongs to. */
 interface Piece {
@@ -56,11 +56,11 @@ export const piecesOf = (line: Node): Piece[] =>
     return { text: child.text ?? OTHER, link: mark ? attrsOf.link(mark).id : null };
   });
 
-/** The first thing in a text that lies outside the bounds, or `null`. */
-export function faultInBounds(doc: Node): Fault | null {
+/** The first thing in a text, or a part of one that stands in so many containers, that lies outside the bounds; or `null`. */
+export function faultInBounds(doc: Node, containers = 0): Fault | null {
   let nodes = 0;
-  const walk = (node: Node, path: string, depth: number, containers: number): Fault | null => {
-    if (containers > BOUNDS.containers) return { path, message: TOO_DEEP };
+  const walk = (node: Node, path: string, depth: number, within: number): Fault | null => {
+    if (within > BOUNDS.containers) return { path, message: TOO_DEEP };
     if (depth > BOUNDS.depth) return { path, message: `nested deeper than ${BOUNDS.depth} levels` };
     if (++nodes > BOUNDS.nodes)
       return { path: '', message: `a chapter has at most ${many(BOUNDS.nodes)} parts; divide it` };
@@ -71,13 +71,13 @@ export function faultInBounds(doc: Node): Fault | null {
         child,
         `${path === '' ? '' : `${path}.`}content[${index}]`,
         depth + 1,
-        containers + (CONTAINERS.has(child.type.name) ? 1 : 0),
+        within + (CONTAINERS.has(child.type.name) ? 1 : 0),
       );
       if (fault) return fault;
     }
     return null;
   };
-  return walk(doc, '', 0, 0);
+  return walk(doc, '', 0, containers);
 }
 
 function faultInNode(node: Node): string | null {

@@ -19,7 +19,7 @@ export type { Book, BookDetails, Chapter, Format, Matter, ReadBook, ReadChapter,
 export { mapOf } from './book-map.js';
 export type { BookMap } from './book-map.js';
 export type { ContentsLine, ContentsList } from './contents.js';
-export { BOUNDS, CONTAINERS, faultInBounds, TOO_DEEP } from './bounds.js';
+export { BOUNDS, CONTAINERS, faultInBounds } from './bounds.js';
 export { contentWithinBounds, docWithinBounds, FITTED } from './within-bounds.js';
 export type { Fitted, TellFitted } from './within-bounds.js';
 export { faultInChapter } from './fault.js';

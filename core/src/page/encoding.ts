@@ -1,6 +1,9 @@
 /** How much of a file may stand before its encoding is declared, in bytes (HTML wants it in the first 1,024). */
 const HEAD = 2048;
 
+/** How an XML file declares its encoding (XML 1.0, 4.3.3). */
+export const XML_ENCODING = /^[^<]*<\?xml[^>]*encoding\s*=\s*["']([\w-]+)/;
+
 /** The first bytes of a file, each as one sign: enough to find what it declares of itself. */
 export function headOf(bytes: Uint8Array): string {
   return new TextDecoder('latin1').decode(bytes.subarray(0, HEAD));

@@ -1,2 +1,2 @@
-export { decodeText, headOf, markedEncoding } from './encoding.js';
+export { decodeText, headOf, markedEncoding, XML_ENCODING } from './encoding.js';
 export { titleIn, titleOfPage } from './title.js';

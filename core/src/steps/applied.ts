@@ -1,13 +1,6 @@
 import type { Node } from 'prosemirror-model';
-import { Step } from 'prosemirror-transform';
+import { Step, Transform } from 'prosemirror-transform';
 import { schema } from '../manuscript/index.js';
-
-/** Steps that were made over a text, with what takes each back: `inverses[i]` over the text after `steps[i]`. */
-export interface AppliedSteps {
-  doc: Node;
-  steps: Step[];
-  inverses: Step[];
-}
 
 /** Steps that can't be made: `index` is that of the first one that does not fit. */
 export class StepsRefused extends Error {
@@ -31,16 +24,16 @@ export function stepsFrom(json: readonly unknown[]): Step[] {
 }
 
 /** Makes steps over a text, one after the other. @throws StepsRefused where one does not fit */
-export function applySteps(doc: Node, steps: readonly Step[]): AppliedSteps {
-  const inverses: Step[] = [];
-  let now = doc;
+export function applySteps(doc: Node, steps: readonly Step[]): Transform {
+  const transform = new Transform(doc);
   steps.forEach((step, index) => {
-    const result = resultOf(step, now);
-    if (!result.doc) throw new StepsRefused(index, result.failed ?? 'it does not fit');
-    inverses.push(step.invert(now));
-    now = result.doc;
+    try {
+      transform.step(step);
+    } catch (error) {
+      throw new StepsRefused(index, (error as Error).message);
+    }
   });
-  return { doc: now, steps: [...steps], inverses };
+  return transform;
 }
 
 /** What a step makes of a text. Positions beyond the text make some kinds of steps throw instead of failing. */

@@ -1,5 +1,4 @@
 export { applySteps, stepsFrom, StepsRefused } from './applied.js';
-export type { AppliedSteps } from './applied.js';
 export { stepsBetween } from './between.js';
 export { rebase } from './rebase.js';
 export type { Rebased } from './rebase.js';

@@ -28,7 +28,8 @@ export const sizeOf = ({ chapters, others }: BookSource): number =>
     0,
   );
 
-const read = (chapter: ChapterSource): VersionedChapter => ({
+/** A chapter with its text read. */
+export const readSource = (chapter: ChapterSource): VersionedChapter => ({
   ...chapter,
   doc: JSON.parse(chapter.doc) as object,
 });
@@ -37,7 +38,7 @@ const read = (chapter: ChapterSource): VersionedChapter => ({
 export function manuscriptFrom({ chapters, others, ...book }: BookSource): Manuscript {
   return {
     ...book,
-    chapters: chapters.map(read),
+    chapters: chapters.map(readSource),
     books: others.map(({ text, ...other }) => ({ ...other, places: text && placesIn(text) })),
   };
 }
@@ -48,6 +49,6 @@ export function placesIn({
   structure,
   chapters,
 }: NonNullable<OtherSource['text']>): [string, string][] {
-  const read = chapters.map((chapter) => readChapter({ ...chapter, doc: JSON.parse(chapter.doc) as object }));
+  const read = chapters.map((chapter) => readChapter(readSource(chapter)));
   return [...placesOf({ language, structure, chapters: read }).values()].map(({ id, words }) => [id, words]);
 }

@@ -9,14 +9,7 @@ import {
   faultInChapter,
   type BookDetails,
 } from '@vennet/core/manuscript';
-import type {
-  BookChanges,
-  BookSummary,
-  ChapterSave,
-  ChapterSaved,
-  Manuscript,
-  NewBook,
-} from '@vennet/core/wire';
+import type { BookChanges, BookSummary, ChapterSave, ChapterSaved, NewBook } from '@vennet/core/wire';
 import { DataSource, IsNull, Not } from 'typeorm';
 import { LOCAL_AUTHOR } from '../platform/author.js';
 import { notFound, ProblemError } from '../platform/problem.js';
@@ -26,7 +19,7 @@ import { ShelfService } from '../shelf/shelf.service.js';
 import { BookEntity } from '../database/entities/book.entity.js';
 import { ChapterEntity } from '../database/entities/chapter.entity.js';
 import { ChangesService } from './changes.service.js';
-import { manuscriptFrom, type BookSource, type ChapterSource, type OtherSource } from './book-source.js';
+import type { BookSource, ChapterSource, OtherSource } from './book-source.js';
 import { asSent, newChapter, sourceOf, type NewChapter } from './chapter-text.js';
 import { misfit } from './next-text.js';
 import { mint } from '../platform/mint.js';
@@ -166,10 +159,6 @@ export class BooksService {
       files: await this.shelf.ofBook(id),
       others: await this.#otherBooks(id, chapters),
     };
-  }
-
-  async manuscript(id: string): Promise<Manuscript> {
-    return manuscriptFrom(await this.source(id));
   }
 
   async #text({ id, language, structure }: BookEntity): Promise<NonNullable<OtherSource['text']>> {

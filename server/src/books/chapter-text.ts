@@ -10,7 +10,7 @@ import {
 import type { VersionedChapter } from '@vennet/core/wire';
 import type { Node } from 'prosemirror-model';
 import { LOCAL_AUTHOR } from '../platform/author.js';
-import type { ChapterSource } from './book-source.js';
+import { readSource, type ChapterSource } from './book-source.js';
 import type { ChapterEntity } from '../database/entities/chapter.entity.js';
 
 /** The title of a chapter as it is stored: its first heading, else what it was given. */
@@ -50,5 +50,5 @@ export function sourceOf({ id, title, matter, leftOutOf, doc, version }: Chapter
 
 /** A chapter as it travels to the interface. */
 export function asSent(chapter: ChapterEntity): VersionedChapter {
-  return { ...sourceOf(chapter), doc: JSON.parse(chapter.doc) as object };
+  return readSource(sourceOf(chapter));
 }

@@ -28,8 +28,8 @@ export function nextText(
   { steps, docs, doc }: Pick<Transform, 'steps' | 'docs' | 'doc'>,
 ): NextText {
   const json = doc.toJSON() as object;
-  // A text from before a bound was drawn can still be written on.
-  const fault = faultInChapter(json, faultInBounds(docs[0] ?? doc) === null);
+  // A text from before a bound was drawn can still be written on; whether it is one matters only where something does not fit.
+  const fault = faultInChapter(json) && faultInChapter(json, faultInBounds(docs[0] ?? doc) === null);
   if (fault) throw misfit(fault);
   return {
     columns: columnsOf(doc, json, chapter.title),

@@ -2,7 +2,7 @@ import { SCHEMA_VERSION } from '@vennet/core/manuscript';
 import { applySteps, stepsFrom, StepsRefused } from '@vennet/core/steps';
 import type { StepsAnswer } from '@vennet/core/wire';
 import type { Node } from 'prosemirror-model';
-import { Transform, type Step } from 'prosemirror-transform';
+import type { Step, Transform } from 'prosemirror-transform';
 import { In, MoreThan, type EntityManager } from 'typeorm';
 import { ChangeEntity } from '../database/entities/change.entity.js';
 import { ChapterStepsEntity } from '../database/entities/chapter-steps.entity.js';
@@ -68,10 +68,7 @@ export const savedAs = ({ version, title }: ChapterEntity) => ({ version, title 
 /** Steps of a window over the text of a chapter. @throws ProblemError that names the first one that does not fit */
 export function transformOf(doc: Node, json: readonly object[]): Transform {
   try {
-    const { steps } = applySteps(doc, stepsFrom(json));
-    const transform = new Transform(doc);
-    for (const step of steps) transform.step(step);
-    return transform;
+    return applySteps(doc, stepsFrom(json));
   } catch (error) {
     if (!(error instanceof StepsRefused)) throw error;
     const { index, why } = error;

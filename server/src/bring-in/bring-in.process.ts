@@ -1,12 +1,12 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
-import { bringIn, BringInError, type BroughtEnclosure, type BroughtIn } from '@vennet/core/bring-in';
+import { bringIn, BringInError, type BroughtIn } from '@vennet/core/bring-in';
 import type { BookDetails } from '@vennet/core/manuscript';
 import { newChapter, type NewChapter } from '../books/chapter-text.js';
 import { work } from '../jobs/work.js';
 import { mint } from '../platform/mint.js';
 import type { Upload } from '../platform/upload.js';
-import { shownEverywhere } from '../shelf/picture-check.js';
+import { shownEverywhere, type Shown } from '../shelf/picture-check.js';
 
 /** What was brought in, ready to be stored. */
 export interface Brought extends Omit<BroughtIn, 'book'> {
@@ -19,15 +19,16 @@ work<Upload, never, Brought>(
   async ({ path, name }) => {
     const source = { name, bytes: new Uint8Array(readFileSync(path)) };
     const read = bringIn(source, mint);
-    const broken = new Set<string>();
-    const known = new Map<string, BroughtEnclosure>();
-    for (const enclosure of read.enclosures.filter(({ picture }) => picture)) {
-      const shown = await shownEverywhere(enclosure);
-      if (shown) known.set(hashOf(enclosure.bytes), { ...enclosure, ...shown });
-      else broken.add(hashOf(enclosure.bytes));
+    // By the hashes of their bytes; `null` for those that can't be read to their end.
+    const known = new Map<string, Shown | null>();
+    for (const { picture, type, bytes } of read.enclosures) {
+      const hash = picture ? hashOf(bytes) : '';
+      if (picture && !known.has(hash)) known.set(hash, await shownEverywhere({ type, bytes }));
     }
-    // Whether a picture can be read to its end is known only now; the text is read again without those that can't.
-    const made = broken.size > 0 ? bringIn(source, mint, (bytes) => !broken.has(hashOf(bytes))) : read;
+    // That is known only now; the text is read again without them.
+    const made = [...known.values()].includes(null)
+      ? bringIn(source, mint, (bytes) => known.get(hashOf(bytes)) !== null)
+      : read;
     const { book: whole, ...rest } = withShown(made, known);
     const { chapters, ...details } = whole;
     return { ...rest, book: details, chapters: chapters.map(newChapter) };
@@ -37,15 +38,14 @@ work<Upload, never, Brought>(
 const hashOf = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex');
 
 /** The book with its pictures as every reading program shows them. */
-function withShown(made: BroughtIn, known: ReadonlyMap<string, BroughtEnclosure>): BroughtIn {
+function withShown(made: BroughtIn, known: ReadonlyMap<string, Shown | null>): BroughtIn {
   const why = 'they became PNG, which every reading program shows';
   let changed = 0;
   const enclosures = made.enclosures.map((enclosure) => {
     const shown = enclosure.picture ? known.get(hashOf(enclosure.bytes)) : undefined;
     if (!shown || shown.type === enclosure.type) return enclosure;
     changed++;
-    const { type, bytes } = shown;
-    return { ...enclosure, name: enclosure.name.replace(/\.\w+$/, '.png'), type, bytes };
+    return { ...enclosure, ...shown, name: enclosure.name.replace(/\.\w+$/, '.png') };
   });
   const more = changed > 0 ? [{ what: 'pictures', count: changed, why }] : [];
   return { ...made, enclosures, report: { ...made.report, changed: [...made.report.changed, ...more] } };

@@ -30,11 +30,8 @@ const NO_VERDICTS: Verdicts = () => Promise.resolve([]);
 /** What is computed of whole books: once for each revision, and never so that others have to wait for it. */
 @Injectable()
 export class Reports {
-  /** By kind, book and revision; what was used last stands at the end. */
-  readonly #kept = new Map<string, Promise<Kept>>();
-  readonly #done = new Map<string, Kept>();
-  /** Kinds and books of which a report was made. */
-  readonly #asked = new Set<string>();
+  /** By kind, book and revision; what was used last stands at the end. `bytes` is what it takes, 0 while it is made. */
+  readonly #kept = new Map<string, { report: Promise<Kept>; bytes: number }>();
 
   constructor(
     private readonly books: BooksService,
@@ -58,15 +55,17 @@ export class Reports {
    */
   readonly known = (request: Request, response: Response, next: NextFunction): void => {
     const [, book = '', kind = ''] = (request.method === 'GET' && REPORT_PATH.exec(request.path)) || [];
-    if (!this.#asked.has(`${kind} ${book}`)) return next();
-    this.revisions.of(book).then(
-      (revision) => {
-        const kept = this.#done.get(keyOf(book, kind as ReportKind, revision));
-        if (kept) answer(request, response, kept);
-        else next();
-      },
-      () => next(),
-    );
+    if (kind === '') return next();
+    this.revisions
+      .of(book)
+      .then((revision) => this.#kept.get(keyOf(book, kind as ReportKind, revision))?.report)
+      .then(
+        (report) => {
+          if (report) answer(request, response, report);
+          else next();
+        },
+        () => next(),
+      );
   };
 
   /** A report as data. */
@@ -80,19 +79,19 @@ export class Reports {
     if (known) {
       this.#kept.delete(key);
       this.#kept.set(key, known);
-      return known;
+      return known.report;
     }
-    const made = this.#make(book, kind, verdicts);
+    const made = { report: this.#make(book, kind, verdicts), bytes: 0 };
     this.#kept.set(key, made);
     try {
-      this.#done.set(key, await made);
-      this.#asked.add(`${kind} ${book}`);
+      const { json, zipped } = await made.report;
+      made.bytes = json.length + zipped.length;
       this.#forgetOld(`${kind} ${book} `, key);
     } catch (error) {
       this.#kept.delete(key);
       throw error;
     }
-    return made;
+    return made.report;
   }
 
   async #make(book: string, kind: ReportKind, verdicts: Verdicts): Promise<Kept> {
@@ -106,20 +105,13 @@ export class Reports {
 
   /** Forgets older revisions of a report, and what was not used for longest. */
   #forgetOld(prefix: string, current: string): void {
-    const forget = (key: string) => {
-      this.#kept.delete(key);
-      this.#done.delete(key);
-    };
-    for (const key of this.#done.keys()) if (key.startsWith(prefix) && key !== current) forget(key);
-    const bytesOf = (key: string) => {
-      const { json, zipped } = this.#done.get(key) ?? { json: '', zipped: '' };
-      return json.length + zipped.length;
-    };
-    let size = [...this.#done.keys()].reduce((sum, one) => sum + bytesOf(one), 0);
-    for (const key of this.#kept.keys()) {
+    for (const key of this.#kept.keys())
+      if (key.startsWith(prefix) && key !== current) this.#kept.delete(key);
+    let size = [...this.#kept.values()].reduce((sum, { bytes }) => sum + bytes, 0);
+    for (const [key, { bytes }] of this.#kept) {
       if (size <= KEPT) return;
-      size -= bytesOf(key);
-      if (key !== current) forget(key);
+      size -= bytes;
+      if (key !== current) this.#kept.delete(key);
     }
   }
 }

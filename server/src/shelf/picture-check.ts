@@ -2,9 +2,14 @@ import { cleanDrawing, isDrawing, readPicture } from '@vennet/core/cleaning';
 import { PICTURE_EXTENSIONS } from '@vennet/core/publish';
 import sharp from 'sharp';
 
+/** A picture and its media type. */
+export interface Shown {
+  type: string;
+  bytes: Uint8Array;
+}
+
 /** A picture as books can show it; or why it can't be shown, and if it is a drawing, its harmless form. */
-export type CheckedPicture =
-  { type: string; bytes: Uint8Array; changed: string[] } | { fault: string; drawing?: Uint8Array };
+export type CheckedPicture = (Shown & { changed: string[] }) | { fault: string; drawing?: Uint8Array };
 
 /**
  * Reads a picture to its last line, so that broken data is met now and not by readers. A drawing loses what could run in it; a type that not
@@ -33,13 +38,7 @@ export async function checkPicture(bytes: Uint8Array): Promise<CheckedPicture> {
 }
 
 /** A picture in a type that every reading program shows; `null` when its data is broken. */
-export async function shownEverywhere({
-  type,
-  bytes,
-}: {
-  type: string;
-  bytes: Uint8Array;
-}): Promise<{ type: string; bytes: Uint8Array } | null> {
+export async function shownEverywhere({ type, bytes }: Shown): Promise<Shown | null> {
   if (type === 'image/svg+xml') return { type, bytes };
   try {
     const image = sharp(bytes, { failOn: 'truncated', animated: type === 'image/gif' });

@@ -1,7 +1,7 @@
 import { cleanDrawing, isDrawing, readPicture, type DrawingLink } from '../../cleaning/index.js';
 import { urlFrom } from '../../destination/index.js';
 import type { BroughtEnclosure } from './brought-in.js';
-import { INSIDE } from './link-resolver.js';
+import { addressInside, INSIDE } from './link-resolver.js';
 import type { Tally } from './report.js';
 
 /** Files that make the e-book work and are nothing to read by themselves. */
@@ -95,7 +95,7 @@ export class Enclosures {
 
 /** A reference in a file of the book as one from the root of the book, so that it means the same from any file. */
 function fromRoot(href: string, path: string): string {
-  const url = path === '' ? null : urlFrom(href, INSIDE + path.split('/').map(encodeURIComponent).join('/'));
+  const url = path === '' ? null : urlFrom(href, addressInside(path));
   return url?.href.startsWith(INSIDE) ? `/${url.href.slice(INSIDE.length)}` : href;
 }
 

@@ -11,6 +11,10 @@ import type { Ids } from './ids.js';
 /** A made-up origin for the files of a book, so that relative references resolve by the URL parser (RFC 3986, 5.2). */
 export const INSIDE = 'http://inside.invalid/';
 
+/** The made-up address of a file of a book. */
+export const addressInside = (file: string): string =>
+  INSIDE + file.split('/').map(encodeURIComponent).join('/');
+
 export interface ResolverParts {
   ids: Ids;
   /** The id of the chapter that a file of the book became, by path. */
@@ -48,8 +52,7 @@ function inside(
   file: string,
   { ids, chapters, made, outside, fileAt }: ResolverParts,
 ): Destination | { leftOut: string } {
-  const base = INSIDE + file.split('/').map(encodeURIComponent).join('/');
-  const url = urlFrom(reference, base);
+  const url = urlFrom(reference, addressInside(file));
   if (!url) return { leftOut: 'the address can’t be read' };
   const path = decodeLoosely(url.pathname.slice(1));
   const page = made?.get(path);

@@ -6,12 +6,12 @@ import { CONTENTS, schema, TOP, type Matter } from '../../manuscript/index.js';
 import { assemble, type ChapterDraft } from '../book/assemble.js';
 import { detailsFrom, type FileDetails } from '../book/details.js';
 import type { BroughtIn } from '../book/brought-in.js';
-import { decodeText } from '../../page/index.js';
+import { decodeText, XML_ENCODING } from '../../page/index.js';
 import { Enclosures } from '../book/enclosures.js';
 import { hasContent, readFlow } from '../flow/flow.js';
 import { Ids } from '../book/ids.js';
 import { isComputed } from '../flow/inside.js';
-import { INSIDE, resolveHref } from '../book/link-resolver.js';
+import { addressInside, INSIDE, resolveHref } from '../book/link-resolver.js';
 import { BringInError } from '../book/refusal.js';
 import { Tally } from '../book/report.js';
 import { Tidy } from '../book/tidy.js';
@@ -166,7 +166,6 @@ function parseXhtml(bytes: Uint8Array): Document {
   return parseDocument(decodeXml(bytes), { recognizeSelfClosing: true, recognizeCDATA: true });
 }
 
-const XML_ENCODING = /^[^<]*<\?xml[^>]*encoding\s*=\s*["']([\w-]+)/;
 const decodeXml = (bytes: Uint8Array): string => decodeText(bytes, XML_ENCODING);
 
 /** Elements by local name, whatever prefix they bear. */
@@ -180,8 +179,7 @@ function textOf(document: Document, name: string): string {
 }
 
 function pathFrom(file: string, reference: string): string {
-  const base = INSIDE + file.split('/').map(encodeURIComponent).join('/');
-  const url = urlFrom(reference, base);
+  const url = urlFrom(reference, addressInside(file));
   if (!url?.href.startsWith(INSIDE)) return '';
   return decodeLoosely(url.pathname.slice(1));
 }

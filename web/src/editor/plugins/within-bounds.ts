@@ -1,4 +1,4 @@
-import { BOUNDS, CONTAINERS, faultInBounds, TOO_DEEP } from '@vennet/core/manuscript';
+import { CONTAINERS, faultInBounds } from '@vennet/core/manuscript';
 import type { ResolvedPos } from 'prosemirror-model';
 import { Plugin, type Transaction } from 'prosemirror-state';
 import { useNotices } from '../../parts/notices.js';
@@ -36,8 +36,7 @@ function faultOf({ doc, mapping }: Transaction): string | null {
   if (to - from > LARGE) return faultInBounds(doc)?.message ?? null;
   let fault: string | null = null;
   doc.nodesBetween(Math.min(from, to), to, (node, position) => {
-    if (node.isTextblock && containersAt(doc.resolve(position)) > BOUNDS.containers) fault ??= TOO_DEEP;
-    if (node.isTextblock) fault ??= faultInBounds(node)?.message ?? null;
+    if (node.isTextblock) fault ??= faultInBounds(node, containersAt(doc.resolve(position)))?.message ?? null;
     return fault === null;
   });
   return fault;
