@@ -25,7 +25,7 @@ export function decodeText(bytes: Uint8Array, declaration: RegExp, told?: string
   try {
     const decoder = new TextDecoder(encoding);
     const text = decoder.decode(bytes);
-    return decoder.encoding === 'windows-1252' ? asWindows1252(text) : text;
+    return decoder.encoding === 'windows-1252' ? toWindows1252(text) : text;
   } catch {
     return new TextDecoder().decode(bytes);
   }
@@ -35,5 +35,5 @@ export function decodeText(bytes: Uint8Array, declaration: RegExp, told?: string
 const WINDOWS_1252 = '€\u0081‚ƒ„…†‡ˆ‰Š‹Œ\u008dŽ\u008f\u0090‘’“”•–—˜™š›œ\u009džŸ';
 
 /** Node 20 decodes windows-1252, by which every `latin1` is meant too, as ISO 8859-1: quotation marks become control characters. */
-const asWindows1252 = (text: string): string =>
+export const toWindows1252 = (text: string): string =>
   text.replace(/[\u0080-\u009f]/g, (sign) => WINDOWS_1252[sign.charCodeAt(0) - 0x80] ?? sign);

@@ -1,6 +1,25 @@
-export { FAILURES } from './answer.js';
-export type { Answer, Failure, Hop } from './answer.js';
+export { FAILURES, MAIL_STATES, TLS_FAULTS } from './answer.js';
+export type {
+  Answer,
+  ArchivedCopy,
+  Asked,
+  Failure,
+  FailureAnswer,
+  FileAnswer,
+  Hop,
+  Likened,
+  MailAnswer,
+  MailState,
+  Said,
+  Streak,
+  TlsFault,
+  WebAnswer,
+} from './answer.js';
+export { isFrontPage } from './addresses.js';
 export { askedAddress, verdictInside } from './inside.js';
 export type { Inside } from './inside.js';
-export { VERDICT_TABLE, verdictOf, VERDICTS } from './verdict.js';
-export type { Verdict, VerdictName } from './verdict.js';
+export { isOnePage, likened } from './likeness.js';
+export { PATIENCE, VERDICT_TABLE, verdictOf } from './verdict.js';
+export type { Patience, Verdict } from './verdict.js';
+export { VERDICTS } from './verdict-name.js';
+export type { VerdictName } from './verdict-name.js';

@@ -1,11 +1,9 @@
 import { Controller, Get, Query } from '@nestjs/common';
 import { ApiOkResponse, ApiQuery, ApiTags } from '@nestjs/swagger';
-import { titleIn } from '@vennet/core/page';
 import { cleanTitle, recognise } from '@vennet/core/destination';
+import type { Failure } from '@vennet/core/reach';
 import type { PageTitle } from '@vennet/core/wire';
 import { ProblemError } from '../platform/problem.js';
-import { PageError } from '../probe/read-page.js';
-import { failureOf } from '../probe/failure.js';
 import { Prober } from '../probe/prober.js';
 import { PageTitleDto } from './checks.dto.js';
 
@@ -22,24 +20,23 @@ export class TitlesController {
     const recognition = recognise(typeof href === 'string' ? href : '');
     if (!recognition.ok || recognition.destination.kind !== 'web')
       throw new ProblemError(422, 'Not a web address', 'Only web pages have a title that can be asked for.');
-    try {
-      const page = await this.prober.page(recognition.destination.href);
-      const { title, site } = titleIn(page.html);
-      const words = cleanTitle(title, page.href, site);
-      if (words === '') throw new PageError('the page has no title');
-      return { title, words };
-    } catch (error) {
-      const why = error instanceof PageError ? error.message : WHY[failureOf(error)];
-      throw new ProblemError(
-        422,
-        'No title',
-        `The page’s title could not be read: ${why ?? 'the site does not answer'}.`,
-      );
-    }
+    const visited = await this.prober.page(recognition.destination.href);
+    if (visited.outcome === 'failure') throw noTitle(WHY[visited.failure] ?? 'the site does not answer');
+    const { status, page, href: arrived } = visited;
+    if (status < 200 || status > 299) throw noTitle(`the site answers ${status}`);
+    if (page.kind !== 'html') throw noTitle('there is no web page but a file');
+    const words = cleanTitle(page.title, arrived, page.site);
+    if (words === '') throw noTitle('the page has no title');
+    return { title: page.title, words };
   }
 }
 
-const WHY: Partial<Record<ReturnType<typeof failureOf>, string>> = {
+const noTitle = (why: string) =>
+  new ProblemError(422, 'No title', `The page’s title could not be read: ${why}.`);
+
+const WHY: Partial<Record<Failure, string>> = {
+  'redirect-loop': 'it redirects too often',
+  'too-many-redirects': 'it redirects too often',
   'unknown-name': 'there is no site of that name',
   'private-address': 'the address is in a private network, where Vennet does not look',
   timeout: 'the site takes too long',

@@ -1,10 +1,7 @@
-import { lookup as systemLookup, type LookupAddress } from 'node:dns';
 import { isIP, type LookupFunction } from 'node:net';
 import ipaddr from 'ipaddr.js';
 import type { buildConnector } from 'undici';
-
-/** Finds all addresses of a name, as `dns.promises.lookup` with `all` does. */
-export type Resolve = (name: string) => Promise<LookupAddress[]>;
+import type { Resolve } from './names.js';
 
 /** A connection that the guard refused: the address is not one of the public network. */
 export class PrivateAddressError extends Error {
@@ -40,10 +37,18 @@ function heldBy(address: ipaddr.IPv6): ipaddr.IPv4 | null {
   return new ipaddr.IPv4([high >> 8, high & 255, low >> 8, low & 255]);
 }
 
-export const resolveBySystem: Resolve = (name) =>
-  new Promise((resolve, reject) =>
-    systemLookup(name, { all: true }, (error, addresses) => (error ? reject(error) : resolve(addresses))),
-  );
+/**
+ * The public ones of a name's addresses, IPv4 first. `mayGo` says which others may be connected to, as those of a stand-in.
+ * @throws PrivateAddressError where none is left
+ */
+export function publicOnly(resolve: Resolve, mayGo: (address: string) => boolean = () => false): Resolve {
+  return async (name) => {
+    const addresses = await resolve(name);
+    const open = addresses.filter(({ address }) => isPublicAddress(address) || mayGo(address));
+    if (open.length === 0 && addresses[0]) throw new PrivateAddressError(name, addresses[0].address);
+    return open.sort((one, other) => one.family - other.family);
+  };
+}
 
 /**
  * Wraps a connector so that it connects to public addresses only. The judgement is made when the connection is made, on
@@ -51,14 +56,13 @@ export const resolveBySystem: Resolve = (name) =>
  */
 export function guardAddresses(
   make: (lookup: LookupFunction) => buildConnector.connector,
-  resolve: Resolve = resolveBySystem,
+  resolve: Resolve,
 ): buildConnector.connector {
+  const onlyPublic = publicOnly(resolve);
   const lookup: LookupFunction = (name, { all }, callback) => {
-    resolve(name).then(
+    onlyPublic(name).then(
       (addresses) => {
-        const refused = addresses.find(({ address }) => !isPublicAddress(address));
-        if (refused) callback(new PrivateAddressError(name, refused.address), []);
-        else if (all || !addresses[0]) callback(null, addresses);
+        if (all || !addresses[0]) callback(null, addresses);
         else callback(null, addresses[0].address, addresses[0].family);
       },
       (error: NodeJS.ErrnoException) => callback(error, []),

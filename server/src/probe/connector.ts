@@ -1,5 +1,6 @@
 import { buildConnector } from 'undici';
-import { guardAddresses, resolveBySystem, type Resolve } from './address-guard.js';
+import { guardAddresses, publicOnly } from './address-guard.js';
+import { namesBy, remembered, type Names, type Resolve } from './names.js';
 
 /** The stand-in world as a connector needs it: which names are its own, and where they are answered. */
 export interface StandIn {
@@ -7,8 +8,12 @@ export interface StandIn {
   owns(hostname: string): boolean;
   /** The local port that answers for a name, or `null` where there is no site of this name. */
   portFor(hostname: string, protocol: string): number | null;
-  /** PEM of the certificate that its sites show. */
+  /** PEM of the certificates that its sites are signed by. */
   certificate: string;
+  /** Where its names are resolved, as `host:port`; without one every name that has a port is at one made-up address. */
+  nameServer?: string;
+  /** True for addresses that its name server gives for sites of its own. */
+  ownsAddress?(address: string): boolean;
 }
 
 export interface ConnectorOptions {
@@ -18,33 +23,70 @@ export interface ConnectorOptions {
   standIn?: StandIn | null;
 }
 
-/** The way to the network: guarded, and into the stand-in world for its own names when that is on. */
-export function makeConnector({
-  timeout,
-  resolve = resolveBySystem,
-  standIn,
-}: ConnectorOptions): buildConnector.connector {
-  const guarded = guardAddresses((lookup) => buildConnector({ timeout, lookup }), resolve);
-  return standIn ? intoStandIn(standIn, timeout, guarded) : guarded;
+/** The way to the network, and the names of what is there. */
+export interface Network {
+  names: Names;
+  /** The addresses that a host may be asked at. @throws PrivateAddressError, NameError */
+  reachable: Resolve;
+  connect: buildConnector.connector;
 }
+
+/** The way to the network: guarded, and into the stand-in world for its own names when that is on. */
+export function makeNetwork({ timeout, resolve, standIn }: ConnectorOptions): Network {
+  const system = namesBy();
+  const outer = remembered(resolve ? { ...system, addresses: resolve } : system);
+  const guarded = guardAddresses((lookup) => buildConnector({ timeout, lookup }), outer.addresses);
+  if (!standIn) return { names: outer, reachable: publicOnly(outer.addresses), connect: guarded };
+  const inner = remembered(standIn.nameServer ? namesBy([standIn.nameServer]) : namesByPorts(standIn));
+  const namesOf = (name: string) => (standIn.owns(name) ? inner : outer);
+  const isItsOwn = (address: string) => standIn.ownsAddress?.(address) ?? address === MADE_UP;
+  const reachableThere = publicOnly(inner.addresses, isItsOwn);
+  const reachableOutside = publicOnly(outer.addresses);
+  const reachable: Resolve = (name) => (standIn.owns(name) ? reachableThere(name) : reachableOutside(name));
+  return {
+    names: {
+      addresses: (name) => namesOf(name).addresses(name),
+      mailServers: (domain) => namesOf(domain).mailServers(domain),
+    },
+    reachable,
+    connect: intoStandIn(standIn, timeout, reachable, isItsOwn, guarded),
+  };
+}
+
+/** An address of the range for measuring networks (RFC 2544), where nobody is. */
+const MADE_UP = '198.18.0.1';
+
+/** A stand-in without a name server knows its names by its ports. */
+const namesByPorts = (standIn: StandIn): Names => ({
+  async addresses(name) {
+    if (standIn.portFor(name, 'http:') === null && standIn.portFor(name, 'https:') === null)
+      throw Object.assign(new Error(`no site of the name ${name}`), { code: 'ENOTFOUND' });
+    return [{ address: MADE_UP, family: 4 }];
+  },
+  async mailServers(domain) {
+    throw Object.assign(new Error(`no mail server for ${domain}`), { code: 'ENODATA' });
+  },
+});
 
 function intoStandIn(
   standIn: StandIn,
   timeout: number,
+  reachable: Resolve,
+  isItsOwn: (address: string) => boolean,
   otherwise: buildConnector.connector,
 ): buildConnector.connector {
   const connect = buildConnector({ timeout, ca: standIn.certificate });
   return (options, callback) => {
-    if (!standIn.owns(options.hostname)) return otherwise(options, callback);
-    const port = standIn.portFor(options.hostname, options.protocol);
-    if (port === null)
-      return callback(
-        Object.assign(new Error(`no site of the name ${options.hostname}`), { code: 'ENOTFOUND' }),
-        null,
-      );
-    connect(
-      { ...options, hostname: '127.0.0.1', port: String(port), servername: options.hostname },
-      callback,
+    const { hostname, protocol } = options;
+    if (!standIn.owns(hostname)) return otherwise(options, callback);
+    reachable(hostname).then(
+      ([first]) => {
+        const port = first && isItsOwn(first.address) ? standIn.portFor(hostname, protocol) : null;
+        if (port === null)
+          return callback(Object.assign(new Error(`no site of the name ${hostname}`), { code: 'ENOTFOUND' }), null);
+        connect({ ...options, hostname: '127.0.0.1', port: String(port), servername: hostname }, callback);
+      },
+      (error: Error) => callback(error, null),
     );
   };
 }

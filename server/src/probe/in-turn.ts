@@ -1,91 +1,98 @@
-import type { HostSlots } from './host-slots.js';
-
 export interface TurnOptions {
+  /** Items that are worked on at one time, in all and of one host. */
   atOnce: number;
+  perHost: number;
   hostOf(item: string): string;
-  slots: HostSlots;
+  /** How long a host has to be left alone yet, in ms; more than 0 lets others go first. */
+  waitFor(host: string): number;
   signal: AbortSignal;
 }
 
 interface Waiting {
   item: string;
   attempt: number;
+  /** Not before this time, in ms of `performance.now`. */
+  after: number;
+}
+
+interface Host {
+  queue: Waiting[];
+  busy: number;
 }
 
 /**
- * Works through items, `atOnce` at a time and within the slots of each item's host. `work` gives `null` when an item is
- * done, or the time in ms after which it wants another turn; its host is left alone until then. Ends when all are done
- * or, after what is under way has ended, when the signal says stop.
+ * Works through items, so many at a time. `work` gives `null` when an item is done, or the time in ms after which it wants
+ * another turn; others go on meanwhile. Ends when all are done or, after what is under way has ended, when the signal says stop.
  */
 export function inTurn(
   items: readonly string[],
-  { atOnce, hostOf, slots, signal }: TurnOptions,
+  { atOnce, perHost, hostOf, waitFor, signal }: TurnOptions,
   work: (item: string, attempt: number) => Promise<number | null>,
 ): Promise<void> {
-  const hosts = new Map<string, Waiting[]>();
+  const hosts = new Map<string, Host>();
   for (const item of items) {
-    const host = hostOf(item);
-    const queue = hosts.get(host);
-    if (queue) queue.push({ item, attempt: 1 });
-    else hosts.set(host, [{ item, attempt: 1 }]);
+    const name = hostOf(item);
+    const host = hosts.get(name);
+    const one = { item, attempt: 1, after: 0 };
+    if (host) host.queue.push(one);
+    else hosts.set(name, { queue: [one], busy: 0 });
   }
-  const resting = new Map<string, NodeJS.Timeout>();
   let running = 0;
+  let alarm: NodeJS.Timeout | undefined;
 
   return new Promise((resolve, reject) => {
     let failure: { error: unknown } | null = null;
-    const settle = () => {
-      if (running > 0) return;
-      if (failure)
-        return reject(failure.error instanceof Error ? failure.error : new Error(String(failure.error)));
-      if (signal.aborted || hosts.size === 0) {
-        for (const timer of resting.values()) clearTimeout(timer);
-        resolve();
-      }
-    };
-    const rest = (host: string, time: number) => {
-      clearTimeout(resting.get(host));
-      resting.set(
-        host,
-        setTimeout(() => {
-          resting.delete(host);
-          start();
-        }, time),
-      );
-    };
-    const run = async (host: string, { item, attempt }: Waiting) => {
+    const run = async (host: Host, { item, attempt }: Waiting) => {
       running++;
-      await slots.take(host);
+      host.busy++;
       try {
         const again = await work(item, attempt);
-        if (again !== null) {
-          rest(host, again);
-          hosts.set(host, [...(hosts.get(host) ?? []), { item, attempt: attempt + 1 }]);
-        }
+        if (again !== null) host.queue.push({ item, attempt: attempt + 1, after: performance.now() + again });
       } catch (error) {
         if (!signal.aborted) failure ??= { error };
       } finally {
-        slots.release(host);
         running--;
+        host.busy--;
         start();
       }
     };
-    /** Takes from each host in turn, so that one with many addresses does not hold up the rest. */
-    const start = () => {
+    /** Starts what may start, and gives the time in ms until more may; `Infinity` when something has to end first. */
+    const startFree = (): number => {
+      let soonest = Infinity;
       let took = true;
-      while (took && !signal.aborted && !failure) {
+      while (took) {
         took = false;
-        for (const [host, queue] of [...hosts]) {
-          if (running >= atOnce) return;
-          const next = !resting.has(host) && slots.isFree(host) ? queue.shift() : undefined;
-          if (queue.length === 0) hosts.delete(host);
-          if (next) {
-            took = true;
-            void run(host, next);
+        for (const [name, host] of hosts) {
+          if (running >= atOnce) return Infinity;
+          if (host.queue.length === 0) {
+            if (host.busy === 0) hosts.delete(name);
+            continue;
           }
+          if (host.busy >= perHost) continue;
+          const now = performance.now();
+          const at = host.queue.findIndex(({ after }) => after <= now);
+          const wait = at < 0 ? Math.min(...host.queue.map(({ after }) => after)) - now : waitFor(name);
+          if (wait > 0) {
+            soonest = Math.min(soonest, wait);
+            continue;
+          }
+          took = true;
+          void run(host, host.queue.splice(at, 1)[0]!);
         }
       }
-      settle();
+      return soonest;
+    };
+    /** Takes from each host in turn, so that one with many addresses does not hold up the rest. */
+    const start = () => {
+      clearTimeout(alarm);
+      if (!signal.aborted && !failure) {
+        const wait = startFree();
+        if (Number.isFinite(wait)) alarm = setTimeout(start, wait + 1);
+      }
+      if (running > 0) return;
+      if (failure)
+        return reject(failure.error instanceof Error ? failure.error : new Error(String(failure.error)));
+      if (signal.aborted || hosts.size === 0) resolve();
     };
     signal.addEventListener('abort', start, { once: true });
     start();

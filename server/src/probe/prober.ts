@@ -1,170 +1,351 @@
+import { createHash, randomBytes } from 'node:crypto';
 import { setMaxListeners } from 'node:events';
-import { urlFrom } from '@vennet/core/destination';
-import type { Answer, Hop } from '@vennet/core/reach';
-import { Agent, type Dispatcher } from 'undici';
-import { ask, type Reply } from './ask.js';
-import { makeConnector, type ConnectorOptions } from './connector.js';
-import { failureOf } from './failure.js';
-import { HostSlots } from './host-slots.js';
+import {
+  isFrontPage,
+  likened,
+  verdictOf,
+  type Answer,
+  type ArchivedCopy,
+  type Asked,
+  type FailureAnswer,
+  type Likened,
+  type WebAnswer,
+} from '@vennet/core/reach';
+import { Agent } from 'undici';
+import { copyNear } from './archive.js';
+import { BODY_BOUNDS } from './body.js';
+import { makeNetwork, type ConnectorOptions, type Network } from './connector.js';
+import { mayPass } from './failure.js';
 import { inTurn } from './in-turn.js';
-import { readPage, type PageHead } from './read-page.js';
+import { askForMail } from './mail.js';
+import { Manners, type Rests } from './manners.js';
+import { openPdf } from './pdf-spots.js';
+import { PRODUCT, RulesOfSites } from './robots.js';
+import { fragmentOf, hopsWith, visit, type Visited, type VisitOptions } from './visit.js';
 
 export interface ProberOptions extends Partial<ConnectorOptions> {
-  /** Probes under way at one time. */
+  /** Pages that are asked at one time. */
   atOnce?: number;
-  /** Requests under way at one host. */
+  /** Requests under way at one host, and at one address. */
   perHost?: number;
-  /** Longest time for one request and its answer, in ms. */
+  /** Requests that are begun at one host in a second, and at one address; 0 for no limit. */
+  rate?: number;
+  /** Longest time for one request until its headers are there, and for its body, in ms. */
   requestTimeout?: number;
   /** Redirects that are followed before the way is given up. */
   redirects?: number;
-  /** Wait before the second try after a passing fault, in ms, where the host names none. */
+  /** How often in all a page is asked after faults that may pass. */
+  tries?: number;
+  /** Wait before the second try after a passing fault, in ms, where the host names none; four times as long before each further one. */
   retryDelay?: number;
-  /** Longest wait that a host may ask for by `Retry-After`, in ms; a longer one is not waited for. */
+  /** Longest rest that a host may ask for by `Retry-After`, in ms; a longer one ends it for this run. */
   longestWait?: number;
+  /** Whether the rules of sites for programs are kept (RFC 9309). */
+  robots?: boolean;
+  /** An address under which somebody can be reached about the requests; empty for none. */
+  contact?: string;
+  /** Where rests of hosts are kept. */
+  rests?: Rests;
 }
+
+/** What belongs to one run. */
+export interface RunContext {
+  /** Languages that pages are asked for in, as BCP 47 tags, the best first. */
+  languages?: readonly string[];
+  /** The page as it was when it was last found sound, or when the link was made. */
+  before?(href: string): Likened | null;
+  /** The file of the Shelf that is to be had at an address. */
+  file?(href: string): { size: number; checksum: string } | null;
+}
+
+/** Options that can be changed while the server runs. */
+export type Adjustable = Pick<ProberOptions, 'perHost' | 'rate' | 'robots' | 'contact'>;
 
 const DEFAULTS = {
   atOnce: 32,
   perHost: 4,
+  rate: 5,
   requestTimeout: 15_000,
-  redirects: 10,
+  redirects: 20,
+  tries: 3,
   retryDelay: 1_000,
-  longestWait: 30_000,
+  longestWait: 120_000,
   timeout: 8_000,
+  robots: true,
+  contact: '',
 };
 
-const USER_AGENT = 'Vennet link check (asks each address once, with HEAD first)';
+const VERSION = '0.1';
 
-/** Faults that often pass: worth one more try (RFC 9110: 5xx; RFC 6585: 429; RFC 8470: 425). */
-const PASSING = (status: number) => status >= 500 || status === 429 || status === 425 || status === 408;
+/** Statuses that often pass: worth one more try (RFC 9110: 5xx; RFC 6585: 429; RFC 8470: 425). */
+const PASSING = (status: number) => status >= 500 || [408, 421, 425, 429].includes(status);
 
-/** What one try gave: an answer, and how long to wait before another try is worth it. */
-interface Try {
-  answer: Answer;
-  again: number | null;
-}
-
-/** Asks web addresses. One for the life of the server: its connections and host limits are shared by all runs. */
+/** Asks for destinations. One for the life of the server: its connections and host limits are shared by all runs. */
 export class Prober {
   readonly #options: typeof DEFAULTS & ProberOptions;
-  readonly #dispatcher: Dispatcher;
-  readonly #slots: HostSlots;
+  readonly #network: Network;
+  readonly #dispatcher: Agent;
+  readonly #manners: Manners;
+  #runs = 0;
 
   constructor(options: ProberOptions = {}) {
     this.#options = { ...DEFAULTS, ...options };
-    this.#slots = new HostSlots(this.#options.perHost);
-    this.#dispatcher = new Agent({ connect: makeConnector(this.#options), maxHeaderSize: 64 * 1024 });
+    const { atOnce, perHost, rate, longestWait: longestRest, rests } = this.#options;
+    this.#network = makeNetwork(this.#options);
+    this.#dispatcher = new Agent({ connect: this.#network.connect, maxHeaderSize: 64 * 1024 });
+    this.#manners = new Manners({
+      atOnce,
+      beside: Math.max(4, Math.ceil(atOnce / 2)),
+      perHost,
+      rate,
+      longestRest,
+      reachable: this.#network.reachable,
+      now: Date.now,
+      ...(rests ? { rests } : {}),
+    });
+  }
+
+  /** Changes how politely hosts are asked, from the next request on. */
+  adjust(options: Adjustable): void {
+    Object.assign(this.#options, options);
+    const { perHost, rate } = this.#options;
+    Object.assign(this.#manners.options, { perHost, rate });
   }
 
   /**
-   * Asks many addresses, each until it has an answer, and hands over every answer as it comes. A host that asks for
-   * time is left alone meanwhile while others go on.
+   * Asks for many destinations (`http:`, `https:`, `mailto:`), each until it has an answer, and hands over every answer as it comes.
+   * A page is asked once, whatever number of fragments lead into it. A host that asks for time is left alone meanwhile while
+   * others go on.
    */
   async probeAll(
     hrefs: readonly string[],
-    answered: (href: string, answer: Answer) => void,
+    answered: (href: string, answer: Answer) => unknown,
     signal: AbortSignal,
+    context: RunContext = {},
   ): Promise<void> {
     // Each request that is under way listens to it.
     setMaxListeners(0, signal);
-    await inTurn(
-      hrefs,
-      { atOnce: this.#options.atOnce, hostOf, slots: this.#slots, signal },
-      async (href, attempt) => {
-        const { answer, again } = await this.#try(href, signal);
-        signal.throwIfAborted();
-        if (again !== null && attempt === 1 && again <= this.#options.longestWait) return again;
-        answered(href, answer);
-        return null;
-      },
-    );
+    if (this.#runs++ === 0) this.#manners.forgive();
+    const run = new Run(this.#visitOptions(signal, context), this.#options, context);
+    const pages = new Map<string, string[]>();
+    for (const href of hrefs) {
+      const known = pages.get(pageOf(href));
+      if (known) known.push(href);
+      else pages.set(pageOf(href), [href]);
+    }
+    try {
+      await inTurn(
+        [...pages.keys()],
+        {
+          atOnce: 2 * this.#options.atOnce,
+          perHost: this.#options.perHost,
+          hostOf,
+          waitFor: (host) => (host === '' || this.#manners.restingUntil(host) !== null ? 0 : this.#manners.restOf(host)),
+          signal,
+        },
+        async (page, attempt) => {
+          const leading = pages.get(page)!;
+          if (page.startsWith('mailto:')) {
+            const answer = await askForMail(page, { ...this.#network, now: Date.now });
+            for (const href of leading) await answered(href, answer);
+            return null;
+          }
+          const again = await run.page(page, leading, attempt);
+          signal.throwIfAborted();
+          if (typeof again === 'number') return again;
+          for (const [href, answer] of again) await answered(href, answer);
+          return null;
+        },
+      );
+    } finally {
+      this.#runs--;
+    }
   }
 
-  /** The beginning of one page, for its title. @throws PageError, or what the network threw */
-  page(href: string): Promise<PageHead> {
-    const { requestTimeout: timeout } = this.#options;
-    return readPage(href, { dispatcher: this.#dispatcher, timeout, userAgent: USER_AGENT });
+  /** One page, for its title. What network errors mean is in what comes back. */
+  page(href: string): Promise<Visited> {
+    return visit(pageOf(href), { why: 'secure' }, this.#visitOptions(new AbortController().signal, {}));
+  }
+
+  /** The copy of a page that an archive has nearest to a time (RFC 7089). */
+  copyNear(
+    href: string,
+    date: Date,
+    timeGate: string,
+    signal: AbortSignal,
+  ): Promise<{ copy: ArchivedCopy | null; requests: Asked[] }> {
+    return copyNear(href, date, timeGate, this.#visitOptions(signal, {}));
   }
 
   async close(): Promise<void> {
     await this.#dispatcher.destroy();
   }
 
-  /** One try: from hop to hop until something other than a redirect comes. The slot of the first host is held already. */
-  async #try(href: string, signal: AbortSignal): Promise<Try> {
-    const hops: Hop[] = [];
-    const seen = new Set([href]);
-    let at = href;
-    let held = hostOf(href);
-    try {
-      for (;;) {
-        const host = hostOf(at);
-        if (host !== held) {
-          this.#slots.release(held);
-          await this.#slots.take(host);
-          held = host;
-        }
-        const reply = await this.#ask(at, signal);
-        const next = redirectTarget(at, reply);
-        if (next === null) return this.#final(reply, hops);
-        hops.push({ href: at, status: reply.status, location: next ?? '' });
-        if (next === undefined) return failed('bad-redirect', hops);
-        if (seen.has(next)) return failed('redirect-loop', hops);
-        if (hops.length > this.#options.redirects) return failed('too-many-redirects', hops);
-        seen.add(next);
-        at = next;
-      }
-    } catch (error) {
-      signal.throwIfAborted();
-      const failure = failureOf(error);
-      return {
-        answer: { outcome: 'failure', failure, hops },
-        again: failure === 'reset' ? this.#options.retryDelay : null,
-      };
-    } finally {
-      const first = hostOf(href);
-      if (held !== first) {
-        // The turn gives back the slot of the first host, so that one has to be held again.
-        this.#slots.release(held);
-        await this.#slots.take(first);
-      }
-    }
-  }
-
-  #ask(href: string, signal: AbortSignal): Promise<Reply> {
-    const url = new URL(href);
-    url.hash = '';
-    return ask(url.href, {
+  #visitOptions(signal: AbortSignal, { languages = [] }: RunContext): VisitOptions {
+    const { requestTimeout: timeout, redirects, contact } = this.#options;
+    return {
       dispatcher: this.#dispatcher,
-      timeout: this.#options.requestTimeout,
-      userAgent: USER_AGENT,
+      connect: this.#network.connect,
+      manners: this.#manners,
+      timeout,
+      redirects,
+      userAgent: `${PRODUCT}/${VERSION} (link check${contact === '' ? '' : `; ${contact}`})`,
+      languages: acceptLanguage(languages),
       signal,
       now: Date.now,
+      openPdf,
+    };
+  }
+}
+
+/** `de-AT, de;q=0.9, *;q=0.5` */
+function acceptLanguage(languages: readonly string[]): string {
+  const tags = [...new Set(languages.flatMap((tag) => [tag, tag.split('-')[0]!]))].slice(0, 8);
+  const weighed = tags.map((tag, index) => (index === 0 ? tag : `${tag};q=${(0.95 - index * 0.05).toFixed(2)}`));
+  return [...weighed, tags.length > 0 ? '*;q=0.5' : '*'].join(', ');
+}
+
+type RunOptions = Required<Pick<ProberOptions, 'tries' | 'retryDelay' | 'longestWait' | 'robots'>>;
+
+/** What is found out once in a run: the rules of sites, what they answer to nonsense, which hosts are not there at all. */
+class Run {
+  readonly #rules: RulesOfSites;
+  readonly #nonsense = new Map<string, Promise<Likened | null>>();
+  readonly #withoutHttps = new Set<string>();
+  /** Hosts that can't be connected to, with what was met. */
+  readonly #gone = new Map<string, Visited & { outcome: 'failure' }>();
+  /** What was asked in earlier tries. */
+  readonly #earlier = new Map<string, Asked[]>();
+  readonly #token = `vennet-asks-${randomBytes(6).toString('hex')}`;
+  readonly #visiting: VisitOptions;
+
+  constructor(
+    visiting: VisitOptions,
+    readonly options: RunOptions,
+    readonly context: RunContext,
+  ) {
+    this.#rules = new RulesOfSites(visiting);
+    this.#visiting = options.robots ? { ...visiting, mayAsk: (href, requests) => this.#rules.mayAsk(href, requests) } : visiting;
+  }
+
+  /** Asks for a page: the answers for every link that leads there, or the time in ms after which it is to be asked again. */
+  async page(page: string, hrefs: readonly string[], attempt: number): Promise<number | [string, Answer][]> {
+    const file = this.context.file?.(page) ?? null;
+    const checksum = createHash('sha256');
+    let size = 0;
+    const take = (bytes: Uint8Array) => {
+      checksum.update(bytes);
+      size += bytes.length;
+    };
+    const wanted = {
+      fragments: [...new Set(hrefs.map(fragmentOf))],
+      ...(file ? { copy: { most: BODY_BOUNDS.document, take } } : {}),
+    };
+    const visited = this.#gone.get(hostOf(page)) ?? (await visit(page, wanted, this.#visiting));
+    const again = this.#again(page, visited, attempt);
+    const earlier = this.#earlier.get(page) ?? [];
+    if (again !== null) {
+      this.#earlier.set(page, [...earlier, ...visited.requests]);
+      return again;
+    }
+    this.#earlier.delete(page);
+    const parts = { edition: 2 as const, at: new Date(this.#visiting.now()).toISOString(), requests: [...earlier, ...visited.requests] };
+    if (visited.outcome === 'failure') {
+      if (visited.hops.length === 0 && isOfHost(visited)) this.#gone.set(hostOf(page), visited);
+      const { failure, tls, status, until } = visited;
+      return hrefs.map((href): [string, FailureAnswer] => [
+        href,
+        {
+          ...parts,
+          outcome: 'failure',
+          hops: hopsWith(fragmentOf(href), visited.hops),
+          failure,
+          ...(tls ? { tls } : {}),
+          ...(status ? { status } : {}),
+          ...(until ? { until: new Date(until).toISOString() } : {}),
+        },
+      ]);
+    }
+    const isThere = visited.status >= 200 && visited.status < 300;
+    const nonsense = isThere ? await this.#nonsenseFor(page, visited, parts.requests) : null;
+    const secure = isThere ? await this.#secureFor(page, visited, parts.requests) : null;
+    const compared = file && isThere ? this.#compared(file, visited.page.whole, checksum.digest('hex'), size) : null;
+    return hrefs.map((href): [string, WebAnswer] => {
+      const hops = hopsWith(fragmentOf(href), visited.hops);
+      const arrived = hops.at(-1)?.location ?? href;
+      return [
+        href,
+        {
+          ...parts,
+          outcome: 'status',
+          hops,
+          status: visited.status,
+          page: visited.page,
+          fragment: visited.fragments.get(fragmentOf(arrived)) ?? 'there',
+          ...(visited.door ? { door: visited.door } : {}),
+          nonsense,
+          before: this.context.before?.(href) ?? null,
+          secure,
+          ...(compared ? { file: compared } : {}),
+        },
+      ];
     });
   }
 
-  #final(reply: Reply, hops: Hop[]): Try {
-    const answer: Answer = { outcome: 'status', status: reply.status, hops };
-    return { answer, again: PASSING(reply.status) ? (reply.retryAfter ?? this.#options.retryDelay) : null };
+  #compared(file: { size: number; checksum: string }, whole: boolean, checksum: string, size: number): WebAnswer['file'] {
+    if (size > file.size) return { ...file, found: 'other' };
+    return { ...file, found: !whole ? 'unread' : checksum === file.checksum ? 'same' : 'other' };
+  }
+
+  /** The time after which a page is to be asked again, in ms, where that is worth it. */
+  #again(page: string, visited: Visited, attempt: number): number | null {
+    if (attempt >= this.options.tries || this.#gone.has(hostOf(page))) return null;
+    const pause = this.options.retryDelay * 4 ** (attempt - 1);
+    if (visited.outcome === 'failure') return mayPass(visited) ? pause : null;
+    if (!PASSING(visited.status)) return null;
+    // A door against programs is shut however often one knocks.
+    const answer: Answer = { ...visited, edition: 2, outcome: 'status' };
+    if (verdictOf(answer, page).verdict !== 'unreachable') return null;
+    if (visited.rest === null) return pause;
+    return visited.rest > this.options.longestWait ? null : Math.max(visited.rest, visited.rest > 0 ? 0 : pause);
+  }
+
+  /** What an address that can't exist gives at the site of a page; asked once, where it can tell something. */
+  async #nonsenseFor(page: string, { page: { kind } }: Visited & { outcome: 'status' }, requests: Asked[]): Promise<Likened | null> {
+    const url = new URL(page);
+    if (isFrontPage(url) || kind !== 'html') return null;
+    const known = this.#nonsense.get(url.origin);
+    if (known) return known;
+    const asking = this.#likenedAt(`${url.origin}/${this.#token}`, 'nonsense', requests);
+    this.#nonsense.set(url.origin, asking);
+    return asking;
+  }
+
+  /** The same address by HTTPS, for one by HTTP that was not sent on. */
+  async #secureFor(page: string, { hops }: Visited, requests: Asked[]): Promise<Likened | null> {
+    const url = new URL(page);
+    if (url.protocol !== 'http:' || hops.length > 0 || url.port !== '' || this.#withoutHttps.has(url.host)) return null;
+    url.protocol = 'https:';
+    const found = await this.#likenedAt(url.href, 'secure', requests);
+    if (!found) this.#withoutHttps.add(url.host);
+    return found;
+  }
+
+  async #likenedAt(href: string, why: 'nonsense' | 'secure', requests: Asked[]): Promise<Likened | null> {
+    const visited = await visit(href, { why }, this.#visiting);
+    requests.push(...visited.requests);
+    if (visited.outcome === 'failure') return null;
+    return likened(visited.page, visited.href.replace(/#.*/, ''), visited.status, new Date(this.#visiting.now()).toISOString());
   }
 }
 
-function failed(failure: 'bad-redirect' | 'redirect-loop' | 'too-many-redirects', hops: Hop[]): Try {
-  return { answer: { outcome: 'failure', failure, hops }, again: null };
-}
+/** A fault that all addresses of a host have in common: nothing can be connected to. */
+const isOfHost = ({ failure, requests }: Visited & { outcome: 'failure' }): boolean =>
+  ['unknown-name', 'name-fault', 'refused', 'certificate', 'private-address'].includes(failure) ||
+  requests.at(-1)?.code === 'UND_ERR_CONNECT_TIMEOUT';
 
-/** Where a reply redirects to: `null` when it does not, `undefined` when what it says can't be followed. */
-function redirectTarget(from: string, { status, location }: Reply): string | null | undefined {
-  if (![301, 302, 303, 307, 308].includes(status) || location === null) return null;
-  const target = urlFrom(location, from);
-  if (!target) return undefined;
-  if (target.protocol !== 'http:' && target.protocol !== 'https:') return undefined;
-  // RFC 9110, 10.2.2: a fragment is carried on when the new address has none.
-  if (target.hash === '') target.hash = new URL(from).hash;
-  return target.href;
-}
+const pageOf = (href: string): string => (href.startsWith('mailto:') ? href : href.replace(/#.*/s, ''));
 
-function hostOf(href: string): string {
-  return new URL(href).host;
-}
+/** The host of a page, with its port; one for all email. */
+const hostOf = (href: string): string => (href.startsWith('mailto:') ? '' : new URL(href).host);
+

@@ -1,0 +1,255 @@
+import { Parser } from 'htmlparser2';
+import { type FragmentState, type PageFacts, type PageMark } from './facts.js';
+import { Fingerprint, wordsIn } from './fingerprint.js';
+import { foldText, holdsText, idsFor, isTop, readFragment, type FragmentAsked } from './fragment.js';
+import { readRefresh, type Refresh } from './refresh.js';
+import { runs, scriptSendsTo } from './scripts.js';
+
+/** How much is kept of a title, a heading and the main text, in UTF-16 units. */
+const LONGEST_TITLE = 300;
+const LONGEST_TEXT = 1_200;
+/** How much of a page's text is searched for text fragments, and of its scripts for one that sends on. */
+const SEARCHED_TEXT = 4_000_000;
+const SEARCHED_SCRIPT = 64_000;
+/** Words that the fingerprint looks at come in pieces of this length at least. */
+const PIECE = 4_096;
+
+/** Elements whose content no reader sees as text; with scripts on, `noscript` is one. */
+const UNSEEN = new Set(['script', 'style', 'template', 'noscript', 'title', 'textarea', 'select', 'iframe', 'object']);
+/** Elements that stand around the main text. */
+const AROUND = new Set(['nav', 'aside', 'footer', 'dialog', 'a', 'button']);
+const AROUND_ROLES = /^(?:navigation|banner|contentinfo|search|complementary|dialog)$/;
+const MEDIA = new Set(['img', 'svg', 'video', 'audio', 'canvas', 'object', 'embed', 'iframe', 'frame', 'picture', 'math']);
+/** Blocks end a word. */
+const INLINE = new Set('a abbr b bdi bdo cite code em i kbd mark q s small span strong sub sup u var wbr font'.split(' '));
+/** Common practice (no source): ids and elements that applications in a page draw themselves into. */
+const APPLICATION_IDS = /^(?:root|app|__next|__nuxt|___gatsby|svelte|main-app|q-app)$/;
+const RIDDLE = /captcha|turnstile|challenge-(?:form|platform|running)/i;
+/** Nothing is nested this deep by hand; deeper elements are taken for their parent. */
+const DEEPEST = 4_096;
+
+interface Open {
+  name: string;
+  unseen: boolean;
+  around: boolean;
+  inTemplate: boolean;
+}
+
+const TOP: Open = { name: '', unseen: false, around: false, inTemplate: false };
+
+/**
+ * Reads a page of HTML as it comes, and keeps of it what verdicts need: see `PageFacts`. `fragments` are looked for on the way;
+ * a page that breaks off tells of what had come.
+ */
+export class PageReader {
+  readonly #parser: Parser;
+  readonly #open: Open[] = [];
+  #depth = 0;
+  readonly #marks = new Set<PageMark>();
+  readonly #print = new Fingerprint();
+  readonly #wanted: [string, FragmentAsked][];
+  /** The ids that are looked for, and those of them that were found. */
+  readonly #ids = new Set<string>();
+  readonly #found = new Set<string>();
+  readonly #keepsText: boolean;
+  #title: string | null = null;
+  #inTitle = false;
+  #site = '';
+  #headings: [string, string] = ['', ''];
+  #heading = -1;
+  #text = '';
+  #piece = '';
+  #words = 0;
+  #allWords = 0;
+  #whole = '';
+  #script: string | null = null;
+  #scripted = 0;
+  #data: string | null = null;
+  #refresh: Refresh | null = null;
+  #sendsOn = '';
+
+  constructor(fragments: readonly string[] = [], { xml = false }: { xml?: boolean } = {}) {
+    this.#wanted = fragments.map((fragment) => [fragment, readFragment(fragment)]);
+    for (const [, { id }] of this.#wanted) for (const one of idsFor(id)) this.#ids.add(one);
+    this.#keepsText = this.#wanted.some(([, { texts }]) => texts.length > 0);
+    this.#parser = new Parser(
+      {
+        onopentag: (name, attributes) => this.#opened(name, attributes),
+        onclosetag: (name) => this.#closed(name),
+        ontext: (text) => this.#read(text),
+      },
+      { xmlMode: xml, recognizeSelfClosing: true },
+    );
+  }
+
+  write(html: string): void {
+    this.#parser.write(html);
+  }
+
+  /** True when nothing of what is looked for can still come: every fragment was found. */
+  get hasAll(): boolean {
+    return this.#wanted.every(([, { id, texts }]) => texts.length === 0 && this.#holds(id));
+  }
+
+  /** Ends the page. `whole` says whether it was read to its end. */
+  end(whole: boolean): Pick<
+    PageFacts,
+    'title' | 'site' | 'heading' | 'text' | 'words' | 'allWords' | 'print' | 'marks' | 'refresh' | 'sendsOn' | 'whole'
+  > & { fragments: Map<string, FragmentState> } {
+    this.#parser.end();
+    this.#takePiece();
+    const folded = this.#keepsText ? foldText(this.#whole) : '';
+    const fragments = new Map(
+      this.#wanted.map(([fragment, asked]): [string, FragmentState] => [fragment, this.#state(asked, folded, whole)]),
+    );
+    return {
+      whole,
+      title: tidy(this.#title ?? '').slice(0, LONGEST_TITLE),
+      site: this.#site,
+      heading: tidy(this.#headings[0] || this.#headings[1]).slice(0, LONGEST_TITLE),
+      text: tidy(this.#text).slice(0, LONGEST_TEXT),
+      words: this.#words,
+      allWords: this.#allWords,
+      print: this.#print.toString(),
+      marks: [...this.#marks],
+      refresh: this.#refresh,
+      sendsOn: this.#sendsOn,
+      fragments,
+    };
+  }
+
+  #holds(id: string): boolean {
+    return isTop(id) || idsFor(id).some((one) => this.#found.has(one));
+  }
+
+  #state({ id, texts }: FragmentAsked, folded: string, whole: boolean): FragmentState {
+    if (!this.#holds(id)) return whole ? 'missing' : 'unread';
+    // One of several texts is enough for a browser to go there.
+    if (texts.length === 0 || texts.some((text) => holdsText(folded, text))) return 'there';
+    return whole && this.#whole.length < SEARCHED_TEXT ? 'text-missing' : 'unread';
+  }
+
+  #opened(name: string, attributes: Readonly<Record<string, string>>): void {
+    const parent = this.#open.at(-1) ?? TOP;
+    const { id, role = '' } = attributes;
+    const around =
+      parent.around ||
+      AROUND.has(name) ||
+      AROUND_ROLES.test(role) ||
+      (name === 'header' && !this.#open.some((one) => one.name === 'article' || one.name === 'main'));
+    const hidden = 'hidden' in attributes || /display\s*:\s*none/i.test(attributes.style ?? '');
+    const one: Open = {
+      name,
+      unseen: parent.unseen || UNSEEN.has(name) || hidden,
+      around,
+      inTemplate: parent.inTemplate || name === 'template' || name === 'noscript' || name === 'iframe',
+    };
+    if (!INLINE.has(name)) this.#space();
+    this.#depth++;
+    if (this.#open.length < DEEPEST) this.#open.push(one);
+    if (!one.inTemplate) this.#mark(name, attributes, one);
+    // The first title of the page is its name; those of drawings are not.
+    if (name === 'title' && this.#title === null && !this.#open.some((at) => at.name === 'svg')) {
+      this.#title = '';
+      this.#inTitle = true;
+    }
+    if (one.unseen) return;
+    if (name === 'h1' && this.#headings[0] === '') this.#heading = 0;
+    else if (name === 'h2' && this.#headings[1] === '') this.#heading = 1;
+    else if (name === 'img' && this.#heading >= 0) this.#headings[this.#heading] += ` ${attributes.alt ?? ''} `;
+    if (id !== undefined && RIDDLE.test(id)) this.#marks.add('riddle');
+  }
+
+  #mark(name: string, attributes: Readonly<Record<string, string>>, { around }: Open): void {
+    const { id, name: named } = attributes;
+    if (id !== undefined) {
+      this.#meet(id);
+      if (APPLICATION_IDS.test(id)) this.#marks.add('application');
+    }
+    if (name === 'a' && named !== undefined) this.#meet(named);
+    if (name === 'app-root' || 'ng-version' in attributes || 'data-reactroot' in attributes)
+      this.#marks.add('application');
+    if (MEDIA.has(name)) this.#marks.add('media');
+    if (name === 'input' && attributes.type?.toLowerCase() === 'password') {
+      this.#marks.add('password');
+      if (!around) this.#marks.add('password-in-main');
+    }
+    if (name === 'meta' && attributes['http-equiv']?.toLowerCase() === 'refresh')
+      this.#refresh ??= readRefresh(attributes.content ?? '');
+    if (name === 'meta' && attributes.property === 'og:site_name')
+      this.#site ||= tidy(attributes.content ?? '').slice(0, LONGEST_TITLE);
+    if (RIDDLE.test(attributes.class ?? '')) this.#marks.add('riddle');
+    if (name === 'script') {
+      if (RIDDLE.test(attributes.src ?? '')) this.#marks.add('riddle');
+      if (runs(attributes.type)) {
+        this.#marks.add('script');
+        this.#script = '';
+      } else if (/ld\+json/i.test(attributes.type ?? '')) this.#data = '';
+    }
+  }
+
+  #meet(id: string): void {
+    if (this.#ids.has(id)) this.#found.add(id);
+    // Common practice (no source): sites that show what people wrote put this before ids, and a script leads there without it.
+    else if (id.startsWith(PUT_BEFORE) && this.#ids.has(id.slice(PUT_BEFORE.length)))
+      this.#found.add(id.slice(PUT_BEFORE.length));
+  }
+
+  #closed(name: string): void {
+    if (name === 'title') this.#inTitle = false;
+    if (name === 'h1' || name === 'h2') this.#heading = -1;
+    if (name === 'script') this.#endScript();
+    if (this.#depth === this.#open.length) this.#open.pop();
+    this.#depth--;
+    if (!INLINE.has(name)) this.#space();
+  }
+
+  #endScript(): void {
+    if (this.#script !== null && this.#sendsOn === '') this.#sendsOn = scriptSendsTo(this.#script) ?? '';
+    if (this.#data !== null && /"isAccessibleForFree"\s*:\s*"?false/i.test(this.#data)) this.#marks.add('paid');
+    this.#script = null;
+    this.#data = null;
+  }
+
+  #read(text: string): void {
+    if (this.#inTitle) {
+      if (this.#title!.length < LONGEST_TITLE * 4) this.#title += text;
+      return;
+    }
+    if (this.#script !== null || this.#data !== null) {
+      if (this.#scripted > SEARCHED_SCRIPT) return;
+      this.#scripted += text.length;
+      if (this.#script !== null) this.#script += text;
+      else this.#data += text;
+      return;
+    }
+    const { unseen, around } = this.#open.at(-1) ?? TOP;
+    if (unseen) return;
+    if (this.#heading >= 0 && this.#headings[this.#heading]!.length < LONGEST_TITLE * 4)
+      this.#headings[this.#heading] += text;
+    const words = wordsIn(text);
+    this.#allWords += words;
+    if (this.#keepsText && this.#whole.length < SEARCHED_TEXT) this.#whole += text;
+    if (around) return;
+    this.#words += words;
+    if (this.#text.length < LONGEST_TEXT * 2) this.#text += text;
+    this.#piece += text;
+    if (this.#piece.length > PIECE) this.#takePiece();
+  }
+
+  #space(): void {
+    if (this.#heading >= 0) this.#headings[this.#heading] += ' ';
+    if (this.#text.length > 0 && this.#text.length < LONGEST_TEXT * 2) this.#text += ' ';
+    if (this.#piece.length > 0 && !this.#piece.endsWith(' ')) this.#piece += ' ';
+    if (this.#keepsText && !this.#whole.endsWith(' ')) this.#whole += ' ';
+  }
+
+  #takePiece(): void {
+    this.#print.add(this.#piece);
+    this.#piece = '';
+  }
+}
+
+const PUT_BEFORE = 'user-content-';
+
+const tidy = (text: string): string => text.replace(/\s+/g, ' ').trim();

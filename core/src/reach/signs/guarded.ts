@@ -1,0 +1,70 @@
+import { stateIn, type PageState } from '../../language/index.js';
+import { isAboutAccounts, isConsent, isForPay, isSignIn } from '../addresses.js';
+import { namesOf, SHORT, type Seen, type Sign, type Told } from './sign.js';
+
+/** A phrase of a state in the names of a page or, where it is short, in its text. */
+export function phraseOf(state: PageState, { page }: Seen, longest = SHORT): string | null {
+  if (page.words > longest) return null;
+  return stateIn(state, [...namesOf(page), page.text].join(' . '));
+}
+
+const guarded = (says: string, quote?: string): Told => ({ verdict: 'guarded', says, ...(quote ? { quote } : {}) });
+
+const DOOR =
+  'The site has a door that keeps programs out. A reader with a browser may pass: open it yourself and say what you saw.';
+
+/** Statuses by which sites turn programs away. Common practice (no source). */
+const TURNED_AWAY = new Set([400, 403, 405, 406, 418, 429, 503]);
+
+/** A riddle or a waiting room before the page, by what the headers or the page say. */
+export const door: Sign = {
+  id: 'door',
+  at: (status) => status < 300 || TURNED_AWAY.has(status),
+  find(seen) {
+    const { answer, page } = seen;
+    if (answer.door) return guarded(DOOR, answer.door);
+    const phrase = phraseOf('door', seen);
+    if (phrase === null) return page.marks.includes('riddle') && page.words < 25 ? guarded(DOOR) : null;
+    const isNamed = namesOf(page).some((name) => stateIn('door', name) !== null);
+    const isShut = answer.status >= 300 || page.marks.includes('riddle') || page.words < 60;
+    return isNamed || isShut ? guarded(DOOR, phrase) : null;
+  },
+};
+
+export const signIn: Sign = {
+  id: 'sign-in',
+  find(seen) {
+    const { page, asked, arrived, sentOn } = seen;
+    if (isAboutAccounts(asked)) return null;
+    if (sentOn && isSignIn(arrived)) return guarded('The page asks readers to sign in first.', arrived.href);
+    if (page.marks.includes('password-in-main') && page.words < SHORT)
+      return guarded('The page asks readers to sign in first.', page.heading || page.title);
+    const phrase = phraseOf('signIn', seen, 60);
+    return phrase === null ? null : guarded('The page is for readers who sign in.', phrase);
+  },
+};
+
+export const consent: Sign = {
+  id: 'consent',
+  find(seen) {
+    const { page, asked, arrived, sentOn } = seen;
+    const says = 'The site asks readers for their consent before it shows the page.';
+    if (sentOn && isConsent(arrived) && !isConsent(asked)) return guarded(says, arrived.href);
+    if (isConsent(asked)) return null;
+    const named = namesOf(page).map((name) => stateIn('consent', name)).find((one) => one !== null);
+    return named && page.words < SHORT ? guarded(says, named) : null;
+  },
+};
+
+export const paid: Sign = {
+  id: 'paid',
+  find(seen) {
+    const { page, asked, arrived, sentOn } = seen;
+    const says = 'Only readers who pay see the whole page.';
+    if (isForPay(asked)) return null;
+    if (page.marks.includes('paid')) return guarded(says, 'isAccessibleForFree: false');
+    if (sentOn && isForPay(arrived)) return guarded(says, arrived.href);
+    const phrase = phraseOf('paid', seen, 250);
+    return phrase === null ? null : guarded(says, phrase);
+  },
+};

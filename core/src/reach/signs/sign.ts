@@ -1,0 +1,35 @@
+import type { PageFacts } from '../../page/index.js';
+import type { WebAnswer } from '../answer.js';
+import type { VerdictName } from '../verdict-name.js';
+
+/** A page that came with a status of success or of refusal, as the signs look at it. */
+export interface Seen {
+  answer: WebAnswer;
+  page: PageFacts;
+  /** The address of the link, and the one that gave the page. */
+  asked: URL;
+  arrived: URL;
+  /** There was a redirect to another page. */
+  sentOn: boolean;
+}
+
+/** What a sign says: the verdict that follows, a sentence for the author, and what was found, quoted. */
+export interface Told {
+  verdict: VerdictName;
+  says: string;
+  quote?: string;
+}
+
+/** One sign by which a page shows that it is not what a reader is to find there. */
+export interface Sign {
+  id: string;
+  /** Statuses that it is looked for at; only 200 to 299 without. */
+  at?: (status: number) => boolean;
+  find(seen: Seen): Told | null;
+}
+
+/** Words of the main text up to which a page is short: what it says in them is what it is. */
+export const SHORT = 120;
+
+/** The names of a page: its title and its first heading. */
+export const namesOf = ({ title, heading }: PageFacts): string[] => [title, heading].filter((name) => name !== '');
