@@ -6,7 +6,6 @@ import type { InsideFinding } from '@vennet/core/audit';
 import type { Destination } from '@vennet/core/destination';
 import type { SectionMove } from '@vennet/core/edits';
 import type { Place } from '@vennet/core/manuscript';
-import type { Answer } from '@vennet/core/reach';
 import type { InsideRepair, Repair } from '@vennet/core/repair';
 import type { ShelfFile } from '@vennet/core/shelf';
 import type * as Wire from '@vennet/core/wire';
@@ -55,7 +54,11 @@ export type Contract = [
   Holds<Same<Described['NewCheckDto'], Wire.NewCheck>>,
   Holds<Same<Described['CheckRunDto'], Wire.CheckRun>>,
   Holds<Same<Described['DestinationVerdictDto'], Wire.DestinationVerdict>>,
-  Holds<Same<Described['DestinationVerdictDto']['answer'], Answer>>,
+  Holds<Same<Described['VerdictChangeDto'], Wire.VerdictChange>>,
+  Holds<Same<Described['DestinationHistoryDto'], Wire.DestinationHistory>>,
+  Holds<Same<Described['NewSayingDto'], Wire.NewSaying>>,
+  Holds<Same<Described['CheckScheduleDto'], Wire.CheckSchedule>>,
+  Holds<Same<Described['CheckSettingsDto'], Wire.CheckSettings>>,
   Holds<Same<Described['PageTitleDto'], Wire.PageTitle>>,
   Holds<Same<Described['ShelfFileDto'], ShelfFile>>,
   Holds<Same<Described['ShelfTakenDto'], Wire.ShelfTaken>>,

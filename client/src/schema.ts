@@ -576,6 +576,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/checks/{id}/go-on": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["ChecksController_goOn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/checks/{id}/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ChecksController_changes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/checks/{id}/events": {
         parameters: {
             query?: never;
@@ -585,6 +617,70 @@ export interface paths {
         };
         get: operations["ChecksController_events"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/destinations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["SurveyController_history"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/sayings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["SurveyController_say"];
+        delete: operations["SurveyController_unsay"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/schedule": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["SurveyController_schedule"];
+        put: operations["SurveyController_setSchedule"];
+        post?: never;
+        delete: operations["SurveyController_unsetSchedule"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/settings/checks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["SurveyController_current"];
+        put: operations["SurveyController_change"];
         post?: never;
         delete?: never;
         options?: never;
@@ -740,6 +836,14 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        LastCheckDto: {
+            /** Format: date-time */
+            at: string;
+            scheduled: boolean;
+            total: number;
+            broken: number;
+            changes: number;
+        };
         BookSummaryDto: {
             id: string;
             title: string;
@@ -753,6 +857,8 @@ export interface components {
             updatedAt: string;
             /** Format: date-time */
             deletedAt: string | null;
+            /** @description The last check that came to its end */
+            lastCheck: components["schemas"]["LastCheckDto"] | null;
         };
         NewBookDto: {
             title: string;
@@ -791,6 +897,11 @@ export interface components {
             returns: components["schemas"]["ReturnsDto"];
             /** @description Headings down to this level are offered as places */
             offered: number;
+            /**
+             * @description Whom the book is for; everyone without
+             * @enum {string}
+             */
+            readers?: "everyone" | "reviewers" | "author";
         };
         BookChangesDto: {
             title?: string;
@@ -1249,6 +1360,13 @@ export interface components {
         NewCheckDto: {
             /** @description Only these addresses; all of the book without them */
             hrefs?: string[];
+            /**
+             * @description Only what this says
+             * @enum {string}
+             */
+            scope?: "changed" | "failures" | "older";
+            /** @description For `older`: not looked at for so many days */
+            days?: number;
         };
         CheckRunDto: {
             id: string;
@@ -1260,6 +1378,12 @@ export interface components {
             createdAt: string;
             /** Format: date-time */
             finishedAt: string | null;
+            /** @enum {string} */
+            scope: "all" | "chosen" | "changed" | "failures" | "older";
+            /** @description It was started by the schedule */
+            scheduled: boolean;
+            /** @description How many are otherwise than before; null until it has ended */
+            changes: number | null;
             /** @description How many destinations got each verdict */
             verdicts: {
                 broken?: number;
@@ -1271,30 +1395,25 @@ export interface components {
                 sound?: number;
             };
         };
-        HopDto: {
+        ArchivedCopyDto: {
             href: string;
-            status: number;
-            /** @description Where it leads, resolved */
-            location: string;
+            /** Format: date-time */
+            at: string;
         };
-        StatusAnswerDto: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            outcome: "status";
-            hops: components["schemas"]["HopDto"][];
-            status: number;
-        };
-        FailureAnswerDto: {
-            /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
-             */
-            outcome: "failure";
-            hops: components["schemas"]["HopDto"][];
+        SaidDto: {
             /** @enum {string} */
-            failure: "unknown-name" | "refused" | "timeout" | "reset" | "certificate" | "protocol" | "private-address" | "redirect-loop" | "too-many-redirects" | "bad-redirect";
+            saw: "opens" | "does-not-open";
+            /**
+             * @description For whom it opens
+             * @enum {string}
+             */
+            readers: "everyone" | "members" | "house";
+            from: string;
+            note: string;
+            /** Format: date-time */
+            at: string;
+            /** Format: date-time */
+            until: string;
         };
         DestinationVerdictDto: {
             href: string;
@@ -1302,11 +1421,20 @@ export interface components {
             verdict: "broken" | "unreachable" | "moved" | "guarded" | "doubtful" | "unchecked" | "sound";
             /** @description What was found, in a sentence for the author */
             reason: string;
+            /** @description The sign that decided; empty for none */
+            sign: string;
+            /** @description What was found, quoted */
+            quote: string;
             /** @description The address to put instead */
             movedTo: string | null;
+            /** @description The same page by HTTPS */
+            securedTo: string | null;
+            /** @description A copy in an archive */
+            copy: components["schemas"]["ArchivedCopyDto"] | null;
+            /** @description What the author said of it */
+            said: components["schemas"]["SaidDto"] | null;
             /** Format: date-time */
             checkedAt: string;
-            answer: components["schemas"]["StatusAnswerDto"] | components["schemas"]["FailureAnswerDto"];
         };
         LinkFindingDto: {
             rule: string;
@@ -1348,6 +1476,100 @@ export interface components {
             /** @description What the rule rests on */
             criterion: string;
             repairs: components["schemas"]["InsideRepairOfferDto"][];
+        };
+        VerdictChangeDto: {
+            href: string;
+            /**
+             * @description null for what had never been looked at
+             * @enum {string|null}
+             */
+            was: "broken" | "unreachable" | "moved" | "guarded" | "doubtful" | "unchecked" | "sound" | null;
+            /** @enum {string} */
+            is: "broken" | "unreachable" | "moved" | "guarded" | "doubtful" | "unchecked" | "sound";
+        };
+        HopDto: {
+            href: string;
+            status: number;
+            /** @description Where it leads, resolved */
+            location: string;
+            /**
+             * @description What sent on, where it was not the status
+             * @enum {string}
+             */
+            by?: "refresh";
+        };
+        HeaderSeenDto: {
+            name: string;
+            value: string;
+        };
+        AskedDto: {
+            /** Format: date-time */
+            at: string;
+            /** @enum {string} */
+            method: "GET" | "MX" | "A";
+            href: string;
+            /** @enum {string} */
+            why?: "robots" | "nonsense" | "secure" | "archive" | "lenient";
+            status?: number;
+            /** @enum {string} */
+            failure?: "unknown-name" | "name-fault" | "refused" | "timeout" | "reset" | "certificate" | "protocol" | "unpackable" | "private-address" | "redirect-loop" | "too-many-redirects" | "bad-redirect" | "robots" | "robots-unknown" | "resting";
+            /** @description The word of the system for the failure */
+            code?: string;
+            /** @description In ms */
+            time: number;
+            /** @description The rest before it, in ms */
+            rest?: number;
+            /** @description The headers that mattered */
+            headers?: components["schemas"]["HeaderSeenDto"][];
+        };
+        DestinationSeenDto: {
+            /** Format: date-time */
+            checkedAt: string;
+            /** @enum {string} */
+            verdict: "broken" | "unreachable" | "moved" | "guarded" | "doubtful" | "unchecked" | "sound";
+            reason: string;
+        };
+        DestinationHistoryDto: {
+            href: string;
+            /** @description Of the page */
+            title: string;
+            hops: components["schemas"]["HopDto"][];
+            requests: components["schemas"]["AskedDto"][];
+            /** @description The newest first */
+            seen: components["schemas"]["DestinationSeenDto"][];
+        };
+        NewSayingDto: {
+            /** @enum {string} */
+            saw: "opens" | "does-not-open";
+            /**
+             * @description For whom it opens
+             * @enum {string}
+             */
+            readers: "everyone" | "members" | "house";
+            from: string;
+            note: string;
+            href: string;
+        };
+        CheckScheduleDto: {
+            /** @enum {string} */
+            every: "day" | "week";
+            /** @description For a week: 1 is Monday */
+            weekday: number;
+            time: string;
+            zone: string;
+        };
+        ScheduleSetDto: {
+            schedule: components["schemas"]["CheckScheduleDto"] | null;
+        };
+        CheckSettingsDto: {
+            perSecond: number;
+            atOnce: number;
+            robots: boolean;
+            contact: string;
+            timeGate: string;
+            saidDays: number;
+            brokenRuns: number;
+            brokenDays: number;
         };
         PageTitleDto: {
             title: string;
@@ -2971,6 +3193,66 @@ export interface operations {
             };
         };
     };
+    ChecksController_goOn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CheckRunDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    ChecksController_changes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VerdictChangeDto"][];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
     ChecksController_events: {
         parameters: {
             query?: never;
@@ -2988,6 +3270,250 @@ export interface operations {
                 };
                 content: {
                     "text/event-stream": components["schemas"]["CheckRunDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    SurveyController_history: {
+        parameters: {
+            query: {
+                href: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DestinationHistoryDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    SurveyController_say: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewSayingDto"];
+            };
+        };
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    SurveyController_unsay: {
+        parameters: {
+            query: {
+                href: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    SurveyController_schedule: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScheduleSetDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    SurveyController_setSchedule: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CheckScheduleDto"];
+            };
+        };
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    SurveyController_unsetSchedule: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    SurveyController_current: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CheckSettingsDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    SurveyController_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CheckSettingsDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CheckSettingsDto"];
                 };
             };
             /** @description A problem document (RFC 9457): what happened, what was kept and what to do */

@@ -13,6 +13,9 @@ import type {
   ChapterSave,
   ChapterSaved,
   CheckRun,
+  CheckSchedule,
+  CheckSettings,
+  DestinationHistory,
   DestinationVerdict,
   ExportJob,
   FormPreview,
@@ -25,6 +28,7 @@ import type {
   NewBook,
   NewChapter,
   NewCheck,
+  NewSaying,
   PageTitle,
   RepairDone,
   RepairRequest,
@@ -36,6 +40,7 @@ import type {
   StepsAnswer,
   StepsSent,
   TakenBack,
+  VerdictChange,
 } from '@vennet/core/wire';
 import createClient from 'openapi-fetch';
 import { faultIn, UnreachableError } from './problem.js';
@@ -143,6 +148,27 @@ export function vennet(address = '') {
     checks: (book: string): Promise<CheckRun[]> => answer(http.GET('/api/books/{id}/checks', of(book))),
     check: (check: string): Promise<CheckRun> => answer(http.GET('/api/checks/{id}', of(check))),
     stopCheck: (check: string): Promise<CheckRun> => answer(http.POST('/api/checks/{id}/stop', of(check))),
+    /** A check that was stopped goes on where it was. */
+    goOn: (check: string): Promise<CheckRun> => answer(http.POST('/api/checks/{id}/go-on', of(check))),
+    checkChanges: (check: string): Promise<VerdictChange[]> =>
+      answer(http.GET('/api/checks/{id}/changes', of(check))),
+    history: (id: string, href: string): Promise<DestinationHistory> =>
+      answer(http.GET('/api/books/{id}/destinations', { params: { path: { id }, query: { href } } })),
+    say: (book: string, body: NewSaying): Promise<void> =>
+      done(http.POST('/api/books/{id}/sayings', { ...of(book), body })),
+    unsay: (id: string, href: string): Promise<void> =>
+      done(http.DELETE('/api/books/{id}/sayings', { params: { path: { id }, query: { href } } })),
+    schedule: async (book: string): Promise<CheckSchedule | null> =>
+      (await answer(http.GET('/api/books/{id}/schedule', of(book)))).schedule,
+    setSchedule: (book: string, body: CheckSchedule | null): Promise<void> =>
+      done(
+        body
+          ? http.PUT('/api/books/{id}/schedule', { ...of(book), body })
+          : http.DELETE('/api/books/{id}/schedule', of(book)),
+      ),
+    checkSettings: (): Promise<CheckSettings> => answer(http.GET('/api/settings/checks')),
+    setCheckSettings: (body: CheckSettings): Promise<CheckSettings> =>
+      answer(http.PUT('/api/settings/checks', { body })),
     title: (href: string, signal?: AbortSignal): Promise<PageTitle> =>
       answer(http.GET('/api/titles', { params: { query: { href } }, signal })),
 

@@ -26,6 +26,8 @@ export interface AppOptions extends Omit<AppSettings, 'worldPort'> {
   /** A stand-in for the network, for its own names; only the demo and the tests have one. */
   world?: StandInWorld | null;
   prober?: ProberOptions;
+  /** Where copies of pages are looked for until the author says it (RFC 7089). */
+  timeGate?: string;
 }
 
 /** A stand-in for the network whose sites can be visited. */
@@ -36,7 +38,7 @@ export interface StandInWorld extends StandIn {
 /** The whole server: a module for each noun, on top of the platform. */
 @Module({})
 export class AppModule {
-  static with({ world = null, prober, ...settings }: AppOptions): DynamicModule {
+  static with({ world = null, prober, timeGate = '', ...settings }: AppOptions): DynamicModule {
     return {
       module: AppModule,
       imports: [
@@ -48,7 +50,7 @@ export class AppModule {
         ProbeModule.with({ ...prober, standIn: world }),
         ShelfModule,
         BringInModule,
-        ChecksModule,
+        ChecksModule.with(timeGate),
         PublishingModule,
       ],
     };

@@ -69,5 +69,5 @@ export { openLevels } from './open-levels.js';
 export { sectionsOf } from './section.js';
 export type { Section } from './section.js';
 export { SCHEMA_VERSION, schema, spans } from './schema.js';
-export { DEFAULT_STRUCTURE, NOTE_COUNTS, NOTE_STANDS, NUMBERINGS, RETURNS } from './structure.js';
-export type { Numbering, NoteStand, ReturnTo, Structure } from './structure.js';
+export { DEFAULT_STRUCTURE, NOTE_COUNTS, NOTE_STANDS, NUMBERINGS, READERS, RETURNS } from './structure.js';
+export type { Numbering, NoteStand, Readers, ReturnTo, Structure } from './structure.js';

@@ -13,6 +13,10 @@ export type NoteStand = (typeof NOTE_STANDS)[number];
 export const RETURNS = ['top', 'contents', 'origin'] as const;
 export type ReturnTo = (typeof RETURNS)[number];
 
+/** Whom a book is for. */
+export const READERS = ['everyone', 'reviewers', 'author'] as const;
+export type Readers = (typeof READERS)[number];
+
 /** What is chosen once for the whole book of how it counts, shows notes and leads back. */
 export interface Structure {
   numbering: Numbering;
@@ -29,6 +33,8 @@ export interface Structure {
   };
   /** Headings down to this level are offered as places that a link can lead to. */
   offered: number;
+  /** Whom it is for; everyone without. */
+  readers?: Readers;
 }
 
 export const DEFAULT_STRUCTURE: Structure = {

@@ -46,6 +46,11 @@ export const TLS_FAULTS = [
 ] as const;
 export type TlsFault = (typeof TLS_FAULTS)[number];
 
+export interface HeaderSeen {
+  name: string;
+  value: string;
+}
+
 /** One question to the network and its answer, as the author is shown it. */
 export interface Asked {
   /** ISO 8601. */
@@ -63,7 +68,7 @@ export interface Asked {
   /** The rest before it, in ms, where there was one. */
   rest?: number;
   /** The headers that mattered. */
-  headers?: Record<string, string>;
+  headers?: HeaderSeen[];
 }
 
 /** What is kept of another page to compare one with: the answer to an address that can't exist, the page as it was before. */

@@ -6,6 +6,7 @@ export type {
   Failure,
   FailureAnswer,
   FileAnswer,
+  HeaderSeen,
   Hop,
   Likened,
   MailAnswer,
@@ -16,7 +17,7 @@ export type {
   WebAnswer,
 } from './answer.js';
 export { isFrontPage } from './addresses.js';
-export { askedAddress, verdictInside } from './inside.js';
+export { askedAddress, verdictInside, verdictOn } from './inside.js';
 export type { Inside } from './inside.js';
 export { isOnePage, likened } from './likeness.js';
 export { PATIENCE, VERDICT_TABLE, verdictOf } from './verdict.js';

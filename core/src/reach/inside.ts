@@ -1,10 +1,13 @@
-import type { Destination } from '../destination/index.js';
+import { hrefOf, type Destination } from '../destination/index.js';
+import type { Readers } from '../manuscript/index.js';
 import type { Surroundings } from '../shelf/index.js';
 import type { Verdict } from './verdict.js';
 
 /** What decides a verdict without the network: the places of the book, its files, and the other books. */
 export interface Inside extends Surroundings {
   isPlace(id: string): boolean;
+  /** Whom the book is for: a file that all of them can open is open enough. */
+  readers?: Readers;
 }
 
 /**
@@ -31,21 +34,52 @@ export function verdictInside(destination: Destination, inside: Inside): Verdict
   }
 }
 
-function onShelf(id: string, { files }: Inside): Verdict | null {
+/** To how many readers a file or a book is open, as numbers that can be compared. */
+const OPENNESS: Record<Readers, number> = { author: 0, reviewers: 1, everyone: 2 };
+
+/** What is known of a file without a check of its bytes. */
+const ON_SHELF: Verdict = { verdict: 'sound', reason: 'The file is on the Shelf, and its readers can open it.' };
+
+function onShelf(id: string, { files, readers = 'everyone' }: Inside): Verdict | null {
   const file = files.get(id);
   if (!file) return { verdict: 'broken', reason: 'The file it led to is not on the Shelf.' };
-  if (file.opensFor === 'reviewers')
-    return { verdict: 'guarded', reason: 'Only reviewers can open this file.' };
-  if (file.opensFor === 'author') return { verdict: 'guarded', reason: 'Only you can open this file.' };
+  if (OPENNESS[file.opensFor] < OPENNESS[readers])
+    return {
+      verdict: 'guarded',
+      reason: `Only ${file.opensFor === 'author' ? 'you' : 'reviewers'} can open this file, and the book is for ${readers}.`,
+    };
   if (file.travels === 'public' && file.address) return null;
   if (file.travels === 'public') return { verdict: 'broken', reason: 'The file has no public address yet.' };
-  return { verdict: 'sound', reason: 'The file is on the Shelf, and every reader can open it.' };
+  return ON_SHELF;
 }
 
-/** The address that the network is asked for: of a web page, or of a file that is to be had in public. */
+/** What a check asks for: of a web page or an email its address, of a file its public address or itself; `null` for what is inside. */
 export function askedAddress(destination: Destination, { files }: Surroundings): string | null {
-  if (destination.kind === 'web') return destination.href;
-  if (destination.kind !== 'file') return null;
-  const file = files.get(destination.enclosure);
-  return file?.travels === 'public' && file.opensFor === 'everyone' ? file.address : null;
+  switch (destination.kind) {
+    case 'web':
+    case 'mail':
+      return hrefOf(destination);
+    case 'file': {
+      const file = files.get(destination.enclosure);
+      if (!file) return null;
+      return file.travels === 'public' ? file.address : hrefOf(destination);
+    }
+    default:
+      return null;
+  }
+}
+
+/**
+ * The verdict on a destination by all that is known: where it is inside, whether it is there; else what the last check found.
+ * Of a file on the Shelf a check looks at its bytes and spots, which may be worse than what the Shelf says.
+ */
+export function verdictOn<Checked extends Pick<Verdict, 'verdict'>>(
+  destination: Destination,
+  inside: Inside,
+  checked: (href: string) => Checked | undefined,
+): Verdict | Checked {
+  const there = verdictInside(destination, inside);
+  if (there && (destination.kind !== 'file' || there.verdict !== 'sound')) return there;
+  const known = checked(askedAddress(destination, inside) ?? hrefOf(destination));
+  return known ?? there ?? { verdict: 'unchecked', reason: 'This has not been checked yet.' };
 }

@@ -9,7 +9,7 @@ import {
   faultInChapter,
   type BookDetails,
 } from '@vennet/core/manuscript';
-import type { BookChanges, BookSummary, ChapterSave, ChapterSaved, NewBook } from '@vennet/core/wire';
+import type { BookChanges, BookSummary, ChapterSave, ChapterSaved, LastCheck, NewBook } from '@vennet/core/wire';
 import { DataSource, IsNull, Not } from 'typeorm';
 import { LOCAL_AUTHOR } from '../platform/author.js';
 import { notFound, ProblemError } from '../platform/problem.js';
@@ -67,6 +67,7 @@ export class BooksService {
       .addSelect('SUM(chapter.links)', 'links')
       .groupBy('chapter.book_id')
       .getRawMany<{ book: string; chapters: string; words: string; links: string }>();
+    const checks = await this.#lastChecks();
     return books.map((book) => {
       const sum = sums.find((one) => one.book === book.id);
       const { id, title, subtitle, author, language } = book;
@@ -81,8 +82,34 @@ export class BooksService {
         links: Number(sum?.links ?? 0),
         updatedAt: book.updatedAt.toISOString(),
         deletedAt: book.deletedAt?.toISOString() ?? null,
+        lastCheck: checks.get(book.id) ?? null,
       };
     });
+  }
+
+  /** The last check of each book that came to its end and was about more than a few chosen destinations. */
+  async #lastChecks(): Promise<Map<string, LastCheck>> {
+    const rows = await this.database.query<
+      { book: string; at: Date; scheduled: number; changes: number | null; total: string; broken: string | null }[]
+    >(
+      `SELECT run.book_id AS book, run.finished_at AS at, run.scheduled, run.changes, COUNT(*) AS total, SUM(row.verdict = 'broken') AS broken
+        FROM check_runs run JOIN check_rows row ON row.run_id = run.id
+        WHERE run.id IN (SELECT id FROM (SELECT id, ROW_NUMBER() OVER (PARTITION BY book_id ORDER BY created_at DESC) AS place
+          FROM check_runs WHERE state = 'done' AND scope <> 'chosen') latest WHERE place = 1)
+        GROUP BY run.id`,
+    );
+    return new Map(
+      rows.map(({ book, at, scheduled, changes, total, broken }) => [
+        book,
+        {
+          at: at.toISOString(),
+          scheduled: scheduled === 1,
+          changes: changes ?? 0,
+          total: Number(total),
+          broken: Number(broken ?? 0),
+        },
+      ]),
+    );
   }
 
   async start({ title, author = '', language = 'en' }: NewBook): Promise<string> {

@@ -12,7 +12,7 @@ import {
   type MessageEvent,
 } from '@nestjs/common';
 import { ApiAcceptedResponse, ApiOkResponse, ApiTags } from '@nestjs/swagger';
-import type { CheckRun, DestinationVerdict, Started } from '@vennet/core/wire';
+import type { CheckRun, DestinationVerdict, Started, VerdictChange } from '@vennet/core/wire';
 import type { Request, Response } from 'express';
 import { map, type Observable } from 'rxjs';
 import { Reports } from '../reports/reports.service.js';
@@ -22,6 +22,7 @@ import {
   InsideFindingDto,
   LinkRowDto,
   NewCheckDto,
+  VerdictChangeDto,
 } from './checks.dto.js';
 import { ChecksService } from './checks.service.js';
 import { eventsOf } from '../platform/shapes.js';
@@ -39,7 +40,7 @@ export class ChecksController {
   @HttpCode(202)
   @ApiAcceptedResponse({ type: StartedDto })
   async start(@Param('id', ParseUUIDPipe) id: string, @Body() body?: NewCheckDto): Promise<Started> {
-    return { id: await this.checks.start(id, body?.hrefs) };
+    return { id: await this.checks.start(id, body) };
   }
 
   @Get('books/:id/checks')
@@ -89,6 +90,21 @@ export class ChecksController {
   @ApiOkResponse({ type: CheckRunDto })
   stop(@Param('id', ParseUUIDPipe) id: string): Promise<CheckRun> {
     return this.checks.stop(id);
+  }
+
+  /** Lets a check that was stopped go on where it was. */
+  @Post('checks/:id/go-on')
+  @HttpCode(200)
+  @ApiOkResponse({ type: CheckRunDto })
+  goOn(@Param('id', ParseUUIDPipe) id: string): Promise<CheckRun> {
+    return this.checks.goOn(id);
+  }
+
+  /** What the run found otherwise than those before it. */
+  @Get('checks/:id/changes')
+  @ApiOkResponse({ type: [VerdictChangeDto] })
+  changes(@Param('id', ParseUUIDPipe) id: string): Promise<VerdictChange[]> {
+    return this.checks.changes(id);
   }
 
   /** The state of the run at each change, as server-sent events. */

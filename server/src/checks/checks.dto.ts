@@ -7,29 +7,25 @@ import {
   type SubjectKind,
 } from '@vennet/core/audit';
 import { DESTINATION_KINDS, type DestinationKind } from '@vennet/core/destination';
-import {
-  FAILURES,
-  VERDICTS,
-  type Answer,
-  type Failure,
-  type Hop,
-  type VerdictName,
-} from '@vennet/core/reach';
+import { VERDICTS, type VerdictName } from '@vennet/core/reach';
 import type { InsideRepair } from '@vennet/core/repair';
 import {
+  CHECK_SCOPES,
   JOB_STATES,
   type CheckRun,
+  type CheckScope,
   type DestinationVerdict,
   type JobState,
   type LinkRow,
   type NewCheck,
   type PageTitle,
+  type VerdictChange,
 } from '@vennet/core/wire';
 import { INSIDE_REPAIRS } from '../books/dto/repair.dto.js';
 import {
-  Always,
   Choice,
   Counts,
+  Flag,
   Moment,
   OneOf,
   Shape,
@@ -37,12 +33,18 @@ import {
   Whole,
   WordList,
   Words,
-  type Union,
 } from '../platform/shapes.js';
+import { ArchivedCopyDto, SaidDto } from './survey.dto.js';
 
 export class NewCheckDto implements NewCheck {
   @WordList({ optional: true, description: 'Only these addresses; all of the book without them' })
   hrefs?: string[];
+
+  @Choice(['changed', 'failures', 'older'], { optional: true, description: 'Only what this says' })
+  scope?: 'changed' | 'failures' | 'older';
+
+  @Whole({ optional: true, least: 0, most: 3_650, description: 'For `older`: not looked at for so many days' })
+  days?: number;
 }
 
 export class CheckRunDto implements CheckRun {
@@ -64,47 +66,18 @@ export class CheckRunDto implements CheckRun {
   @Moment({ nullable: true })
   finishedAt: string | null;
 
+  @Choice(CHECK_SCOPES)
+  scope: CheckScope;
+
+  @Flag({ description: 'It was started by the schedule' })
+  scheduled: boolean;
+
+  @Whole({ nullable: true, description: 'How many are otherwise than before; null until it has ended' })
+  changes: number | null;
+
   @Counts(VERDICTS, { description: 'How many destinations got each verdict' })
   verdicts: Partial<Record<VerdictName, number>>;
 }
-
-class HopDto implements Hop {
-  @Words()
-  href: string;
-
-  @Whole()
-  status: number;
-
-  @Words({ description: 'Where it leads, resolved' })
-  location: string;
-}
-
-class StatusAnswerDto {
-  @Always('status')
-  outcome: 'status';
-
-  @ShapeList(HopDto)
-  hops: HopDto[];
-
-  @Whole()
-  status: number;
-}
-
-class FailureAnswerDto {
-  @Always('failure')
-  outcome: 'failure';
-
-  @ShapeList(HopDto)
-  hops: HopDto[];
-
-  @Choice(FAILURES)
-  failure: Failure;
-}
-
-const ANSWERS = {
-  tells: 'outcome',
-  shapes: { status: StatusAnswerDto, failure: FailureAnswerDto } satisfies Record<Answer['outcome'], unknown>,
-} satisfies Union;
 
 export class DestinationVerdictDto implements DestinationVerdict {
   @Words()
@@ -116,14 +89,37 @@ export class DestinationVerdictDto implements DestinationVerdict {
   @Words({ description: 'What was found, in a sentence for the author' })
   reason: string;
 
+  @Words({ description: 'The sign that decided; empty for none' })
+  sign: string;
+
+  @Words({ description: 'What was found, quoted' })
+  quote: string;
+
   @Words({ nullable: true, description: 'The address to put instead' })
   movedTo: string | null;
 
+  @Words({ nullable: true, description: 'The same page by HTTPS' })
+  securedTo: string | null;
+
+  @Shape(ArchivedCopyDto, { nullable: true, description: 'A copy in an archive' })
+  copy: ArchivedCopyDto | null;
+
+  @Shape(SaidDto, { nullable: true, description: 'What the author said of it' })
+  said: SaidDto | null;
+
   @Moment()
   checkedAt: string;
+}
 
-  @OneOf(ANSWERS)
-  answer: Answer;
+export class VerdictChangeDto implements VerdictChange {
+  @Words()
+  href: string;
+
+  @Choice(VERDICTS, { nullable: true, description: 'null for what had never been looked at' })
+  was: VerdictName | null;
+
+  @Choice(VERDICTS)
+  is: VerdictName;
 }
 
 class LinkFindingDto {

@@ -1,13 +1,35 @@
-import { Module } from '@nestjs/common';
+import { Module, type DynamicModule } from '@nestjs/common';
 import { ReportsModule } from '../reports/reports.module.js';
 import { JobsModule } from '../jobs/jobs.module.js';
+import { ShelfModule } from '../shelf/shelf.module.js';
 import { ChecksController } from './checks.controller.js';
 import { ChecksService } from './checks.service.js';
+import { Destinations } from './destinations.js';
+import { HostRests } from './host-rests.js';
+import { SchedulesService } from './schedules.service.js';
+import { CheckSettingsService, TIME_GATE } from './settings.service.js';
+import { ShelfFiles } from './shelf-files.js';
+import { SurveyController } from './survey.controller.js';
 import { TitlesController } from './titles.controller.js';
 
-@Module({
-  imports: [ReportsModule, JobsModule],
-  controllers: [ChecksController, TitlesController],
-  providers: [ChecksService],
-})
-export class ChecksModule {}
+@Module({})
+export class ChecksModule {
+  /** @param timeGate where copies of pages are looked for until the author says it; empty for nowhere */
+  static with(timeGate: string): DynamicModule {
+    return {
+      module: ChecksModule,
+      imports: [ReportsModule, JobsModule, ShelfModule],
+      controllers: [ChecksController, SurveyController, TitlesController],
+      providers: [
+        { provide: TIME_GATE, useValue: timeGate },
+        // In the order in which they begin: settings and rests are known before a run goes on.
+        CheckSettingsService,
+        HostRests,
+        Destinations,
+        ShelfFiles,
+        ChecksService,
+        SchedulesService,
+      ],
+    };
+  }
+}

@@ -15,7 +15,8 @@ const lamp: Site = {
   about: 'Lamps',
   pages: {
     '/': page('Lamps'),
-    '/old': redirect(301, '/'),
+    '/old': redirect(301, '/lamps'),
+    '/lamps': page('Every lamp', [], 'Five of them, on two islands.'),
     '/gone': status(410, 'Gone'),
     '/slow': { ...page('Slow'), delay: 400 },
   },
@@ -23,7 +24,7 @@ const lamp: Site = {
 
 let app: TestApp;
 beforeAll(async () => {
-  app = await startTestApp({ sites: [lamp], prober: { retryDelay: 10, requestTimeout: 1000 } });
+  app = await startTestApp({ sites: [lamp], prober: { retryDelay: 10, requestTimeout: 1000, rate: 0 } });
 });
 afterAll(() => app.stop());
 
@@ -48,14 +49,14 @@ describe('a check run', () => {
     ['Joe', 'mailto:joe@lamp.example'],
   ];
 
-  test('asks each web destination once and gives every use its verdict', async () => {
+  test('asks for each destination once and gives every use its verdict', async () => {
     const id = await book(links);
     const run = await checked(id);
     expect(run).toMatchObject({
       state: 'done',
-      done: 3,
-      total: 3,
-      verdicts: { sound: 1, moved: 1, broken: 1 },
+      done: 4,
+      total: 4,
+      verdicts: { sound: 2, moved: 1, broken: 1 },
     });
     const rows = await app.api.links(id);
     expect(rows.map(({ text, verdict }) => [text, verdict])).toEqual([
@@ -63,11 +64,13 @@ describe('a check run', () => {
       ['the lamps again', 'sound'],
       ['old', 'moved'],
       ['here', 'broken'],
-      ['Joe', 'unchecked'],
+      ['Joe', 'sound'],
     ]);
     expect(rows[3]!.findings).toMatchObject([{ rule: 'vague-text', severity: 'must-fix' }]);
     const verdicts = await app.api.verdicts(id);
-    expect(verdicts.find(({ verdict }) => verdict === 'moved')?.movedTo).toBe('https://lamp.example/');
+    expect(verdicts.find(({ verdict }) => verdict === 'moved')?.movedTo).toBe(
+      'https://lamp.example/lamps',
+    );
   });
 
   test('of one address leaves the verdicts of the others', async () => {
@@ -79,7 +82,7 @@ describe('a check run', () => {
       (all) => all.every(ended),
     );
     expect(runs[0]).toMatchObject({ total: 1 });
-    expect(await app.api.verdicts(id)).toHaveLength(3);
+    expect(await app.api.verdicts(id)).toHaveLength(4);
   });
 
   test('can be followed as events and stopped; what was answered is kept', async () => {

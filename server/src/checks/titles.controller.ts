@@ -1,16 +1,20 @@
 import { Controller, Get, Query } from '@nestjs/common';
 import { ApiOkResponse, ApiQuery, ApiTags } from '@nestjs/swagger';
 import { cleanTitle, recognise } from '@vennet/core/destination';
-import type { Failure } from '@vennet/core/reach';
+import { likened, type Failure } from '@vennet/core/reach';
 import type { PageTitle } from '@vennet/core/wire';
 import { ProblemError } from '../platform/problem.js';
 import { Prober } from '../probe/prober.js';
+import { Destinations } from './destinations.js';
 import { PageTitleDto } from './checks.dto.js';
 
 @ApiTags('checks')
 @Controller('api/titles')
 export class TitlesController {
-  constructor(private readonly prober: Prober) {}
+  constructor(
+    private readonly prober: Prober,
+    private readonly destinations: Destinations,
+  ) {}
 
   /** The title of a web page, as it is and as words for a link. It is read through the same guard as every check. */
   @Get()
@@ -27,6 +31,8 @@ export class TitlesController {
     if (page.kind !== 'html') throw noTitle('there is no web page but a file');
     const words = cleanTitle(page.title, arrived, page.site);
     if (words === '') throw noTitle('the page has no title');
+    const now = new Date().toISOString();
+    await this.destinations.remember(recognition.destination.href, likened(page, arrived, status, now));
     return { title: page.title, words };
   }
 }

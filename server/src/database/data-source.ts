@@ -6,6 +6,10 @@ import { ChapterStepsEntity } from './entities/chapter-steps.entity.js';
 import { SnapshotEntity } from './entities/snapshot.entity.js';
 import { CheckRowEntity } from './entities/check-row.entity.js';
 import { CheckRunEntity } from './entities/check-run.entity.js';
+import { CheckScheduleEntity } from './entities/check-schedule.entity.js';
+import { CheckSettingsEntity } from './entities/check-settings.entity.js';
+import { DestinationEntity } from './entities/destination.entity.js';
+import { HostRestEntity } from './entities/host-rest.entity.js';
 import { EnclosureEntity } from './entities/enclosure.entity.js';
 import { ExportEntity } from './entities/export.entity.js';
 import { FirstThread1790000000000 } from './migrations/1790000000000-first-thread.js';
@@ -13,6 +17,7 @@ import { Shelf1790200000000 } from './migrations/1790200000000-shelf.js';
 import { Structure1790400000000 } from './migrations/1790400000000-structure.js';
 import { Steps1790800000000 } from './migrations/1790800000000-steps.js';
 import { PlaceIds1790900000000 } from './migrations/1790900000000-place-ids.js';
+import { Survey1791000000000 } from './migrations/1791000000000-survey.js';
 import { VerdictTable1790600000000 } from './migrations/1790600000000-verdict-table.js';
 
 /** The connection to MariaDB. The tables are made by migrations only, which run at every start. */
@@ -31,6 +36,7 @@ export function dataSourceOptions(url: string): DataSourceOptions {
       VerdictTable1790600000000,
       Steps1790800000000,
       PlaceIds1790900000000,
+      Survey1791000000000,
     ],
     entities: [
       BookEntity,
@@ -41,6 +47,10 @@ export function dataSourceOptions(url: string): DataSourceOptions {
       EnclosureEntity,
       CheckRunEntity,
       CheckRowEntity,
+      CheckScheduleEntity,
+      CheckSettingsEntity,
+      DestinationEntity,
+      HostRestEntity,
       ExportEntity,
     ],
     poolSize: 10,

@@ -1,6 +1,7 @@
+import type { LookupAddress } from 'node:dns';
 import { buildConnector } from 'undici';
 import { guardAddresses, publicOnly } from './address-guard.js';
-import { namesBy, remembered, type Names, type Resolve } from './names.js';
+import { NameError, namesBy, remembered, type Names, type Resolve } from './names.js';
 
 /** The stand-in world as a connector needs it: which names are its own, and where they are answered. */
 export interface StandIn {
@@ -39,7 +40,7 @@ export function makeNetwork({ timeout, resolve, standIn }: ConnectorOptions): Ne
   if (!standIn) return { names: outer, reachable: publicOnly(outer.addresses), connect: guarded };
   const inner = remembered(standIn.nameServer ? namesBy([standIn.nameServer]) : namesByPorts(standIn));
   const namesOf = (name: string) => (standIn.owns(name) ? inner : outer);
-  const isItsOwn = (address: string) => standIn.ownsAddress?.(address) ?? address === MADE_UP;
+  const isItsOwn = (address: string) => standIn.ownsAddress?.(address) ?? address.startsWith(MADE_UP);
   const reachableThere = publicOnly(inner.addresses, isItsOwn);
   const reachableOutside = publicOnly(outer.addresses);
   const reachable: Resolve = (name) => (standIn.owns(name) ? reachableThere(name) : reachableOutside(name));
@@ -53,20 +54,22 @@ export function makeNetwork({ timeout, resolve, standIn }: ConnectorOptions): Ne
   };
 }
 
-/** An address of the range for measuring networks (RFC 2544), where nobody is. */
-const MADE_UP = '198.18.0.1';
+/** Addresses of the range for measuring networks (RFC 2544), where nobody is, begin so. */
+const MADE_UP = '198.18.';
 
-/** A stand-in without a name server knows its names by its ports. */
-const namesByPorts = (standIn: StandIn): Names => ({
-  async addresses(name) {
-    if (standIn.portFor(name, 'http:') === null && standIn.portFor(name, 'https:') === null)
-      throw Object.assign(new Error(`no site of the name ${name}`), { code: 'ENOTFOUND' });
-    return [{ address: MADE_UP, family: 4 }];
-  },
-  async mailServers(domain) {
-    throw Object.assign(new Error(`no mail server for ${domain}`), { code: 'ENODATA' });
-  },
-});
+/** A stand-in without a name server knows its names by its ports; each has a made-up address of its own. */
+function namesByPorts(standIn: StandIn): Names {
+  const known: string[] = [];
+  return {
+    async addresses(name) {
+      if (standIn.portFor(name, 'http:') === null && standIn.portFor(name, 'https:') === null)
+        throw new NameError(name, 'ENOTFOUND');
+      const number = known.includes(name) ? known.indexOf(name) : known.push(name) - 1;
+      return [{ address: `${MADE_UP}${number >> 8}.${number & 255}`, family: 4 }];
+    },
+    mailServers: (domain) => Promise.reject(new NameError(domain, 'ENODATA')),
+  };
+}
 
 function intoStandIn(
   standIn: StandIn,
@@ -79,14 +82,17 @@ function intoStandIn(
   return (options, callback) => {
     const { hostname, protocol } = options;
     if (!standIn.owns(hostname)) return otherwise(options, callback);
-    reachable(hostname).then(
-      ([first]) => {
-        const port = first && isItsOwn(first.address) ? standIn.portFor(hostname, protocol) : null;
-        if (port === null)
-          return callback(Object.assign(new Error(`no site of the name ${hostname}`), { code: 'ENOTFOUND' }), null);
-        connect({ ...options, hostname: '127.0.0.1', port: String(port), servername: hostname }, callback);
-      },
-      (error: Error) => callback(error, null),
-    );
+    const portOf = ([first]: LookupAddress[]): number => {
+      const port = first && isItsOwn(first.address) ? standIn.portFor(hostname, protocol) : null;
+      if (port === null) throw new NameError(hostname, 'ENOTFOUND');
+      return port;
+    };
+    reachable(hostname)
+      .then(portOf)
+      .then(
+        (port) =>
+          connect({ ...options, hostname: '127.0.0.1', port: String(port), servername: hostname }, callback),
+        (error: Error) => callback(error, null),
+      );
   };
 }

@@ -1,3 +1,5 @@
+import type { HeaderSeen } from '@vennet/core/reach';
+
 /** The headers of an answer: names in small letters, values with one sign a byte, in the order in which they came. */
 export class Headers {
   readonly #values = new Map<string, string[]>();
@@ -20,9 +22,9 @@ export class Headers {
   }
 
   /** Those of some names, for the author to see. */
-  some(names: readonly string[]): Record<string, string> {
-    return Object.fromEntries(
-      names.flatMap((name) => (this.#values.has(name) ? [[name, this.all(name).join(', ').slice(0, LONGEST)]] : [])),
+  some(names: readonly string[]): HeaderSeen[] {
+    return names.flatMap((name) =>
+      this.#values.has(name) ? [{ name, value: this.all(name).join(', ').slice(0, LONGEST) }] : [],
     );
   }
 }

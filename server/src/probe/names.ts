@@ -21,10 +21,10 @@ export class NameError extends Error {
   readonly names = true;
 
   constructor(
-    readonly name_: string,
+    hostname: string,
     readonly code: string,
   ) {
-    super(`${name_}: ${code}`);
+    super(`${hostname}: ${code}`);
   }
 }
 

@@ -44,8 +44,6 @@ export interface ProberOptions extends Partial<ConnectorOptions> {
   robots?: boolean;
   /** An address under which somebody can be reached about the requests; empty for none. */
   contact?: string;
-  /** Where rests of hosts are kept. */
-  rests?: Rests;
 }
 
 /** What belongs to one run. */
@@ -90,7 +88,7 @@ export class Prober {
 
   constructor(options: ProberOptions = {}) {
     this.#options = { ...DEFAULTS, ...options };
-    const { atOnce, perHost, rate, longestWait: longestRest, rests } = this.#options;
+    const { atOnce, perHost, rate, longestWait: longestRest } = this.#options;
     this.#network = makeNetwork(this.#options);
     this.#dispatcher = new Agent({ connect: this.#network.connect, maxHeaderSize: 64 * 1024 });
     this.#manners = new Manners({
@@ -101,7 +99,6 @@ export class Prober {
       longestRest,
       reachable: this.#network.reachable,
       now: Date.now,
-      ...(rests ? { rests } : {}),
     });
   }
 
@@ -110,6 +107,11 @@ export class Prober {
     Object.assign(this.#options, options);
     const { perHost, rate } = this.#options;
     Object.assign(this.#manners.options, { perHost, rate });
+  }
+
+  /** Keeps the rests of hosts somewhere. */
+  keepRestsIn(rests: Rests): void {
+    this.#manners.options.rests = rests;
   }
 
   /**

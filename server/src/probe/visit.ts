@@ -210,7 +210,7 @@ class Way {
     const { manners, now, timeout, openPdf } = this.options;
     asked.status = status;
     const shown = headers.some(SHOWN);
-    if (Object.keys(shown).length > 0) asked.headers = shown;
+    if (shown.length > 0) asked.headers = shown;
     for (const cookie of headers.all('set-cookie').slice(0, MOST_COOKIES)) this.#keepCookie(cookie, href);
     if (REDIRECTS.has(status)) {
       const next = locationOf(headers.all('location'), href);

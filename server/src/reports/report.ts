@@ -1,7 +1,7 @@
 import { auditBook, type InsideFinding } from '@vennet/core/audit';
 import { FORMATS, linksOf, placesOf, readBook, type Place } from '@vennet/core/manuscript';
 import { editionOf, hrefIn, lossesIn } from '@vennet/core/publish';
-import { askedAddress, verdictInside, type VerdictName } from '@vennet/core/reach';
+import { askedAddress, verdictOn, type VerdictName } from '@vennet/core/reach';
 import { surroundingsOf, type FormPreview, type LinkRow, type Manuscript } from '@vennet/core/wire';
 import { manuscriptFrom, type BookSource } from '../books/book-source.js';
 
@@ -22,17 +22,23 @@ function links(manuscript: Manuscript, known: Verdicts): LinkRow[] {
   const whole = { ...book, chapters: book.chapters.map((chapter) => ({ ...chapter, leftOutOf: [] })) };
   const edition = editionOf(whole, [], 'web', surroundings);
   const verdicts = new Map(known);
-  const inside = { ...surroundings, isPlace: (place: string) => map.places.has(place) };
+  const { readers } = manuscript.structure;
+  const inside = {
+    ...surroundings,
+    isPlace: (place: string) => map.places.has(place),
+    ...(readers ? { readers } : {}),
+  };
+  const checked = (href: string) => {
+    const verdict = verdicts.get(href);
+    return verdict && { verdict };
+  };
   return links.map(({ id, kind, href, text, chapter, destination }) => ({
     id,
     kind,
     text,
     chapter,
     href: hrefIn(edition, { destination }) ?? href,
-    verdict:
-      verdictInside(destination, inside)?.verdict ??
-      verdicts.get(askedAddress(destination, surroundings) ?? href) ??
-      'unchecked',
+    verdict: verdictOn(destination, inside, checked).verdict,
     findings: (findings.get(id) ?? []).map(({ rule, severity, message }) => ({ rule, severity, message })),
   }));
 }

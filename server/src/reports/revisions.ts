@@ -8,7 +8,7 @@ const REVISION = `SELECT
   (SELECT GROUP_CONCAT(id, ' ', version, ' ', matter, ' ', title, ' ', left_out_of ORDER BY position) FROM chapters WHERE book_id = ? AND deleted_at IS NULL) AS chapters,
   (SELECT GROUP_CONCAT(id, sha256, name, type, size, description, opens_for, travels, IFNULL(address, '') ORDER BY id) FROM enclosures WHERE book_id = ? AND deleted_at IS NULL) AS files,
   (SELECT GROUP_CONCAT(id, updated_at, IFNULL(deleted_at, '') ORDER BY id) FROM books) AS library,
-  (SELECT CONCAT_WS(' ', MAX(checked_at), COUNT(verdict)) FROM check_rows WHERE book_id = ?) AS verdicts`;
+  (SELECT CONCAT_WS(' ', MAX(checked_at), SUM(answered), MAX(said_until), SUM(CRC32(verdict))) FROM check_rows WHERE book_id = ?) AS verdicts`;
 
 /** A state of a book. */
 export interface Revision {

@@ -12,6 +12,7 @@ import type {
   BookNews,
   BookChanges,
   BookSummary,
+  LastCheck,
   ChapterAdded,
   ChapterChanges,
   ChapterMade,
@@ -98,6 +99,23 @@ export class BookChangesDto implements BookChanges {
 }
 
 /** A book as the Library lists it. */
+class LastCheckDto implements LastCheck {
+  @Moment()
+  at: string;
+
+  @Flag()
+  scheduled: boolean;
+
+  @Whole()
+  total: number;
+
+  @Whole()
+  broken: number;
+
+  @Whole()
+  changes: number;
+}
+
 export class BookSummaryDto implements BookSummary {
   @Words()
   id: string;
@@ -128,6 +146,9 @@ export class BookSummaryDto implements BookSummary {
 
   @Moment({ nullable: true })
   deletedAt: string | null;
+
+  @Shape(LastCheckDto, { nullable: true, description: 'The last check that came to its end' })
+  lastCheck: LastCheckDto | null;
 }
 
 /** Where a chapter stands in its book. */

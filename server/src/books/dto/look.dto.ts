@@ -2,6 +2,7 @@ import {
   NOTE_COUNTS,
   NOTE_STANDS,
   NUMBERINGS,
+  READERS,
   RETURNS,
   UNDERLINES,
   WEIGHTS,
@@ -9,6 +10,7 @@ import {
   type NoteStand,
   type Numbering,
   type ReturnTo,
+  type Readers,
   type Structure,
 } from '@vennet/core/manuscript';
 import { Choice, Shape, Whole, WordList, Words } from '../../platform/shapes.js';
@@ -61,4 +63,7 @@ export class StructureDto implements Structure {
 
   @Whole({ least: 1, most: 6, description: 'Headings down to this level are offered as places' })
   offered: number;
+
+  @Choice(READERS, { optional: true, description: 'Whom the book is for; everyone without' })
+  readers?: Readers;
 }

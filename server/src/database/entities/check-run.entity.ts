@@ -1,4 +1,4 @@
-import { JOB_STATES, type JobState } from '@vennet/core/wire';
+import { CHECK_SCOPES, JOB_STATES, type CheckScope, type JobState } from '@vennet/core/wire';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
 @Entity('check_runs')
@@ -20,4 +20,15 @@ export class CheckRunEntity {
 
   @Column({ type: 'datetime', precision: 3, name: 'finished_at', nullable: true })
   finishedAt: Date | null;
+
+  @Column({ type: 'enum', enum: CHECK_SCOPES, default: 'all' })
+  scope: CheckScope;
+
+  /** It was started by the schedule of the book. */
+  @Column({ type: 'boolean', default: false })
+  scheduled: boolean;
+
+  /** How many destinations were found otherwise than before; `null` until it has come to its end. */
+  @Column({ type: 'int', nullable: true })
+  changes: number | null;
 }
