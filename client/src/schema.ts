@@ -1088,6 +1088,17 @@ export interface components {
              */
             type: "unlink";
         };
+        BesideRepairDto: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "beside";
+            destination: components["schemas"]["WebDestinationDto"] | components["schemas"]["MailDestinationDto"] | components["schemas"]["FileDestinationDto"] | components["schemas"]["PlaceDestinationDto"] | components["schemas"]["BookDestinationDto"];
+            words: string;
+            /** @description What the ids of the new links begin with */
+            id: string;
+        };
         MakeNoteRepairDto: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -1097,7 +1108,7 @@ export interface components {
         };
         RepairDto: {
             target: components["schemas"]["AddressTargetDto"] | components["schemas"]["LinksTargetDto"];
-            repair: components["schemas"]["DestinationRepairDto"] | components["schemas"]["TextRepairDto"] | components["schemas"]["HoverNoteRepairDto"] | components["schemas"]["LookRepairDto"] | components["schemas"]["TrimRepairDto"] | components["schemas"]["UnlinkRepairDto"] | components["schemas"]["MakeNoteRepairDto"];
+            repair: components["schemas"]["DestinationRepairDto"] | components["schemas"]["TextRepairDto"] | components["schemas"]["HoverNoteRepairDto"] | components["schemas"]["LookRepairDto"] | components["schemas"]["TrimRepairDto"] | components["schemas"]["UnlinkRepairDto"] | components["schemas"]["BesideRepairDto"] | components["schemas"]["MakeNoteRepairDto"];
         };
         RepairDoneDto: {
             changed: number;

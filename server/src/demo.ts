@@ -1,4 +1,4 @@
-import { demoSites, startWorld } from '@vennet/world';
+import { DEMO_TIME_GATE, demoSites, startWorld } from '@vennet/world';
 import { addDemoBooks } from './demo-books.js';
 import { settingsFrom } from './platform/settings.js';
 import { start, startFromCommand, type Running } from './run.js';
@@ -7,7 +7,10 @@ import { start, startFromCommand, type Running } from './run.js';
 async function startDemo(): Promise<Running> {
   const settings = settingsFrom(process.env);
   const visitPort = Number(process.env.VENNET_WORLD_PORT ?? 0);
-  const running = await start(settings, () => startWorld({ sites: demoSites, visitPort }));
+  const running = await start(settings, async () => ({
+    ...(await startWorld({ sites: demoSites, visitPort })),
+    timeGate: DEMO_TIME_GATE,
+  }));
   await addDemoBooks(running.app, settings.dataDirectory);
   return running;
 }

@@ -16,7 +16,7 @@ export interface Running {
 export class StartError extends Error {}
 
 /** A stand-in for the network that is started and ended with the server. */
-export type OpenWorld = () => Promise<StandInWorld & { stop(): Promise<void> }>;
+export type OpenWorld = () => Promise<StandInWorld & { timeGate?: string; stop(): Promise<void> }>;
 
 /** Starts everything: the database, the stand-in world where one is given, and the server on loopback. */
 export async function start(settings: Settings, openWorld?: OpenWorld): Promise<Running> {
@@ -35,7 +35,7 @@ export async function start(settings: Settings, openWorld?: OpenWorld): Promise<
     }
     const world = await openWorld?.();
     if (world) toStop.push(world.stop);
-    const app = await createApp({ ...settings, databaseUrl, world });
+    const app = await createApp({ ...settings, databaseUrl, world, timeGate: world?.timeGate });
     toStop.push(() => app.close());
     await listen(app, settings.port);
     const { port } = app.getHttpServer().address() as { port: number };

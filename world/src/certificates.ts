@@ -37,8 +37,15 @@ async function authority(name: string): Promise<Certificate> {
 /** Makes every certificate that these sites need. */
 export async function certificatesFor(sites: readonly Site[]): Promise<Certificates> {
   const signs = await authority('Vennet stand-in world');
-  const inForce = { notBeforeDate: new Date(Date.now() - DAY), notAfterDate: new Date(Date.now() + 365 * DAY) };
-  const issue = async (names: readonly string[], dates: object, ca: Certificate | null = signs): Promise<Certificate> => {
+  const inForce = {
+    notBeforeDate: new Date(Date.now() - DAY),
+    notAfterDate: new Date(Date.now() + 365 * DAY),
+  };
+  const issue = async (
+    names: readonly string[],
+    dates: object,
+    ca: Certificate | null = signs,
+  ): Promise<Certificate> => {
     const { private: key, cert } = await generate(named(names[0] ?? 'nobody.example'), {
       ...KEYS,
       ...dates,
@@ -53,11 +60,25 @@ export async function certificatesFor(sites: readonly Site[]): Promise<Certifica
     const names = of(state);
     if (names.length > 0) faulty.set(state, await work(names));
   };
-  await make('expired', (names) => issue(names, { notBeforeDate: new Date(Date.now() - 60 * DAY), notAfterDate: new Date(Date.now() - DAY) }));
-  await make('not-yet-valid', (names) => issue(names, { notBeforeDate: new Date(Date.now() + 30 * DAY), notAfterDate: new Date(Date.now() + 90 * DAY) }));
+  await make('expired', (names) =>
+    issue(names, {
+      notBeforeDate: new Date(Date.now() - 60 * DAY),
+      notAfterDate: new Date(Date.now() - DAY),
+    }),
+  );
+  await make('not-yet-valid', (names) =>
+    issue(names, {
+      notBeforeDate: new Date(Date.now() + 30 * DAY),
+      notAfterDate: new Date(Date.now() + 90 * DAY),
+    }),
+  );
   await make('other-name', () => issue(['another-name.example'], inForce));
   await make('self-signed', (names) => issue(names, inForce, null));
   await make('unknown-issuer', async (names) => issue(names, inForce, await authority('Somebody unknown')));
   const ordinary = sites.filter(({ tls }) => !tls || !faulty.has(tls)).map(({ name }) => name);
-  return { authority: signs.cert, ordinary: await issue(ordinary.length > 0 ? ordinary : ['nobody.example'], inForce), faulty };
+  return {
+    authority: signs.cert,
+    ordinary: await issue(ordinary.length > 0 ? ordinary : ['nobody.example'], inForce),
+    faulty,
+  };
 }

@@ -37,7 +37,13 @@ export async function startNameServer(look: (name: string) => NameEntry | null):
     const fails = entry?.fails === 'servfail' || (entry?.fails === 'mail-servfail' && type === 'MX');
     const answers: Answer[] = !entry || fails || entry.fails === 'nodata' ? [] : answersTo(name, type, entry);
     const code = !entry ? NXDOMAIN : fails ? SERVFAIL : 0;
-    const reply = encode({ type: 'response', id: packet.id, flags: 0x8180 | code, questions: [question], answers });
+    const reply = encode({
+      type: 'response',
+      id: packet.id,
+      flags: 0x8180 | code,
+      questions: [question],
+      answers,
+    });
     socket.send(reply, from.port, from.address);
   });
   socket.bind(0, '127.0.0.1');

@@ -74,7 +74,9 @@ export const made = (
   answer: {
     kind: 'made',
     status: code,
-    headers: Object.entries(headers).flatMap(([name, value]) => [value].flat().map((one): [string, string] => [name, one])),
+    headers: Object.entries(headers).flatMap(([name, value]) =>
+      [value].flat().map((one): [string, string] => [name, one]),
+    ),
     body,
   },
 });

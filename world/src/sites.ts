@@ -1,4 +1,5 @@
-import { page, redirect, status, type Site } from './site.js';
+import { archiveSite } from './archive.js';
+import { made, page, redirect, status, type Site } from './site.js';
 
 const slow = (delay: number, made: ReturnType<typeof page>) => ({ ...made, delay });
 
@@ -73,7 +74,11 @@ export const demoSites: readonly Site[] = [
       '/maps/1871': page('The map of 1871', ['weir']),
       '/photographs': status(410, 'These photographs were withdrawn'),
       '/papers/elder': page('The lost lantern of Elder'),
-      '/files/skerrow-path.gpx': page('The path to Skerrow Head'),
+      '/files/skerrow-path.gpx': made(
+        200,
+        { 'content-type': 'application/gpx+xml' },
+        '<?xml version="1.0"?><gpx version="1.1" creator="Archive of the Sound"><trk><name>Skerrow Head</name></trk></gpx>',
+      ),
       '/catalogue': redirect(303, '/catalogue/search'),
       '/catalogue/search': page('Search the catalogue'),
       '/papers/harbour-lamp': redirect(308, 'https://orrin-archive.example/collections/harbour-lamp'),
@@ -86,6 +91,7 @@ export const demoSites: readonly Site[] = [
     pages: {
       '/': page('Walkers of Orrin'),
       '/code': page('The walkers’ code'),
+      '/stiles': page('Page not found', [], 'The page you are looking for has gone over the stile.'),
       '/paths/coast': page('The coast path, with its stiles counted', ['skerrow']),
       '/buses': redirect(307, '/buses/this-week'),
       '/buses/this-week': page('Buses to the paths this week'),
@@ -130,5 +136,13 @@ export const demoSites: readonly Site[] = [
     about: 'Permits by post',
     pages: { '/apply': page('Apply for a permit') },
   },
+  archiveSite('orrin-memory.example', [
+    'https://orrin-archive.example/photographs',
+    'https://harbour-office.example/',
+    'https://walkers-of-orrin.example/',
+  ]),
   { name: 'boat-hire.example', about: 'Boat hire', pages: {}, refuses: true },
 ];
+
+/** Where copies of lost pages of these sites are found (RFC 7089). */
+export const DEMO_TIME_GATE = 'https://orrin-memory.example/timegate/';

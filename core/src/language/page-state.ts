@@ -40,11 +40,22 @@ export function notFoundIn(name: string): string | null {
   for (const part of name.split(BETWEEN)) {
     const said = folded(part);
     if (said === '') continue;
-    if (/^(?:(?:error|erreur|fehler|errore|erro|http|http error|http status|ошибка|помилка|chyba|virhe|fel|fejl|feil|fout|blad|błąd) )?4(?:04|10)(?: error)?$/u.test(said)) return part.trim();
+    if (
+      /^(?:(?:error|erreur|fehler|errore|erro|http|http error|http status|ошибка|помилка|chyba|virhe|fel|fejl|feil|fout|blad|błąd) )?4(?:04|10)(?: error)?$/u.test(
+        said,
+      )
+    )
+      return part.trim();
     const rest = folded(said.replace(LEFT_OUT, ' '));
     if (EXACT.has(said) || EXACT.has(rest)) return part.trim();
     const words = rest.split(' ').length;
-    if (NAMES.some((phrase) => phrase.includes(' ') ? holds(rest, phrase) && words <= phrase.split(' ').length + MORE : hasNoSpaces(phrase) && rest.startsWith(phrase) && rest.length <= phrase.length + 8))
+    if (
+      NAMES.some((phrase) =>
+        phrase.includes(' ')
+          ? holds(rest, phrase) && words <= phrase.split(' ').length + MORE
+          : hasNoSpaces(phrase) && rest.startsWith(phrase) && rest.length <= phrase.length + 8,
+      )
+    )
       return part.trim();
   }
   return null;
@@ -65,4 +76,5 @@ function firstHeld(text: string, phrases: readonly string[]): string | null {
 const holds = (said: string, phrase: string): boolean =>
   hasNoSpaces(phrase) ? said.replaceAll(' ', '').includes(phrase) : ` ${said} `.includes(` ${phrase} `);
 
-const hasNoSpaces = (phrase: string): boolean => /^[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}ー]+$/u.test(phrase);
+const hasNoSpaces = (phrase: string): boolean =>
+  /^[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}ー]+$/u.test(phrase);

@@ -15,8 +15,11 @@ export function errorInData(json: string): string {
   if (typeof value !== 'object' || value === null || Array.isArray(value)) return '';
   const data = value as Record<string, unknown>;
   const told = [data.error, data.errors, data.fault, data.exception].find(isTold);
-  const status = [data.status, data.statusCode, data.code, data.status_code].map(Number).find((one) => one >= 400 && one < 600);
-  const failed = data.success === false || data.ok === false || data.status === 'error' || data.status === 'fail';
+  const status = [data.status, data.statusCode, data.code, data.status_code]
+    .map(Number)
+    .find((one) => one >= 400 && one < 600);
+  const failed =
+    data.success === false || data.ok === false || data.status === 'error' || data.status === 'fail';
   if (told === undefined && status === undefined && !failed) return '';
   // A status alone may count something else; an error has words with it.
   const words = [told, data.message, data.detail, data.title, data.reason].map(wordsOf).find(Boolean);

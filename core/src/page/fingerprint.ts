@@ -45,8 +45,7 @@ export const wordsIn = (text: string): number => text.match(WORD)?.length ?? 0;
 export function likeness(one: string, other: string): number {
   if (one === '' || other === '') return one === other ? 1 : 0;
   let same = 0;
-  for (let at = 0; at < KEPT * 4; at += 4)
-    if (one.slice(at, at + 4) === other.slice(at, at + 4)) same++;
+  for (let at = 0; at < KEPT * 4; at += 4) if (one.slice(at, at + 4) === other.slice(at, at + 4)) same++;
   return same / KEPT;
 }
 

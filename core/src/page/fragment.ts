@@ -47,7 +47,9 @@ export function decoded(text: string): string {
   const source = new TextEncoder().encode(text);
   for (let at = 0; at < source.length; at++) {
     const octet =
-      source[at] === 0x25 ? /^[0-9a-f]{2}$/i.exec(String.fromCharCode(...source.subarray(at + 1, at + 3))) : null;
+      source[at] === 0x25
+        ? /^[0-9a-f]{2}$/i.exec(String.fromCharCode(...source.subarray(at + 1, at + 3)))
+        : null;
     if (octet) at += 2;
     bytes.push(octet ? parseInt(octet[0], 16) : source[at]!);
   }

@@ -15,13 +15,37 @@ const SEARCHED_SCRIPT = 64_000;
 const PIECE = 4_096;
 
 /** Elements whose content no reader sees as text; with scripts on, `noscript` is one. */
-const UNSEEN = new Set(['script', 'style', 'template', 'noscript', 'title', 'textarea', 'select', 'iframe', 'object']);
+const UNSEEN = new Set([
+  'script',
+  'style',
+  'template',
+  'noscript',
+  'title',
+  'textarea',
+  'select',
+  'iframe',
+  'object',
+]);
 /** Elements that stand around the main text. */
 const AROUND = new Set(['nav', 'aside', 'footer', 'dialog', 'a', 'button']);
 const AROUND_ROLES = /^(?:navigation|banner|contentinfo|search|complementary|dialog)$/;
-const MEDIA = new Set(['img', 'svg', 'video', 'audio', 'canvas', 'object', 'embed', 'iframe', 'frame', 'picture', 'math']);
+const MEDIA = new Set([
+  'img',
+  'svg',
+  'video',
+  'audio',
+  'canvas',
+  'object',
+  'embed',
+  'iframe',
+  'frame',
+  'picture',
+  'math',
+]);
 /** Blocks end a word. */
-const INLINE = new Set('a abbr b bdi bdo cite code em i kbd mark q s small span strong sub sup u var wbr font'.split(' '));
+const INLINE = new Set(
+  'a abbr b bdi bdo cite code em i kbd mark q s small span strong sub sup u var wbr font'.split(' '),
+);
 /** Common practice (no source): ids and elements that applications in a page draw themselves into. */
 const APPLICATION_IDS = /^(?:root|app|__next|__nuxt|___gatsby|svelte|main-app|q-app)$/;
 const RIDDLE = /captcha|turnstile|challenge-(?:form|platform|running)/i;
@@ -92,15 +116,30 @@ export class PageReader {
   }
 
   /** Ends the page. `whole` says whether it was read to its end. */
-  end(whole: boolean): Pick<
+  end(
+    whole: boolean,
+  ): Pick<
     PageFacts,
-    'title' | 'site' | 'heading' | 'text' | 'words' | 'allWords' | 'print' | 'marks' | 'refresh' | 'sendsOn' | 'whole'
+    | 'title'
+    | 'site'
+    | 'heading'
+    | 'text'
+    | 'words'
+    | 'allWords'
+    | 'print'
+    | 'marks'
+    | 'refresh'
+    | 'sendsOn'
+    | 'whole'
   > & { fragments: Map<string, FragmentState> } {
     this.#parser.end();
     this.#takePiece();
     const folded = this.#keepsText ? foldText(this.#whole) : '';
     const fragments = new Map(
-      this.#wanted.map(([fragment, asked]): [string, FragmentState] => [fragment, this.#state(asked, folded, whole)]),
+      this.#wanted.map(([fragment, asked]): [string, FragmentState] => [
+        fragment,
+        this.#state(asked, folded, whole),
+      ]),
     );
     return {
       whole,
@@ -156,7 +195,8 @@ export class PageReader {
     if (one.unseen) return;
     if (name === 'h1' && this.#headings[0] === '') this.#heading = 0;
     else if (name === 'h2' && this.#headings[1] === '') this.#heading = 1;
-    else if (name === 'img' && this.#heading >= 0) this.#headings[this.#heading] += ` ${attributes.alt ?? ''} `;
+    else if (name === 'img' && this.#heading >= 0)
+      this.#headings[this.#heading] += ` ${attributes.alt ?? ''} `;
     if (id !== undefined && RIDDLE.test(id)) this.#marks.add('riddle');
   }
 
@@ -206,7 +246,8 @@ export class PageReader {
 
   #endScript(): void {
     if (this.#script !== null && this.#sendsOn === '') this.#sendsOn = scriptSendsTo(this.#script) ?? '';
-    if (this.#data !== null && /"isAccessibleForFree"\s*:\s*"?false/i.test(this.#data)) this.#marks.add('paid');
+    if (this.#data !== null && /"isAccessibleForFree"\s*:\s*"?false/i.test(this.#data))
+      this.#marks.add('paid');
     this.#script = null;
     this.#data = null;
   }

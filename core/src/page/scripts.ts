@@ -12,4 +12,6 @@ export function scriptSendsTo(source: string): string | null {
 export const runs = (type: string | undefined): boolean =>
   type === undefined ||
   type.trim() === '' ||
-  /^(?:module|(?:text|application)\/(?:x-)?(?:java|ecma)script|text\/(?:jscript|livescript))$/i.test(type.trim());
+  /^(?:module|(?:text|application)\/(?:x-)?(?:java|ecma)script|text\/(?:jscript|livescript))$/i.test(
+    type.trim(),
+  );

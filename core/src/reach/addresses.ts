@@ -25,14 +25,19 @@ const SIGN_IN_PART =
   /^(?:log-?in|log_in|sign-?in|sign_in|logon|sso|saml2?|oauth2?|authorize|auth|idp|shibboleth(?:\.sso)?|wayf|adfs|cas|anmelden|anmeldung|einloggen|connexion|se-connecter|iniciar-sesion|acceso|accedi|accesso|entrar|iniciar-sessao|inloggen|aanmelden|zaloguj|logowanie|logga-in|log-ind|logg-inn|kirjaudu|prihlaseni|prihlasit|vhod|wp-login|login[-_]?required|members?-login)(?:\.[a-z]{2,5})?$/i;
 const SIGN_IN_HOST = /^(?:log-?in|sign-?in|logon|auth|sso|idp|saml|adfs|oauth|anmelden)\d*\./i;
 const ACCOUNT_HOST = /^(?:accounts?|id|cas|identity|passport|connexion)\d*\./i;
-const RETURNS = /^(?:return(?:_?(?:to|url|uri|path))?|redirect(?:_?(?:to|url|uri))?|continue|next|service|target|goto|back|dest(?:ination)?|relaystate|samlrequest|client_id|returnurl|from|ref|url|came_from|origin)$/i;
-const CONSENT_PART = /^(?:consent|cookie-?(?:consent|wall|check|policy|notice)|gdpr|privacy-?(?:gate|wall|consent|settings)|einwilligung|zustimmung|consentement|consentimiento|consenso|cmp)(?:\.[a-z]{2,5})?$/i;
+const RETURNS =
+  /^(?:return(?:_?(?:to|url|uri|path))?|redirect(?:_?(?:to|url|uri))?|continue|next|service|target|goto|back|dest(?:ination)?|relaystate|samlrequest|client_id|returnurl|from|ref|url|came_from|origin)$/i;
+const CONSENT_PART =
+  /^(?:consent|cookie-?(?:consent|wall|check|policy|notice)|gdpr|privacy-?(?:gate|wall|consent|settings)|einwilligung|zustimmung|consentement|consentimiento|consenso|cmp)(?:\.[a-z]{2,5})?$/i;
 const CONSENT_HOST = /^(?:consent|cmp|privacy|cookies?|gdpr)\d*\./i;
-const PAY_PART = /^(?:subscribe|subscription|subscriptions|paywall|abo|abonnement|abonnieren|abonnements|suscripcion|suscribete|abbonati|assine|prenumerata|premium-access|purchase|checkout)(?:\.[a-z]{2,5})?$/i;
+const PAY_PART =
+  /^(?:subscribe|subscription|subscriptions|paywall|abo|abonnement|abonnieren|abonnements|suscripcion|suscribete|abbonati|assine|prenumerata|premium-access|purchase|checkout)(?:\.[a-z]{2,5})?$/i;
 const ERROR_PART =
   /^(?:(?:error|err|errors|fehler|erreur)?[-_]?(?:40[0-9]|410|50[0-9])(?:error)?|(?:page|file)?[-_]?not[-_]?found|error[-_]?(?:page|pages|document)?|errors|404page|fehler|fehlerseite|erreur|errore|page-introuvable|seite-nicht-gefunden|missing|oops|unavailable|gone|expired)(?:\.[a-z]{2,5})?$/i;
-const JOIN_PART = /^(?:register|registration|sign-?up|join|password|reset-?password|account|my-?account|profile|admin|wp-admin)(?:\.[a-z]{2,5})?$/i;
-const SESSION = /^(?:jsessionid|phpsessid|aspsessionid\w*|sid|sess(?:ion)?(?:_?id)?|s_id|token|access_token|auth_token|ticket|cftoken|cfid|osid|nonce|sessiontoken|x-amz-\w+|signature|expires|state|code)$/i;
+const JOIN_PART =
+  /^(?:register|registration|sign-?up|join|password|reset-?password|account|my-?account|profile|admin|wp-admin)(?:\.[a-z]{2,5})?$/i;
+const SESSION =
+  /^(?:jsessionid|phpsessid|aspsessionid\w*|sid|sess(?:ion)?(?:_?id)?|s_id|token|access_token|auth_token|ticket|cftoken|cfid|osid|nonce|sessiontoken|x-amz-\w+|signature|expires|state|code)$/i;
 
 const parts = ({ pathname }: URL): string[] => pathname.split(/[/;]/).filter(Boolean);
 
@@ -45,18 +50,26 @@ export function isSignIn(url: URL): boolean {
 }
 
 /** A page that is meant for those who sign in or join; a link that leads there says so itself. */
-export const isAboutAccounts = (url: URL): boolean => isSignIn(url) || parts(url).some((part) => JOIN_PART.test(part));
+export const isAboutAccounts = (url: URL): boolean =>
+  isSignIn(url) || parts(url).some((part) => JOIN_PART.test(part));
 
-export const isConsent = (url: URL): boolean => CONSENT_HOST.test(url.hostname) || parts(url).some((part) => CONSENT_PART.test(part));
+export const isConsent = (url: URL): boolean =>
+  CONSENT_HOST.test(url.hostname) || parts(url).some((part) => CONSENT_PART.test(part));
 
 export const isForPay = (url: URL): boolean => parts(url).some((part) => PAY_PART.test(part));
 
 /** A page that a site shows in place of one that is not there. */
-export const isErrorPage = (url: URL): boolean => parts(url).some((part) => ERROR_PART.test(part)) || [...url.searchParams.keys()].some((name) => /^(?:error|err|notfound|404)$/i.test(name));
+export const isErrorPage = (url: URL): boolean =>
+  parts(url).some((part) => ERROR_PART.test(part)) ||
+  [...url.searchParams.keys()].some((name) => /^(?:error|err|notfound|404)$/i.test(name));
 
 /** An address that is good for one visit: with a session, a token or a signature in it. */
 export function isForOneVisit(url: URL): boolean {
-  if (/;(?:jsessionid|phpsessid|sid)=/i.test(url.pathname) || /\/\([a-z]\([a-z0-9]{16,}\)\)\//i.test(url.pathname)) return true;
+  if (
+    /;(?:jsessionid|phpsessid|sid)=/i.test(url.pathname) ||
+    /\/\([a-z]\([a-z0-9]{16,}\)\)\//i.test(url.pathname)
+  )
+    return true;
   return [...url.searchParams.keys()].some((name) => SESSION.test(name));
 }
 
@@ -77,7 +90,11 @@ export function isNoNews(from: URL, to: URL): boolean {
 
 /** The same address, by HTTPS instead of HTTP, with or without `www`. */
 export const isSecured = (from: URL, to: URL): boolean =>
-  from.protocol === 'http:' && to.protocol === 'https:' && bare(from.hostname) === bare(to.hostname) && from.pathname === to.pathname && from.search === to.search;
+  from.protocol === 'http:' &&
+  to.protocol === 'https:' &&
+  bare(from.hostname) === bare(to.hostname) &&
+  from.pathname === to.pathname &&
+  from.search === to.search;
 
 function decodeSafely(path: string): string {
   try {

@@ -38,7 +38,10 @@ export function verdictInside(destination: Destination, inside: Inside): Verdict
 const OPENNESS: Record<Readers, number> = { author: 0, reviewers: 1, everyone: 2 };
 
 /** What is known of a file without a check of its bytes. */
-const ON_SHELF: Verdict = { verdict: 'sound', reason: 'The file is on the Shelf, and its readers can open it.' };
+const ON_SHELF: Verdict = {
+  verdict: 'sound',
+  reason: 'The file is on the Shelf, and its readers can open it.',
+};
 
 function onShelf(id: string, { files, readers = 'everyone' }: Inside): Verdict | null {
   const file = files.get(id);

@@ -4,7 +4,12 @@ import type { Likened } from './answer.js';
 type Page = Pick<PageFacts, 'title' | 'print' | 'words' | 'text'>;
 
 /** What is kept of a page to compare others with it. */
-export const likened = ({ title, print, words, text }: Page, href: string, status: number, at: string): Likened => ({
+export const likened = (
+  { title, print, words, text }: Page,
+  href: string,
+  status: number,
+  at: string,
+): Likened => ({
   href,
   status,
   title,
@@ -26,7 +31,8 @@ const plain = (text: string): string =>
 export function isOnePage(one: Page, other: Page): boolean {
   if (plain(one.title) !== plain(other.title)) return false;
   if (Math.abs(one.words - other.words) > 3 + 0.1 * Math.max(one.words, other.words)) return false;
-  if (one.words < 12 || other.words < 12) return plain(one.text.slice(0, 200)) === plain(other.text.slice(0, 200));
+  if (one.words < 12 || other.words < 12)
+    return plain(one.text.slice(0, 200)) === plain(other.text.slice(0, 200));
   return likeness(one.print, other.print) >= 0.85;
 }
 
@@ -45,4 +51,7 @@ export function becameAnother(now: Page, before: Page): 'title' | 'text' | null 
 }
 
 const titleWords = (title: string): Set<string> =>
-  new Set(title.toLowerCase().match(/[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}]|[\p{L}\p{N}]{2,}/gu) ?? []);
+  new Set(
+    title.toLowerCase().match(/[\p{Script=Han}\p{Script=Hiragana}\p{Script=Katakana}]|[\p{L}\p{N}]{2,}/gu) ??
+      [],
+  );

@@ -1,5 +1,14 @@
 import type { Hop, WebAnswer } from './answer.js';
-import { isConsent, isErrorPage, isForOneVisit, isForPay, isFrontPage, isNoNews, isSecured, isSignIn } from './addresses.js';
+import {
+  isConsent,
+  isErrorPage,
+  isForOneVisit,
+  isForPay,
+  isFrontPage,
+  isNoNews,
+  isSecured,
+  isSignIn,
+} from './addresses.js';
 import { isOnePage } from './likeness.js';
 import { isPersistent } from './persistent.js';
 
@@ -21,7 +30,13 @@ function mayStand(asked: URL, to: URL): boolean {
   if (isPersistent(asked) || isNoNews(asked, to)) return false;
   if (isSignIn(to) || isConsent(to) || isForPay(to) || isErrorPage(to) || isForOneVisit(to)) return false;
   if (asked.hash !== '' && to.hash !== asked.hash) return false;
-  if (isFrontPage(to)) return isFrontPage(asked) && (to.pathname === asked.pathname || to.pathname === '/') && to.host !== asked.host || isSecured(asked, to);
+  if (isFrontPage(to))
+    return (
+      (isFrontPage(asked) &&
+        (to.pathname === asked.pathname || to.pathname === '/') &&
+        to.host !== asked.host) ||
+      isSecured(asked, to)
+    );
   return true;
 }
 

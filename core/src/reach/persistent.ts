@@ -29,5 +29,9 @@ const KNOWN = new Set(RESOLVERS);
 /** True for an address that is meant to stay as it is: `doi.org`, `hdl.handle.net`, `…/ark:/…`, `…/urn:…`. */
 export function isPersistent({ hostname, pathname }: URL): boolean {
   const host = hostname.replace(/^www\./, '');
-  return KNOWN.has(host) || /\/(?:ark:\/?\d|urn:[a-z0-9]|doi:?\/?10\.\d)/i.test(pathname) || /^(?:doi|hdl|purl|ark|urn|n2t)\./.test(host);
+  return (
+    KNOWN.has(host) ||
+    /\/(?:ark:\/?\d|urn:[a-z0-9]|doi:?\/?10\.\d)/i.test(pathname) ||
+    /^(?:doi|hdl|purl|ark|urn|n2t)\./.test(host)
+  );
 }

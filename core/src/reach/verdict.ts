@@ -1,4 +1,15 @@
-import type { Answer, Failure, FailureAnswer, FileAnswer, Hop, MailAnswer, MailState, Said, TlsFault, WebAnswer } from './answer.js';
+import type {
+  Answer,
+  Failure,
+  FailureAnswer,
+  FileAnswer,
+  Hop,
+  MailAnswer,
+  MailState,
+  Said,
+  TlsFault,
+  WebAnswer,
+} from './answer.js';
 import { movedTo, securedTo } from './moved.js';
 import { SIGNS } from './signs/index.js';
 import type { VerdictName } from './verdict-name.js';
@@ -40,7 +51,12 @@ interface Row {
 /** From status to verdict; the first row that holds the status decides. RFC 9110 section 15, RFC 6585, RFC 7725. */
 const STATUS_TABLE: readonly Row[] = [
   { from: 200, to: 299, verdict: 'sound', says: 'The page is there.' },
-  { from: 304, to: 304, verdict: 'doubtful', says: 'The site says that the page has not changed, without showing it.' },
+  {
+    from: 304,
+    to: 304,
+    verdict: 'doubtful',
+    says: 'The site says that the page has not changed, without showing it.',
+  },
   { from: 300, to: 399, verdict: 'broken', says: 'The site redirects without saying where to.' },
   { from: 401, to: 401, verdict: 'guarded', says: 'The page asks readers to sign in.' },
   { from: 402, to: 402, verdict: 'guarded', says: 'The page asks readers to pay.' },
@@ -82,8 +98,14 @@ const STATUS_TABLE: readonly Row[] = [
 
 const FAILURE_TABLE: Record<Failure, Omit<Row, 'from' | 'to'>> = {
   'unknown-name': { verdict: 'broken', says: 'There is no site of this name.' },
-  'name-fault': { verdict: 'unreachable', says: 'The name of the site could not be looked up. Check again later.' },
-  refused: { verdict: 'unreachable', says: 'Nothing answers at this address: the connection was refused. Check again later.' },
+  'name-fault': {
+    verdict: 'unreachable',
+    says: 'The name of the site could not be looked up. Check again later.',
+  },
+  refused: {
+    verdict: 'unreachable',
+    says: 'Nothing answers at this address: the connection was refused. Check again later.',
+  },
   timeout: { verdict: 'unreachable', says: 'The site did not answer in time. Check again later.' },
   reset: { verdict: 'unreachable', says: 'The connection broke off before the answer. Check again later.' },
   certificate: {
@@ -91,7 +113,10 @@ const FAILURE_TABLE: Record<Failure, Omit<Row, 'from' | 'to'>> = {
     says: 'The site’s certificate is not in order, so browsers warn readers away.',
   },
   protocol: { verdict: 'unreachable', says: 'What answers there is not a web site.' },
-  unpackable: { verdict: 'unreachable', says: 'What the site sends can’t be unpacked, so browsers show an error.' },
+  unpackable: {
+    verdict: 'unreachable',
+    says: 'What the site sends can’t be unpacked, so browsers show an error.',
+  },
   'private-address': {
     verdict: 'unreachable',
     says: 'This name leads into a private network, where readers can’t follow and Vennet doesn’t ask.',
@@ -107,7 +132,10 @@ const FAILURE_TABLE: Record<Failure, Omit<Row, 'from' | 'to'>> = {
     verdict: 'unreachable',
     says: 'What programs may look at could not be read from the site, so the page was not asked (RFC 9309).',
   },
-  resting: { verdict: 'unreachable', says: 'The site asked for a rest, so this page was not asked this time.' },
+  resting: {
+    verdict: 'unreachable',
+    says: 'The site asked for a rest, so this page was not asked this time.',
+  },
 };
 
 const TLS_TABLE: Record<TlsFault, string> = {
@@ -129,18 +157,39 @@ const MAIL_TABLE: Record<MailState, { verdict: VerdictName; says(address: string
   malformed: { verdict: 'broken', says: (address) => `“${address}” is no email address.` },
   'no-domain': { verdict: 'broken', says: (address) => `The domain of ${address} does not exist.` },
   refuses: { verdict: 'broken', says: (address) => `The domain of ${address} says that it takes no email.` },
-  'no-server': { verdict: 'broken', says: (address) => `There is no server that takes email for ${address}.` },
-  private: { verdict: 'broken', says: (address) => `The server that takes email for ${address} is in a private network.` },
-  fault: { verdict: 'unreachable', says: (address) => `The domain of ${address} could not be looked up. Check again later.` },
-  literal: { verdict: 'doubtful', says: (address) => `${address} names a computer by its number; many programs send nothing there.` },
+  'no-server': {
+    verdict: 'broken',
+    says: (address) => `There is no server that takes email for ${address}.`,
+  },
+  private: {
+    verdict: 'broken',
+    says: (address) => `The server that takes email for ${address} is in a private network.`,
+  },
+  fault: {
+    verdict: 'unreachable',
+    says: (address) => `The domain of ${address} could not be looked up. Check again later.`,
+  },
+  literal: {
+    verdict: 'doubtful',
+    says: (address) => `${address} names a computer by its number; many programs send nothing there.`,
+  },
   takes: { verdict: 'sound', says: () => 'Its domain takes email.' },
-  'takes-by-address': { verdict: 'sound', says: () => 'Its domain takes email, at the address of the domain itself.' },
+  'takes-by-address': {
+    verdict: 'sound',
+    says: () => 'Its domain takes email, at the address of the domain itself.',
+  },
 };
 
 const FILE_TABLE: Record<FileAnswer['state'], { verdict: VerdictName; says: string }> = {
-  lost: { verdict: 'broken', says: 'The file is on the Shelf by name, and its bytes are lost. Replace it there.' },
+  lost: {
+    verdict: 'broken',
+    says: 'The file is on the Shelf by name, and its bytes are lost. Replace it there.',
+  },
   unreadable: { verdict: 'unreachable', says: 'The file could not be read from the disk.' },
-  'other-bytes': { verdict: 'broken', says: 'The file was damaged: its bytes are not those that came to the Shelf.' },
+  'other-bytes': {
+    verdict: 'broken',
+    says: 'The file was damaged: its bytes are not those that came to the Shelf.',
+  },
   'other-type': { verdict: 'doubtful', says: 'The file is not of the kind that its name says.' },
   there: { verdict: 'sound', says: 'The file is on the Shelf, whole, and every reader can open it.' },
 };
@@ -149,10 +198,15 @@ const FILE_TABLE: Record<FileAnswer['state'], { verdict: VerdictName; says: stri
  * The verdict on what was answered for `href`. Pure: the same answer gets the same verdict from one edition of the tables.
  * `now` (ISO 8601) decides whether what the author said of it still holds, and defaults to when the answer came.
  */
-export function verdictOf(answer: Answer, href?: string, { patience = PATIENCE, now = answer.at }: { patience?: Patience; now?: string } = {}): Verdict {
+export function verdictOf(
+  answer: Answer,
+  href?: string,
+  { patience = PATIENCE, now = answer.at }: { patience?: Patience; now?: string } = {},
+): Verdict {
   const found = foundOf(answer, href ?? hrefOf(answer));
   const { said, streak } = answer;
-  if (said && (now === undefined || now < said.until) && SAID_HOLDS.has(found.verdict)) return asSaid(said, now ?? said.at);
+  if (said && (now === undefined || now < said.until) && SAID_HOLDS.has(found.verdict))
+    return asSaid(said, now ?? said.at);
   if (found.verdict !== 'unreachable' || !streak || streak.runs < patience.runs) return found;
   const days = (Date.parse(answer.at ?? streak.since) - Date.parse(streak.since)) / 86_400_000;
   if (days < patience.days) return found;
@@ -168,11 +222,18 @@ const SAID_HOLDS: ReadonlySet<VerdictName> = new Set(['guarded', 'doubtful', 'un
 
 function asSaid({ saw, readers, from, at }: Said, now: string): Verdict {
   const day = at.slice(0, 10);
-  if (saw === 'does-not-open') return { verdict: 'broken', reason: `You opened it on ${day} and it was not there.`, sign: 'said' };
-  if (from > now.slice(0, 10)) return { verdict: 'guarded', reason: `It opens on ${from}, you said on ${day}.`, sign: 'said' };
-  if (readers === 'everyone') return { verdict: 'sound', reason: `You opened it on ${day}, and everyone can.`, sign: 'said' };
+  if (saw === 'does-not-open')
+    return { verdict: 'broken', reason: `You opened it on ${day} and it was not there.`, sign: 'said' };
+  if (from > now.slice(0, 10))
+    return { verdict: 'guarded', reason: `It opens on ${from}, you said on ${day}.`, sign: 'said' };
+  if (readers === 'everyone')
+    return { verdict: 'sound', reason: `You opened it on ${day}, and everyone can.`, sign: 'said' };
   const who = readers === 'members' ? 'Members' : 'People of one house';
-  return { verdict: 'guarded', reason: `${who} can open it and other readers can’t, you said on ${day}.`, sign: 'said' };
+  return {
+    verdict: 'guarded',
+    reason: `${who} can open it and other readers can’t, you said on ${day}.`,
+    sign: 'said',
+  };
 }
 
 function foundOf(answer: Answer, href: string): Verdict {
@@ -191,7 +252,10 @@ function foundOf(answer: Answer, href: string): Verdict {
 function ofFailure(answer: FailureAnswer): Verdict {
   const { failure, tls, until } = answer;
   const { verdict, says } = FAILURE_TABLE[failure];
-  const rest = failure === 'resting' && until ? ` It may be asked again after ${until.slice(0, 16).replace('T', ' ')} UTC.` : '';
+  const rest =
+    failure === 'resting' && until
+      ? ` It may be asked again after ${until.slice(0, 16).replace('T', ' ')} UTC.`
+      : '';
   const reason = after(answer.hops, `${tls ? TLS_TABLE[tls] : says}${rest}`);
   return { verdict: tls === 'asks-for-certificate' ? 'guarded' : verdict, reason, sign: tls ?? failure };
 }
@@ -200,21 +264,35 @@ function ofPage(answer: WebAnswer, href: string): Verdict {
   const { status, page } = answer;
   const row = STATUS_TABLE.find(({ from, to }) => status >= from && status <= to);
   if (!row) return { verdict: 'unreachable', reason: `The site answered with the unknown status ${status}.` };
-  if (answer.edition === undefined) return row.verdict === 'sound' ? NEVER_READ : { verdict: row.verdict, reason: `${row.says} (${status})` };
+  if (answer.edition === undefined)
+    return row.verdict === 'sound' ? NEVER_READ : { verdict: row.verdict, reason: `${row.says} (${status})` };
   const asked = new URL(href);
   const arrived = new URL(answer.hops.at(-1)?.location ?? href);
   const isFine = row.verdict === 'sound';
   if (page) {
-    const sentOn = arrived.origin + arrived.pathname + arrived.search !== asked.origin + asked.pathname + asked.search;
+    const sentOn =
+      arrived.origin + arrived.pathname + arrived.search !== asked.origin + asked.pathname + asked.search;
     const seen = { answer, page, asked, arrived, sentOn };
     for (const { id, at = isSuccess, find } of SIGNS) {
       const told = at(status) ? find(seen) : null;
-      if (told) return { verdict: told.verdict, reason: told.says, sign: id, ...(told.quote ? { quote: told.quote } : {}) };
+      if (told)
+        return {
+          verdict: told.verdict,
+          reason: told.says,
+          sign: id,
+          ...(told.quote ? { quote: told.quote } : {}),
+        };
     }
   }
-  if (!isFine) return { verdict: row.verdict, reason: after(answer.hops, `${row.says} (${status})`), sign: String(status) };
+  if (!isFine)
+    return {
+      verdict: row.verdict,
+      reason: after(answer.hops, `${row.says} (${status})`),
+      sign: String(status),
+    };
   const to = movedTo(asked, answer);
-  if (to !== null) return { verdict: 'moved', reason: 'The page has moved for good.', sign: 'moved', movedTo: to };
+  if (to !== null)
+    return { verdict: 'moved', reason: 'The page has moved for good.', sign: 'moved', movedTo: to };
   const secured = securedTo(asked, answer);
   return { verdict: 'sound', reason: row.says, ...(secured ? { securedTo: secured } : {}) };
 }
@@ -233,26 +311,48 @@ function after(hops: readonly Hop[], says: string): string {
 }
 
 function ofMail({ receivers }: MailAnswer): Verdict {
-  const worst = (Object.keys(MAIL_TABLE) as MailState[]).flatMap((state) => receivers.filter((one) => one.state === state))[0];
+  const worst = (Object.keys(MAIL_TABLE) as MailState[]).flatMap((state) =>
+    receivers.filter((one) => one.state === state),
+  )[0];
   if (!worst) return { verdict: 'sound', reason: 'The reader chooses who gets the email.' };
   const { verdict, says } = MAIL_TABLE[worst.state];
-  return { verdict, reason: says(worst.address), ...(verdict === 'sound' ? {} : { sign: worst.state, quote: worst.address }) };
+  return {
+    verdict,
+    reason: says(worst.address),
+    ...(verdict === 'sound' ? {} : { sign: worst.state, quote: worst.address }),
+  };
 }
 
 function ofFile({ state, found, fragment, pages }: FileAnswer): Verdict {
   if (state === 'there' && (fragment === 'missing' || fragment === 'text-missing'))
     return {
       verdict: 'broken',
-      reason: pages ? `The file is on the Shelf, and has only ${pages} ${pages === 1 ? 'page' : 'pages'}.` : 'The file is on the Shelf, and has no such spot.',
+      reason: pages
+        ? `The file is on the Shelf, and has only ${pages} ${pages === 1 ? 'page' : 'pages'}.`
+        : 'The file is on the Shelf, and has no such spot.',
       sign: 'fragment',
     };
-  if (state === 'there' && fragment === 'unread') return { verdict: 'doubtful', reason: 'The file is on the Shelf, and could not be searched for the spot.', sign: 'fragment' };
+  if (state === 'there' && fragment === 'unread')
+    return {
+      verdict: 'doubtful',
+      reason: 'The file is on the Shelf, and could not be searched for the spot.',
+      sign: 'fragment',
+    };
   const { verdict, says } = FILE_TABLE[state];
-  return { verdict, reason: says, ...(found ? { quote: found } : {}), ...(verdict === 'sound' ? {} : { sign: state }) };
+  return {
+    verdict,
+    reason: says,
+    ...(found ? { quote: found } : {}),
+    ...(verdict === 'sound' ? {} : { sign: state }),
+  };
 }
 
 /** The address that was asked first, where nobody says which one it was. */
 function hrefOf(answer: Answer): string {
   if (answer.outcome === 'mail' || answer.outcome === 'file') return '';
-  return answer.hops[0]?.href ?? answer.requests?.find(({ why }) => why === undefined)?.href ?? 'https://unknown.invalid/';
+  return (
+    answer.hops[0]?.href ??
+    answer.requests?.find(({ why }) => why === undefined)?.href ??
+    'https://unknown.invalid/'
+  );
 }

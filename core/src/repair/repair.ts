@@ -25,6 +25,8 @@ export type Repair =
   | { type: 'look'; look: LinkLook | null }
   | { type: 'trim' }
   | { type: 'unlink' }
+  /** Puts another link behind this one, in brackets; its id is `id` and that of this one. */
+  | { type: 'beside'; destination: Destination; words: string; id: string }
   /** Of the mark of a hand-made note: it is a change to the whole book, see `makeNotes`. */
   | { type: 'make-note' };
 
@@ -49,6 +51,8 @@ export function applyRepair(transform: Transform, link: Link, repair: Repair): v
       return trim(transform, link);
     case 'unlink':
       return unlink(transform, link);
+    case 'beside':
+      return putBeside(transform, link, repair);
     case 'make-note':
       // More than one link changes: that is for `makeNotes`.
       return;
@@ -168,6 +172,15 @@ function unlink(transform: Transform, link: Link): void {
   transform.removeMark(link.from, link.to, mark.type);
   if (ADDRESS.test(link.text)) transform.addMark(link.from, link.to, schema.marks.unlinked.create());
   removeEmptyAnchor(transform, link.from);
+}
+
+function putBeside(
+  transform: Transform,
+  { to, id: own }: Link,
+  { destination, words, id }: Repair & { type: 'beside' },
+): void {
+  const mark = schema.marks.link.create({ id: `${id}-${own}`, destination, hoverNote: '' });
+  transform.insert(to, [schema.text(' ('), schema.text(words, [mark]), schema.text(')')]);
 }
 
 /** An anchor that only carried a link without words has no use once the link is gone. */

@@ -9,7 +9,14 @@ import {
   faultInChapter,
   type BookDetails,
 } from '@vennet/core/manuscript';
-import type { BookChanges, BookSummary, ChapterSave, ChapterSaved, LastCheck, NewBook } from '@vennet/core/wire';
+import type {
+  BookChanges,
+  BookSummary,
+  ChapterSave,
+  ChapterSaved,
+  LastCheck,
+  NewBook,
+} from '@vennet/core/wire';
 import { DataSource, IsNull, Not } from 'typeorm';
 import { LOCAL_AUTHOR } from '../platform/author.js';
 import { notFound, ProblemError } from '../platform/problem.js';
@@ -90,7 +97,14 @@ export class BooksService {
   /** The last check of each book that came to its end and was about more than a few chosen destinations. */
   async #lastChecks(): Promise<Map<string, LastCheck>> {
     const rows = await this.database.query<
-      { book: string; at: Date; scheduled: number; changes: number | null; total: string; broken: string | null }[]
+      {
+        book: string;
+        at: Date;
+        scheduled: number;
+        changes: number | null;
+        total: string;
+        broken: string | null;
+      }[]
     >(
       `SELECT run.book_id AS book, run.finished_at AS at, run.scheduled, run.changes, COUNT(*) AS total, SUM(row.verdict = 'broken') AS broken
         FROM check_runs run JOIN check_rows row ON row.run_id = run.id

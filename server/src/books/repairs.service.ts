@@ -152,6 +152,7 @@ const REASONS: Record<Repair['type'], (links: string) => string> = {
   'hover-note': (links) => `Before ${links} got another hover note`,
   look: (links) => `Before ${links} got another look`,
   trim: (links) => `Before the ends of ${links} were trimmed`,
+  beside: (links) => `Before a copy was put behind ${links}`,
   unlink: (links) => `Before ${links} became plain words`,
   'make-note': (links) => `Before ${links} became marks of real notes`,
 };

@@ -35,7 +35,10 @@ export class AnswerStore {
     const before = asFound(row.href, given, bare.verdict!) ?? known.before;
     const destination = { ...known, before, said, streak };
     this.known.set(row.href, destination);
-    this.#waiting.push({ row: { ...row, answer, checkedAt: now, ...judged(row.href, answer, patience, now) }, destination });
+    this.#waiting.push({
+      row: { ...row, answer, checkedAt: now, ...judged(row.href, answer, patience, now) },
+      destination,
+    });
     // A failure to store is met by the flush at the end of the run.
     this.#storing ??= this.#store();
     this.#storing.catch(() => {});

@@ -43,7 +43,12 @@ export class NewCheckDto implements NewCheck {
   @Choice(['changed', 'failures', 'older'], { optional: true, description: 'Only what this says' })
   scope?: 'changed' | 'failures' | 'older';
 
-  @Whole({ optional: true, least: 0, most: 3_650, description: 'For `older`: not looked at for so many days' })
+  @Whole({
+    optional: true,
+    least: 0,
+    most: 3_650,
+    description: 'For `older`: not looked at for so many days',
+  })
   days?: number;
 }
 

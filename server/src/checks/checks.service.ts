@@ -184,7 +184,11 @@ export class ChecksService implements OnApplicationBootstrap {
     if (run.state !== 'stopped' && run.state !== 'failed')
       throw new ProblemError(409, 'The check is not stopped', 'Only a check that was stopped can go on.');
     if (await this.#runs.existsBy({ bookId: run.bookId, state: In(['waiting', 'running']) }))
-      throw new ProblemError(409, 'A check is running', 'Another check of this book is running. Wait for it, or stop it first.');
+      throw new ProblemError(
+        409,
+        'A check is running',
+        'Another check of this book is running. Wait for it, or stop it first.',
+      );
     await this.#set(id, 'waiting');
     this.jobs.add('check', id);
     return this.one(id);
@@ -201,7 +205,9 @@ export class ChecksService implements OnApplicationBootstrap {
     const { language } = await this.database.getRepository(BookEntity).findOneByOrFail({ id: bookId });
     let done = total - rows.length;
     tell({ done, total });
-    const storing = new AnswerStore(this.database, this.settings, known, (count) => tell({ done: (done += count) }));
+    const storing = new AnswerStore(this.database, this.settings, known, (count) =>
+      tell({ done: (done += count) }),
+    );
     const tooLong = setTimeout(() => void this.jobs.stop(id), LONGEST_RUN).unref();
     const files = [...byHref.keys()].filter((href) => !/^(?:https?|mailto):/.test(href));
     try {
@@ -241,7 +247,12 @@ export class ChecksService implements OnApplicationBootstrap {
   }
 
   /** An answer with the copy that an archive has, where the page itself is lost. */
-  async #withCopy(href: string, answer: Answer, firstSeen: Date | undefined, signal: AbortSignal): Promise<Answer> {
+  async #withCopy(
+    href: string,
+    answer: Answer,
+    firstSeen: Date | undefined,
+    signal: AbortSignal,
+  ): Promise<Answer> {
     const { timeGate } = this.settings.current;
     if (timeGate === '' || !/^https?:/.test(href) || href.startsWith(timeGate)) return answer;
     const { verdict } = judged(href, answer, this.settings.patience);
@@ -365,7 +376,9 @@ export class ChecksService implements OnApplicationBootstrap {
       hops: isWeb ? answer.hops : [],
       requests: answer?.requests ?? [],
       seen: rows.flatMap(({ told, checkedAt }) =>
-        told && checkedAt ? [{ checkedAt: checkedAt.toISOString(), verdict: told.verdict, reason: told.reason }] : [],
+        told && checkedAt
+          ? [{ checkedAt: checkedAt.toISOString(), verdict: told.verdict, reason: told.reason }]
+          : [],
       ),
     };
   }
@@ -396,12 +409,20 @@ export class ChecksService implements OnApplicationBootstrap {
     const before = (page && asFound(href, page, 'sound')) ?? known.before;
     await this.destinations.keep({ ...known, before, said: said ?? null });
     const answer: Answer = { ...row.answer, said: said ?? null };
-    await this.#rows.upsert([{ ...row, answer, ...judged(href, answer, this.settings.patience) }], ['runId', 'hrefHash']);
+    await this.#rows.upsert(
+      [{ ...row, answer, ...judged(href, answer, this.settings.patience) }],
+      ['runId', 'hrefHash'],
+    );
   }
 }
 
 /** The file of the Shelf that is to be had at an address. */
-function publicFile(href: string, enclosures: readonly EnclosureEntity[]): { size: number; checksum: string } | null {
-  const file = enclosures.find(({ travels, address }) => travels === 'public' && address?.replace(/#.*/s, '') === href);
+function publicFile(
+  href: string,
+  enclosures: readonly EnclosureEntity[],
+): { size: number; checksum: string } | null {
+  const file = enclosures.find(
+    ({ travels, address }) => travels === 'public' && address?.replace(/#.*/s, '') === href,
+  );
   return file ? { size: Number(file.size), checksum: file.sha256 } : null;
 }

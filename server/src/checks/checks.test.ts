@@ -68,9 +68,7 @@ describe('a check run', () => {
     ]);
     expect(rows[3]!.findings).toMatchObject([{ rule: 'vague-text', severity: 'must-fix' }]);
     const verdicts = await app.api.verdicts(id);
-    expect(verdicts.find(({ verdict }) => verdict === 'moved')?.movedTo).toBe(
-      'https://lamp.example/lamps',
-    );
+    expect(verdicts.find(({ verdict }) => verdict === 'moved')?.movedTo).toBe('https://lamp.example/lamps');
   });
 
   test('of one address leaves the verdicts of the others', async () => {
@@ -177,6 +175,8 @@ test('a run whose server is killed goes on at the next start, and what was answe
     const times = new Map<string, number>();
     for (const request of counted.requests) {
       const [, href = ''] = request.split(' ');
+      // Rules for programs and an address that can't exist are asked for in each run.
+      if (!/\/p\d+$/.test(href)) continue;
       times.set(href, (times.get(href) ?? 0) + 1);
     }
     expect(times.size).toBe(400);

@@ -1,5 +1,12 @@
 import { Injectable } from '@nestjs/common';
-import { likened, type Answer, type Likened, type Said, type Streak, type VerdictName } from '@vennet/core/reach';
+import {
+  likened,
+  type Answer,
+  type Likened,
+  type Said,
+  type Streak,
+  type VerdictName,
+} from '@vennet/core/reach';
 import { DataSource, In } from 'typeorm';
 import { DestinationEntity } from '../database/entities/destination.entity.js';
 import { LOCAL_AUTHOR } from '../platform/author.js';
@@ -15,7 +22,8 @@ export class Destinations {
     const known = new Map<string, DestinationEntity>();
     const rows = this.database.getRepository(DestinationEntity);
     for (const batch of batches(hrefs))
-      for (const one of await rows.findBy({ owner: LOCAL_AUTHOR, hrefHash: In(batch.map(hashOf)) })) known.set(one.href, one);
+      for (const one of await rows.findBy({ owner: LOCAL_AUTHOR, hrefHash: In(batch.map(hashOf)) }))
+        known.set(one.href, one);
     return known;
   }
 
@@ -49,7 +57,12 @@ export const newDestination = (href: string): DestinationEntity => ({
 const NOT_ASKED = new Set(['resting', 'robots-unknown']);
 
 /** How often in a row, and since when, a destination could not be reached, with this answer counted. */
-export function streakAfter(before: Streak | null, answer: Answer, verdict: VerdictName, now: Date): Streak | null {
+export function streakAfter(
+  before: Streak | null,
+  answer: Answer,
+  verdict: VerdictName,
+  now: Date,
+): Streak | null {
   if (answer.outcome === 'failure' && NOT_ASKED.has(answer.failure)) return before;
   if (verdict !== 'unreachable') return null;
   return before ? { ...before, runs: before.runs + 1 } : { runs: 1, since: now.toISOString() };
@@ -63,4 +76,5 @@ export function asFound(href: string, answer: Answer, verdict: VerdictName): Lik
 }
 
 /** What was said, while it holds. */
-export const saidNow = (said: Said | null, now: Date): Said | null => (said && new Date(said.until) > now ? said : null);
+export const saidNow = (said: Said | null, now: Date): Said | null =>
+  said && new Date(said.until) > now ? said : null;

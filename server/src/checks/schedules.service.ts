@@ -1,4 +1,9 @@
-import { Injectable, Logger, type BeforeApplicationShutdown, type OnApplicationBootstrap } from '@nestjs/common';
+import {
+  Injectable,
+  Logger,
+  type BeforeApplicationShutdown,
+  type OnApplicationBootstrap,
+} from '@nestjs/common';
 import type { CheckSchedule } from '@vennet/core/wire';
 import { Cron } from 'croner';
 import { DataSource, type Repository } from 'typeorm';
@@ -43,7 +48,9 @@ export class SchedulesService implements OnApplicationBootstrap, BeforeApplicati
     if (!schedule) return void (await this.#rows.delete({ bookId }));
     const { every, weekday, time, zone } = schedule;
     this.#begin(bookId, schedule);
-    await this.#rows.upsert({ bookId, schedule: { every, weekday, time, zone }, beganAt: new Date() }, ['bookId']);
+    await this.#rows.upsert({ bookId, schedule: { every, weekday, time, zone }, beganAt: new Date() }, [
+      'bookId',
+    ]);
   }
 
   #begin(bookId: string, schedule: CheckSchedule): Cron {

@@ -47,7 +47,9 @@ export class CheckSettingsService implements OnApplicationBootstrap {
   }
 
   async change(settings: CheckSettings): Promise<CheckSettings> {
-    await this.database.getRepository(CheckSettingsEntity).upsert({ owner: LOCAL_AUTHOR, settings }, ['owner']);
+    await this.database
+      .getRepository(CheckSettingsEntity)
+      .upsert({ owner: LOCAL_AUTHOR, settings }, ['owner']);
     this.#current = settings;
     this.#hold();
     return settings;

@@ -31,12 +31,18 @@ export class ShelfFiles {
     if (fragment === '') return { ...parts, state: 'there' };
     if (file.type === 'application/pdf') {
       const found = await spotsInPdf(path, [fragment]);
-      return { ...parts, state: 'there', fragment: found?.fragments[0]?.[1] ?? 'unread', pages: found?.pages ?? null };
+      return {
+        ...parts,
+        state: 'there',
+        fragment: found?.fragments[0]?.[1] ?? 'unread',
+        pages: found?.pages ?? null,
+      };
     }
     if (!/html|xml/.test(file.type)) return { ...parts, state: 'there' };
     const reader = new PageReader([fragment], { xml: /xml/.test(file.type) });
     const decoder = new StreamDecoder(undefined);
-    for await (const bytes of createReadStream(path) as AsyncIterable<Uint8Array>) reader.write(decoder.write(bytes));
+    for await (const bytes of createReadStream(path) as AsyncIterable<Uint8Array>)
+      reader.write(decoder.write(bytes));
     reader.write(decoder.end());
     return { ...parts, state: 'there', fragment: reader.end(true).fragments.get(fragment) ?? 'missing' };
   }

@@ -1,11 +1,28 @@
-import { Body, Controller, Delete, Get, HttpCode, Param, ParseUUIDPipe, Post, Put, Query } from '@nestjs/common';
+import {
+  Body,
+  Controller,
+  Delete,
+  Get,
+  HttpCode,
+  Param,
+  ParseUUIDPipe,
+  Post,
+  Put,
+  Query,
+} from '@nestjs/common';
 import { ApiNoContentResponse, ApiOkResponse, ApiQuery, ApiTags } from '@nestjs/swagger';
 import type { CheckSchedule, CheckSettings, DestinationHistory } from '@vennet/core/wire';
 import { ShelfService } from '../shelf/shelf.service.js';
 import { ChecksService } from './checks.service.js';
 import { SchedulesService } from './schedules.service.js';
 import { CheckSettingsService } from './settings.service.js';
-import { CheckScheduleDto, CheckSettingsDto, DestinationHistoryDto, NewSayingDto, ScheduleSetDto } from './survey.dto.js';
+import {
+  CheckScheduleDto,
+  CheckSettingsDto,
+  DestinationHistoryDto,
+  NewSayingDto,
+  ScheduleSetDto,
+} from './survey.dto.js';
 
 /** What stands around check runs: the history of a destination, what the author says of it, schedules, settings. */
 @ApiTags('checks')
@@ -50,7 +67,10 @@ export class SurveyController {
   @Put('books/:id/schedule')
   @HttpCode(204)
   @ApiNoContentResponse()
-  async setSchedule(@Param('id', ParseUUIDPipe) id: string, @Body() schedule: CheckScheduleDto): Promise<void> {
+  async setSchedule(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Body() schedule: CheckScheduleDto,
+  ): Promise<void> {
     await this.shelf.bookMustBe(id);
     await this.schedules.set(id, schedule);
   }

@@ -9,12 +9,28 @@ export function judged(
   patience: Patience,
   now = new Date(),
 ): Pick<CheckRowEntity, 'verdict' | 'told' | 'verdictTable' | 'saidUntil' | 'answered'> {
-  const { verdict, reason, sign = '', quote = '', movedTo = null, securedTo = null } = verdictOf(answer, href, {
+  const {
+    verdict,
+    reason,
+    sign = '',
+    quote = '',
+    movedTo = null,
+    securedTo = null,
+  } = verdictOf(answer, href, {
     patience,
     now: now.toISOString(),
   });
   const said = answer.said ?? null;
-  const told: Told = { verdict, reason, sign, quote, movedTo, securedTo, copy: answer.archived ?? null, said };
+  const told: Told = {
+    verdict,
+    reason,
+    sign,
+    quote,
+    movedTo,
+    securedTo,
+    copy: answer.archived ?? null,
+    said,
+  };
   const until = said && new Date(said.until);
   const opens = said?.from ? new Date(said.from) : null;
   // The verdict is derived anew on the day on which it opens, and when what was said holds no more.

@@ -13,7 +13,11 @@ export async function copyNear(
   timeGate: string,
   options: VisitOptions,
 ): Promise<{ copy: ArchivedCopy | null; requests: Asked[] }> {
-  const visited = await visit(timeGate + href, { why: 'archive', headers: { 'accept-datetime': date.toUTCString() } }, options);
+  const visited = await visit(
+    timeGate + href,
+    { why: 'archive', headers: { 'accept-datetime': date.toUTCString() } },
+    options,
+  );
   const { requests } = visited;
   if (visited.outcome !== 'status' || visited.status >= 300) return { copy: null, requests };
   const made = Date.parse(visited.memento);

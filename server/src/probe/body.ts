@@ -62,7 +62,11 @@ export async function readBody(reply: Reply, options: BodyOptions): Promise<Body
   const told = reply.headers.get('content-type');
   const type = (told.split(';')[0] ?? '').trim().toLowerCase();
   const charset = /charset\s*=\s*["']?([\w.:-]+)/i.exec(told)?.[1];
-  const pieces = new Pieces(unpacked(reply.body, reply.headers.all('content-encoding').join(',')), options.timeout, options.copy);
+  const pieces = new Pieces(
+    unpacked(reply.body, reply.headers.all('content-encoding').join(',')),
+    options.timeout,
+    options.copy,
+  );
   try {
     const head = await pieces.head();
     const found = head.length === 0 ? '' : await typeOf(head);
@@ -73,7 +77,11 @@ export async function readBody(reply: Reply, options: BodyOptions): Promise<Body
     const { broken } = pieces;
     const isNothing = read.page.title === '' && read.page.allWords === 0 && read.page.bytes < 512;
     const whole = options.copy ? pieces.whole : read.page.whole;
-    return { ...read, page: { ...read.page, whole }, cutOff: broken && (kind === 'empty' || (kind === 'html' && isNothing)) ? broken : null };
+    return {
+      ...read,
+      page: { ...read.page, whole },
+      cutOff: broken && (kind === 'empty' || (kind === 'html' && isNothing)) ? broken : null,
+    };
   } finally {
     pieces.stop();
   }
@@ -89,7 +97,8 @@ type Read = Omit<BodyRead, 'cutOff'>;
 async function readAs(kind: BodyKind, page: PageFacts, pieces: Pieces, options: ReadOptions): Promise<Read> {
   const { fragments, openPdf, charset, type } = options;
   const spots = fragments.filter((fragment) => !isTop(readFragment(fragment).id) || fragment.includes(':~:'));
-  const all = (state: FragmentState) => new Map(fragments.map((one) => [one, isTop(one) ? 'there' : state] as const));
+  const all = (state: FragmentState) =>
+    new Map(fragments.map((one) => [one, isTop(one) ? 'there' : state] as const));
   switch (kind) {
     case 'html':
       return readPage(page, pieces, { fragments, spots, charset, xml: type === 'application/xhtml+xml' });
@@ -105,7 +114,10 @@ async function readAs(kind: BodyKind, page: PageFacts, pieces: Pieces, options: 
       let json = '';
       for await (const bytes of pieces.upTo(BODY_BOUNDS.data)) json += decoder.write(bytes);
       json += decoder.end();
-      return { page: { ...page, ...pieces.amount, error: pieces.whole ? errorInData(json) : '' }, fragments: all('there') };
+      return {
+        page: { ...page, ...pieces.amount, error: pieces.whole ? errorInData(json) : '' },
+        fragments: all('there'),
+      };
     }
     case 'text': {
       // The text of a file is read like that of a page without any element.
@@ -116,7 +128,10 @@ async function readAs(kind: BodyKind, page: PageFacts, pieces: Pieces, options: 
     }
     case 'other':
       if (spots.length > 0 && /[/+]xml$/.test(type))
-        return { ...(await readPage(page, pieces, { fragments, spots, charset, xml: true })), page: { ...page, ...pieces.amount } };
+        return {
+          ...(await readPage(page, pieces, { fragments, spots, charset, xml: true })),
+          page: { ...page, ...pieces.amount },
+        };
       break;
     case 'empty':
       return { page: { ...page, ...pieces.amount }, fragments: all('missing') };
@@ -127,7 +142,13 @@ async function readAs(kind: BodyKind, page: PageFacts, pieces: Pieces, options: 
 async function readPage(
   page: PageFacts,
   pieces: Pieces,
-  how: { fragments: readonly string[]; spots: readonly string[]; charset: string | undefined; xml: boolean; plain?: boolean },
+  how: {
+    fragments: readonly string[];
+    spots: readonly string[];
+    charset: string | undefined;
+    xml: boolean;
+    plain?: boolean;
+  },
 ): Promise<Read> {
   const reader = new PageReader(how.fragments, { xml: how.xml });
   const decoder = new StreamDecoder(how.charset);
@@ -138,7 +159,17 @@ async function readPage(
   }
   write(decoder.end());
   const { fragments, ...facts } = reader.end(pieces.whole);
-  return { page: { ...page, ...facts, kind: page.kind, type: page.type, found: page.found, bytes: pieces.amount.bytes }, fragments };
+  return {
+    page: {
+      ...page,
+      ...facts,
+      kind: page.kind,
+      type: page.type,
+      found: page.found,
+      bytes: pieces.amount.bytes,
+    },
+    fragments,
+  };
 }
 
 /** The pieces of a body within a time; how much came, and whether it was all. */
@@ -226,7 +257,8 @@ class Pieces {
     } catch (error) {
       this.#ended = true;
       const { code = '' } = error as NodeJS.ErrnoException;
-      const isPacked = code.startsWith('Z_') || code.startsWith('ERR_BROTLI') || code.startsWith('ERR__ERROR');
+      const isPacked =
+        code.startsWith('Z_') || code.startsWith('ERR_BROTLI') || code.startsWith('ERR__ERROR');
       if (isPacked && this.#bytes === 0 && this.#head.length === 0) throw new UnpackError(code);
       this.broken = /TIMEOUT/.test(code) ? 'timeout' : 'reset';
       return null;
@@ -239,7 +271,8 @@ class Pieces {
 /** How many bytes are waited for to see what a body is. */
 const HEAD = 1024;
 
-const HTML = /^\ufeff?\s*(?:<!--[\s\S]*?-->\s*)*<(?:!doctype\s+html|html|head|body|title|meta|h1|p|div|script|a|br|table)\b/i;
+const HTML =
+  /^\ufeff?\s*(?:<!--[\s\S]*?-->\s*)*<(?:!doctype\s+html|html|head|body|title|meta|h1|p|div|script|a|br|table)\b/i;
 
 /** The type that the first bytes show; `''` where they show none. */
 async function typeOf(head: Uint8Array): Promise<string> {
@@ -251,18 +284,30 @@ async function typeOf(head: Uint8Array): Promise<string> {
 function kindOf(type: string, found: string, head: Uint8Array): BodyKind {
   if (head.length === 0) return 'empty';
   if (found === 'application/pdf') return 'pdf';
-  if (/^(?:text\/html|application\/xhtml\+xml)$/.test(type)) return found === '' || found === 'text/html' ? 'html' : 'other';
+  if (/^(?:text\/html|application\/xhtml\+xml)$/.test(type))
+    return found === '' || found === 'text/html' ? 'html' : 'other';
   if (/[/+]json$/.test(type)) return 'json';
   if (type === '' || type === 'application/octet-stream' || type === 'unknown/unknown' || type === '*/*')
-    return found === 'text/html' && type === '' ? 'html' : found === '' && type === '' && !head.includes(0) ? 'text' : 'other';
+    return found === 'text/html' && type === ''
+      ? 'html'
+      : found === '' && type === '' && !head.includes(0)
+        ? 'text'
+        : 'other';
   return type.startsWith('text/plain') && found === '' ? 'text' : 'other';
 }
 
 /** Whether the first bytes are of quite another type than was told. */
 function contradicts(type: string, found: string): boolean {
-  if (type === '' || found === '' || type === found || /octet-stream|x-download|force-download|binary/.test(type)) return false;
+  if (
+    type === '' ||
+    found === '' ||
+    type === found ||
+    /octet-stream|x-download|force-download|binary/.test(type)
+  )
+    return false;
   const isPage = (one: string) => /html/.test(one);
-  if (isPage(found)) return /^(?:application\/pdf|image\/|audio\/|video\/|application\/(?:epub|zip|vnd|ms))/.test(type);
+  if (isPage(found))
+    return /^(?:application\/pdf|image\/|audio\/|video\/|application\/(?:epub|zip|vnd|ms))/.test(type);
   if (isPage(type)) return true;
   if (type === 'application/pdf' || found === 'application/pdf') return true;
   const [one] = type.split('/');

@@ -19,7 +19,10 @@ describe('every behaviour of the catalogue, over real sockets', () => {
     const answer = answers.get(one.href);
     if (!answer) throw new Error('no answer');
     const { verdict, reason, movedTo, sign, quote } = verdictOf(answer, one.href);
-    expect({ verdict, why: verdict === one.verdict ? '' : `${reason} [${sign}: ${quote}] ${JSON.stringify(answer)}` }).toEqual({
+    expect({
+      verdict,
+      why: verdict === one.verdict ? '' : `${reason} [${sign}: ${quote}] ${JSON.stringify(answer)}`,
+    }).toEqual({
       verdict: one.verdict,
       why: '',
     });

@@ -79,5 +79,6 @@ export function get(href: string, { dispatcher, timeout, headers, signal }: GetO
 }
 
 function* pairsOf(raw: Buffer[]): Iterable<[string, string]> {
-  for (let at = 0; at + 1 < raw.length; at += 2) yield [raw[at]!.toString('latin1'), raw[at + 1]!.toString('latin1')];
+  for (let at = 0; at + 1 < raw.length; at += 2)
+    yield [raw[at]!.toString('latin1'), raw[at + 1]!.toString('latin1')];
 }

@@ -32,7 +32,9 @@ export async function lenientGet(href: string, { connect, headers, signal }: Len
   signal.addEventListener('abort', giveUp, { once: true });
   socket.once('close', () => signal.removeEventListener('abort', giveUp));
   socket.on('error', () => {}); // met by who reads
-  const lines = Object.entries({ host: url.host, connection: 'close', ...headers }).map(([name, value]) => `${name}: ${value}`);
+  const lines = Object.entries({ host: url.host, connection: 'close', ...headers }).map(
+    ([name, value]) => `${name}: ${value}`,
+  );
   socket.write(`GET ${url.pathname}${url.search} HTTP/1.1\r\n${lines.join('\r\n')}\r\n\r\n`);
   const bytes = socket[Symbol.asyncIterator]() as AsyncIterator<Buffer>;
   try {
@@ -118,13 +120,19 @@ export function readHead(head: string): { status: number; headers: Headers } {
     else if (colon > 0) pairs.push([line.slice(0, colon), line.slice(colon + 1)]);
   }
   const headers = new Headers(pairs);
-  const lengths = new Set(headers.all('content-length').flatMap((one) => one.split(',').map((part) => part.trim())));
+  const lengths = new Set(
+    headers.all('content-length').flatMap((one) => one.split(',').map((part) => part.trim())),
+  );
   if (lengths.size > 1 && !/chunked/i.test(headers.all('transfer-encoding').join()))
     throw new ProtocolError('two lengths that differ');
   return { status: Number(status), headers };
 }
 
-async function* bodyOf(headers: Headers, status: number, bytes: AsyncIterator<Buffer>): AsyncGenerator<Buffer> {
+async function* bodyOf(
+  headers: Headers,
+  status: number,
+  bytes: AsyncIterator<Buffer>,
+): AsyncGenerator<Buffer> {
   if (status === 204 || status === 304) return;
   if (/chunked/i.test(headers.all('transfer-encoding').join())) return yield* unchunked(bytes);
   const told = /^\d+/.exec(headers.get('content-length'))?.[0];

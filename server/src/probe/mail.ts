@@ -30,7 +30,14 @@ function receiversIn(href: string): string[] {
     .split('&')
     .filter((field) => /^(?:to|cc|bcc)=/i.test(field))
     .map((field) => field.slice(field.indexOf('=') + 1));
-  return [...new Set([to, ...lists].flatMap((list) => list.split(',')).map(decodedLoosely).filter((one) => one !== ''))];
+  return [
+    ...new Set(
+      [to, ...lists]
+        .flatMap((list) => list.split(','))
+        .map(decodedLoosely)
+        .filter((one) => one !== ''),
+    ),
+  ];
 }
 
 function decodedLoosely(text: string): string {
@@ -50,7 +57,11 @@ async function stateOf(address: string, requests: Asked[], options: MailOptions)
   const name = asciiDomain(domain);
   if (name === null) return 'malformed';
   const { names, reachable, now } = options;
-  const asked = async <Value>(method: 'MX' | 'A', of: string, ask: () => Promise<Value>): Promise<Value | string> => {
+  const asked = async <Value>(
+    method: 'MX' | 'A',
+    of: string,
+    ask: () => Promise<Value>,
+  ): Promise<Value | string> => {
     const begun = now();
     const request: Asked = { at: new Date(begun).toISOString(), method, href: of, time: 0 };
     requests.push(request);
@@ -59,7 +70,12 @@ async function stateOf(address: string, requests: Asked[], options: MailOptions)
     } catch (error) {
       const { code = 'EUNKNOWN' } = error as NodeJS.ErrnoException;
       request.code = code;
-      request.failure = code === 'VENNET_PRIVATE_ADDRESS' ? 'private-address' : isDefinite(code) ? 'unknown-name' : 'name-fault';
+      request.failure =
+        code === 'VENNET_PRIVATE_ADDRESS'
+          ? 'private-address'
+          : isDefinite(code)
+            ? 'unknown-name'
+            : 'name-fault';
       return code;
     } finally {
       request.time = now() - begun;
@@ -71,13 +87,22 @@ async function stateOf(address: string, requests: Asked[], options: MailOptions)
   if (typeof servers === 'string' || servers.length === 0) {
     const own = await asked('A', name, () => reachable(name));
     if (typeof own !== 'string') return 'takes-by-address';
-    return own === 'ENOTFOUND' ? 'no-domain' : own === 'VENNET_PRIVATE_ADDRESS' ? 'private' : isDefinite(own) ? 'no-server' : 'fault';
+    return own === 'ENOTFOUND'
+      ? 'no-domain'
+      : own === 'VENNET_PRIVATE_ADDRESS'
+        ? 'private'
+        : isDefinite(own)
+          ? 'no-server'
+          : 'fault';
   }
   const exchanges = servers.filter(({ exchange }) => exchange !== '' && exchange !== '.');
   if (exchanges.length === 0) return 'refuses';
-  const found = await Promise.all(exchanges.map(({ exchange }) => asked('A', exchange, () => reachable(exchange))));
+  const found = await Promise.all(
+    exchanges.map(({ exchange }) => asked('A', exchange, () => reachable(exchange))),
+  );
   if (found.some((one) => typeof one !== 'string')) return 'takes';
-  if (found.some((one) => typeof one === 'string' && one !== 'VENNET_PRIVATE_ADDRESS' && !isDefinite(one))) return 'fault';
+  if (found.some((one) => typeof one === 'string' && one !== 'VENNET_PRIVATE_ADDRESS' && !isDefinite(one)))
+    return 'fault';
   return found.includes('VENNET_PRIVATE_ADDRESS') ? 'private' : 'no-server';
 }
 
@@ -92,7 +117,8 @@ function asciiDomain(domain: string): string | null {
   try {
     const { hostname } = new URL(`http://${domain}/`);
     const labels = hostname.split('.');
-    const isName = labels.length > 1 && labels.every((label) => /^[a-z0-9_](?:[a-z0-9_-]{0,61}[a-z0-9_])?$/i.test(label));
+    const isName =
+      labels.length > 1 && labels.every((label) => /^[a-z0-9_](?:[a-z0-9_-]{0,61}[a-z0-9_])?$/i.test(label));
     return isName && hostname.length <= 253 && !/^\d+$/.test(labels.at(-1)!) ? hostname : null;
   } catch {
     return null;

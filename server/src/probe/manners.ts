@@ -74,7 +74,11 @@ export class Manners {
    * Waits for a turn at a host; what comes back ends it, and says how long was waited, in ms.
    * @throws RestError when the host rests for longer than is waited for
    */
-  async turn(host: string, kind: 'page' | 'beside', signal: AbortSignal): Promise<{ waited: number; end(): void }> {
+  async turn(
+    host: string,
+    kind: 'page' | 'beside',
+    signal: AbortSignal,
+  ): Promise<{ waited: number; end(): void }> {
     if (!this.#addressOf.has(host)) {
       const [first] = await this.options.reachable(nameOf(host)).catch(() => []);
       this.#addressOf.set(host, first?.address ?? host);

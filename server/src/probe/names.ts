@@ -40,13 +40,18 @@ export function namesBy(servers?: readonly string[]): Names {
       if (known) return [known];
       const found = await Promise.allSettled([resolver.resolve4(name), resolver.resolve6(name)]);
       const addresses = found.flatMap((one, index) =>
-        one.status === 'fulfilled' ? one.value.map((address) => ({ address, family: index === 0 ? 4 : 6 })) : [],
+        one.status === 'fulfilled'
+          ? one.value.map((address) => ({ address, family: index === 0 ? 4 : 6 }))
+          : [],
       );
       if (addresses.length > 0) return addresses;
       const codes = found.map((one) => (one.status === 'rejected' ? codeOf(one.reason) : 'ENODATA'));
       // Without any name server the system may still know the name in a way of its own.
       if (!servers && codes.every((code) => code === 'ECONNREFUSED')) return bySystem(name);
-      throw new NameError(name, codes.find((code) => code !== 'ENODATA' && code !== 'ENOTFOUND') ?? codes[0]!);
+      throw new NameError(
+        name,
+        codes.find((code) => code !== 'ENODATA' && code !== 'ENOTFOUND') ?? codes[0]!,
+      );
     },
     async mailServers(domain) {
       try {
@@ -86,7 +91,10 @@ export function remembered(names: Names, now: () => number = Date.now): Names {
   };
 }
 
-function memo<Value>(ask: (name: string) => Promise<Value>, now: () => number): (name: string) => Promise<Value> {
+function memo<Value>(
+  ask: (name: string) => Promise<Value>,
+  now: () => number,
+): (name: string) => Promise<Value> {
   const kept = new Map<string, { until: number; value: Promise<Value> }>();
   return (name) => {
     const known = kept.get(name);
@@ -102,4 +110,5 @@ function memo<Value>(ask: (name: string) => Promise<Value>, now: () => number): 
 }
 
 /** The name does not exist, or has nothing of what was asked for. */
-export const isDefinite = (code: string): boolean => code === 'ENOTFOUND' || code === 'ENODATA' || code === 'ENONAME';
+export const isDefinite = (code: string): boolean =>
+  code === 'ENOTFOUND' || code === 'ENODATA' || code === 'ENONAME';

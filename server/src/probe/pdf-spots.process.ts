@@ -20,7 +20,11 @@ work<PdfAsked, never, PdfFound>(
   (error) => (error instanceof Error ? `The PDF can’t be read: ${error.message}` : null),
   async ({ path, fragments }) => {
     const { getDocument } = await import('pdfjs-dist/legacy/build/pdf.mjs');
-    const task = getDocument({ data: new Uint8Array(await readFile(path)), useSystemFonts: false, verbosity: 0 });
+    const task = getDocument({
+      data: new Uint8Array(await readFile(path)),
+      useSystemFonts: false,
+      verbosity: 0,
+    });
     try {
       const pdf: Pdf = await task.promise;
       const found: PdfFound['fragments'] = [];

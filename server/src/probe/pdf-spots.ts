@@ -15,13 +15,18 @@ let before: Promise<unknown> = Promise.resolve();
 export function spotsInPdf(path: string, fragments: readonly string[]): Promise<PdfFound | null> {
   const input: PdfAsked = { path, fragments };
   const process = new URL('./pdf-spots.process.js', import.meta.url);
-  const found = before.then(() => inProcess<never, PdfFound>(process, input, { limits: { time: 60_000 } }).catch(() => null));
+  const found = before.then(() =>
+    inProcess<never, PdfFound>(process, input, { limits: { time: 60_000 } }).catch(() => null),
+  );
   before = found;
   return found;
 }
 
 /** Looks for fragments in a PDF that comes over the network. */
-export async function openPdf(bytes: AsyncIterable<Uint8Array>, fragments: readonly string[]): Promise<PdfFound | null> {
+export async function openPdf(
+  bytes: AsyncIterable<Uint8Array>,
+  fragments: readonly string[],
+): Promise<PdfFound | null> {
   const directory = await mkdtemp(join(tmpdir(), 'vennet-pdf-'));
   try {
     const path = join(directory, 'read.pdf');

@@ -102,7 +102,8 @@ describe('one address over real sockets', () => {
     const before = asked('/fault').length;
     const { answer } = await verdict(`${LAMP}/fault`);
     expect(asked('/fault').slice(before)).toHaveLength(3);
-    const told = answer.requests?.filter(({ href, why }) => why === undefined && href.endsWith('/fault')) ?? [];
+    const told =
+      answer.requests?.filter(({ href, why }) => why === undefined && href.endsWith('/fault')) ?? [];
     expect(told.map(({ method, status }) => [method, status])).toEqual(Array(3).fill(['GET', 500]));
   });
 
@@ -114,7 +115,11 @@ describe('one address over real sockets', () => {
   });
 
   test('a host that asks for a long rest is not asked for anything more in this run, and its links say so', async () => {
-    const answers = await ask([`${LAMP}/wait-long`, `${LAMP}/`, `${LAMP}/new`], { longestWait: 1000, atOnce: 1, perHost: 1 });
+    const answers = await ask([`${LAMP}/wait-long`, `${LAMP}/`, `${LAMP}/new`], {
+      longestWait: 1000,
+      atOnce: 1,
+      perHost: 1,
+    });
     const of = (path: string) => verdictOf(answers.get(LAMP + path)!, LAMP + path);
     expect(of('/wait-long').verdict).toBe('unreachable');
     expect(of('/new')).toMatchObject({ verdict: 'unreachable', sign: 'resting' });

@@ -142,7 +142,8 @@ export class Prober {
           atOnce: 2 * this.#options.atOnce,
           perHost: this.#options.perHost,
           hostOf,
-          waitFor: (host) => (host === '' || this.#manners.restingUntil(host) !== null ? 0 : this.#manners.restOf(host)),
+          waitFor: (host) =>
+            host === '' || this.#manners.restingUntil(host) !== null ? 0 : this.#manners.restOf(host),
           signal,
         },
         async (page, attempt) => {
@@ -203,7 +204,9 @@ export class Prober {
 /** `de-AT, de;q=0.9, *;q=0.5` */
 function acceptLanguage(languages: readonly string[]): string {
   const tags = [...new Set(languages.flatMap((tag) => [tag, tag.split('-')[0]!]))].slice(0, 8);
-  const weighed = tags.map((tag, index) => (index === 0 ? tag : `${tag};q=${(0.95 - index * 0.05).toFixed(2)}`));
+  const weighed = tags.map((tag, index) =>
+    index === 0 ? tag : `${tag};q=${(0.95 - index * 0.05).toFixed(2)}`,
+  );
   return [...weighed, tags.length > 0 ? '*;q=0.5' : '*'].join(', ');
 }
 
@@ -216,8 +219,8 @@ class Run {
   readonly #withoutHttps = new Set<string>();
   /** Hosts that can't be connected to, with what was met. */
   readonly #gone = new Map<string, Visited & { outcome: 'failure' }>();
-  /** What was asked in earlier tries. */
-  readonly #earlier = new Map<string, Asked[]>();
+  /** What was asked in earlier tries, and the rest after them, in ms. */
+  readonly #earlier = new Map<string, { requests: Asked[]; pause: number }>();
   readonly #token = `vennet-asks-${randomBytes(6).toString('hex')}`;
   readonly #visiting: VisitOptions;
 
@@ -227,7 +230,9 @@ class Run {
     readonly context: RunContext,
   ) {
     this.#rules = new RulesOfSites(visiting);
-    this.#visiting = options.robots ? { ...visiting, mayAsk: (href, requests) => this.#rules.mayAsk(href, requests) } : visiting;
+    this.#visiting = options.robots
+      ? { ...visiting, mayAsk: (href, requests) => this.#rules.mayAsk(href, requests) }
+      : visiting;
   }
 
   /** Asks for a page: the answers for every link that leads there, or the time in ms after which it is to be asked again. */
@@ -245,13 +250,19 @@ class Run {
     };
     const visited = this.#gone.get(hostOf(page)) ?? (await visit(page, wanted, this.#visiting));
     const again = this.#again(page, visited, attempt);
-    const earlier = this.#earlier.get(page) ?? [];
+    const { requests: earlier = [], pause = 0 } = this.#earlier.get(page) ?? {};
+    const [first] = visited.requests;
+    if (first && pause > 0) first.rest = Math.round((first.rest ?? 0) + pause);
     if (again !== null) {
-      this.#earlier.set(page, [...earlier, ...visited.requests]);
+      this.#earlier.set(page, { requests: [...earlier, ...visited.requests], pause: again });
       return again;
     }
     this.#earlier.delete(page);
-    const parts = { edition: 2 as const, at: new Date(this.#visiting.now()).toISOString(), requests: [...earlier, ...visited.requests] };
+    const parts = {
+      edition: 2 as const,
+      at: new Date(this.#visiting.now()).toISOString(),
+      requests: [...earlier, ...visited.requests],
+    };
     if (visited.outcome === 'failure') {
       if (visited.hops.length === 0 && isOfHost(visited)) this.#gone.set(hostOf(page), visited);
       const { failure, tls, status, until } = visited;
@@ -271,7 +282,8 @@ class Run {
     const isThere = visited.status >= 200 && visited.status < 300;
     const nonsense = isThere ? await this.#nonsenseFor(page, visited, parts.requests) : null;
     const secure = isThere ? await this.#secureFor(page, visited, parts.requests) : null;
-    const compared = file && isThere ? this.#compared(file, visited.page.whole, checksum.digest('hex'), size) : null;
+    const compared =
+      file && isThere ? this.#compared(file, visited.page.whole, checksum.digest('hex'), size) : null;
     return hrefs.map((href): [string, WebAnswer] => {
       const hops = hopsWith(fragmentOf(href), visited.hops);
       const arrived = hops.at(-1)?.location ?? href;
@@ -294,7 +306,12 @@ class Run {
     });
   }
 
-  #compared(file: { size: number; checksum: string }, whole: boolean, checksum: string, size: number): WebAnswer['file'] {
+  #compared(
+    file: { size: number; checksum: string },
+    whole: boolean,
+    checksum: string,
+    size: number,
+  ): WebAnswer['file'] {
     if (size > file.size) return { ...file, found: 'other' };
     return { ...file, found: !whole ? 'unread' : checksum === file.checksum ? 'same' : 'other' };
   }
@@ -303,17 +320,27 @@ class Run {
   #again(page: string, visited: Visited, attempt: number): number | null {
     if (attempt >= this.options.tries || this.#gone.has(hostOf(page))) return null;
     const pause = this.options.retryDelay * 4 ** (attempt - 1);
-    if (visited.outcome === 'failure') return mayPass(visited) ? pause : null;
+    if (visited.outcome === 'failure') {
+      // A host that is silent has been given much time already.
+      if (visited.failure === 'timeout' && attempt >= this.options.tries - 1) return null;
+      return mayPass(visited) ? pause : null;
+    }
     if (!PASSING(visited.status)) return null;
     // A door against programs is shut however often one knocks.
     const answer: Answer = { ...visited, edition: 2, outcome: 'status' };
     if (verdictOf(answer, page).verdict !== 'unreachable') return null;
     if (visited.rest === null) return pause;
-    return visited.rest > this.options.longestWait ? null : Math.max(visited.rest, visited.rest > 0 ? 0 : pause);
+    return visited.rest > this.options.longestWait
+      ? null
+      : Math.max(visited.rest, visited.rest > 0 ? 0 : pause);
   }
 
   /** What an address that can't exist gives at the site of a page; asked once, where it can tell something. */
-  async #nonsenseFor(page: string, { page: { kind } }: Visited & { outcome: 'status' }, requests: Asked[]): Promise<Likened | null> {
+  async #nonsenseFor(
+    page: string,
+    { page: { kind } }: Visited & { outcome: 'status' },
+    requests: Asked[],
+  ): Promise<Likened | null> {
     const url = new URL(page);
     if (isFrontPage(url) || kind !== 'html') return null;
     const known = this.#nonsense.get(url.origin);
@@ -326,7 +353,8 @@ class Run {
   /** The same address by HTTPS, for one by HTTP that was not sent on. */
   async #secureFor(page: string, { hops }: Visited, requests: Asked[]): Promise<Likened | null> {
     const url = new URL(page);
-    if (url.protocol !== 'http:' || hops.length > 0 || url.port !== '' || this.#withoutHttps.has(url.host)) return null;
+    if (url.protocol !== 'http:' || hops.length > 0 || url.port !== '' || this.#withoutHttps.has(url.host))
+      return null;
     url.protocol = 'https:';
     const found = await this.#likenedAt(url.href, 'secure', requests);
     if (!found) this.#withoutHttps.add(url.host);
@@ -337,7 +365,12 @@ class Run {
     const visited = await visit(href, { why }, this.#visiting);
     requests.push(...visited.requests);
     if (visited.outcome === 'failure') return null;
-    return likened(visited.page, visited.href.replace(/#.*/, ''), visited.status, new Date(this.#visiting.now()).toISOString());
+    return likened(
+      visited.page,
+      visited.href.replace(/#.*/, ''),
+      visited.status,
+      new Date(this.#visiting.now()).toISOString(),
+    );
   }
 }
 
@@ -350,4 +383,3 @@ const pageOf = (href: string): string => (href.startsWith('mailto:') ? href : hr
 
 /** The host of a page, with its port; one for all email. */
 const hostOf = (href: string): string => (href.startsWith('mailto:') ? '' : new URL(href).host);
-

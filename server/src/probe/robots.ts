@@ -56,7 +56,9 @@ export class RulesOfSites {
     requests.push(...visited.requests);
     if (visited.outcome === 'failure') {
       const { failure, tls, until } = visited;
-      return NO_RULES.has(failure) ? EVERYTHING : { failure, ...(tls ? { tls } : {}), ...(until ? { until } : {}) };
+      return NO_RULES.has(failure)
+        ? EVERYTHING
+        : { failure, ...(tls ? { tls } : {}), ...(until ? { until } : {}) };
     }
     const { status } = visited;
     const isShut = status >= 500 && verdictOf(asAnswer(visited), href).verdict === 'unreachable';
@@ -66,7 +68,12 @@ export class RulesOfSites {
 }
 
 /** What is wrong with the rules alone (RFC 9309, 2.3.1.2 and 2.3.1.3): there are none. */
-const NO_RULES: ReadonlySet<Failure> = new Set(['redirect-loop', 'too-many-redirects', 'bad-redirect', 'unpackable']);
+const NO_RULES: ReadonlySet<Failure> = new Set([
+  'redirect-loop',
+  'too-many-redirects',
+  'bad-redirect',
+  'unpackable',
+]);
 
 const asAnswer = ({ status, page, door }: Visited & { outcome: 'status' }): Answer => ({
   edition: 2,

@@ -252,7 +252,9 @@ class Way {
 
   #body(reply: Reply, options: Omit<BodyOptions, 'fragments'>): Promise<BodyRead> {
     const { fragments = [], copy } = this.wanted;
-    const put = this.hops.map(({ location }) => new URL(location).hash.slice(1)).findLast((hash) => hash !== '');
+    const put = this.hops
+      .map(({ location }) => new URL(location).hash.slice(1))
+      .findLast((hash) => hash !== '');
     const isPage = reply.status >= 200 && reply.status < 300;
     const looked = isPage ? (put === undefined ? fragments : [put]) : [];
     return readBody(reply, { ...options, fragments: looked, ...(copy && isPage ? { copy } : {}) });
@@ -264,7 +266,11 @@ class Way {
   }
 
   #keepCookie(cookie: string, href: string): void {
-    this.#jar ??= new CookieJar(undefined, { rejectPublicSuffixes: false, allowSpecialUseDomain: true, looseMode: true });
+    this.#jar ??= new CookieJar(undefined, {
+      rejectPublicSuffixes: false,
+      allowSpecialUseDomain: true,
+      looseMode: true,
+    });
     this.#jar.setCookieSync(cookie.slice(0, LONGEST_COOKIES), href, { ignoreError: true });
   }
 }
@@ -294,4 +300,3 @@ export const asksForSpot = (fragment: string): boolean => {
   const { id, texts } = readFragment(fragment);
   return id !== '' || texts.length > 0;
 };
-

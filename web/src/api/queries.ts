@@ -28,6 +28,13 @@ export const queries = {
   verdicts: (book: string) =>
     queryOptions({ queryKey: ['verdicts', book], queryFn: () => api.verdicts(book), ...BESIDE_THE_TEXT }),
   checks: (book: string) => queryOptions({ queryKey: ['checks', book], queryFn: () => api.checks(book) }),
+  history: (book: string, href: string) =>
+    queryOptions({ queryKey: ['history', book, href], queryFn: () => api.history(book, href) }),
+  checkChanges: (check: string) =>
+    queryOptions({ queryKey: ['check changes', check], queryFn: () => api.checkChanges(check) }),
+  schedule: (book: string) =>
+    queryOptions({ queryKey: ['schedule', book], queryFn: () => api.schedule(book) }),
+  checkSettings: () => queryOptions({ queryKey: ['check settings'], queryFn: () => api.checkSettings() }),
   exports: (book: string) => queryOptions({ queryKey: ['exports', book], queryFn: () => api.exports(book) }),
   forms: (book: string) => queryOptions({ queryKey: ['forms', book], queryFn: () => api.forms(book) }),
 };

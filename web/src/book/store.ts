@@ -1,7 +1,7 @@
 import type { Finding, InsideFinding } from '@vennet/core/audit';
 import { phrases, type Phrases } from '@vennet/core/language';
 import type { ContentsList, Link, Place } from '@vennet/core/manuscript';
-import { askedAddress, verdictInside } from '@vennet/core/reach';
+import { verdictOn, type Verdict } from '@vennet/core/reach';
 import type { ShelfFile, Surroundings } from '@vennet/core/shelf';
 import { NO_SURROUNDINGS } from '@vennet/core/shelf';
 import {
@@ -141,15 +141,14 @@ export function withFile(files: readonly ShelfFile[], id: string, file: ShelfFil
 export function verdictFor(
   link: Pick<Link, 'destination' | 'href'>,
   { placeIds, verdicts, surroundings }: Pick<BookStore, 'placeIds' | 'verdicts' | 'surroundings'>,
-) {
-  return (
-    verdictInside(link.destination, { ...surroundings, isPlace: (id) => placeIds.has(id) }) ??
-    verdicts.get(askedAddress(link.destination, surroundings) ?? link.href) ?? {
-      verdict: 'unchecked' as const,
-      reason: 'This has not been checked yet.',
-      movedTo: null,
-    }
-  );
+): Verdict | DestinationVerdict {
+  const readers = useBook.getState().book?.structure.readers;
+  const inside = {
+    ...surroundings,
+    isPlace: (id: string) => placeIds.has(id),
+    ...(readers ? { readers } : {}),
+  };
+  return verdictOn(link.destination, inside, (href) => verdicts.get(href));
 }
 
 /** The words that Vennet itself puts into the open book. */

@@ -2,6 +2,7 @@ import {
   DEFAULT_STRUCTURE,
   type Numbering,
   type NoteStand,
+  type Readers,
   type ReturnTo,
   type Structure,
 } from '@vennet/core/manuscript';
@@ -12,6 +13,7 @@ import { ownWords } from '../book/store.js';
 import { useBookChoice } from './book-choice.js';
 import { HandMadeNotes } from './HandMadeNotes.js';
 import { message } from '@vennet/core/language';
+import { Choice } from '../parts/Choice.js';
 
 const NUMBERINGS: [Numbering, string][] = [
   ['none', 'No numbers'],
@@ -29,6 +31,12 @@ const RETURNS: [ReturnTo, string][] = [
   ['top', 'To the top'],
   ['contents', 'To the contents'],
   ['origin', 'To where readers came from'],
+];
+
+const READERS: [Readers, string][] = [
+  ['everyone', 'Everyone'],
+  ['reviewers', 'Reviewers'],
+  ['author', 'Only me'],
 ];
 
 /** What is chosen once for the whole book: numbers, notes, return links, and which headings are offered as places. */
@@ -75,7 +83,7 @@ export function StructureDialog() {
 }
 
 function Fields({ structure, change }: { structure: Structure; change(structure: Structure): void }) {
-  const { numbering, notes, returns, offered } = structure;
+  const { numbering, notes, returns, offered, readers = 'everyone' } = structure;
   const set = (more: Partial<Structure>) => change({ ...structure, ...more });
   const turn = (to: ReturnTo) =>
     set({
@@ -159,6 +167,18 @@ function Fields({ structure, change }: { structure: Structure; change(structure:
           change={(level) => set({ offered: level })}
         />
       </Group>
+      <Group title="Whom the book is for">
+        {READERS.map(([value, words]) => (
+          <Choice
+            key={value}
+            name="readers"
+            words={words}
+            on={readers === value}
+            pick={() => set({ readers: value })}
+          />
+        ))}
+        <p className="text-sm text-soft">A file that not all of them can open is found guarded.</p>
+      </Group>
     </div>
   );
 }
@@ -169,16 +189,6 @@ function Group({ title, children }: { title: string; children: ReactNode }) {
       <legend className="mb-1 font-semibold">{title}</legend>
       {children}
     </fieldset>
-  );
-}
-
-function Choice({ name, words, on, pick }: { name: string; words: string; on: boolean; pick(): void }) {
-  const id = useId();
-  return (
-    <label htmlFor={id} className="flex items-center gap-2">
-      <input id={id} type="radio" className="accent-amber" name={name} checked={on} onChange={pick} />
-      {words}
-    </label>
   );
 }
 

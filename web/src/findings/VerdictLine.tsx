@@ -1,28 +1,27 @@
 import type { Link } from '@vennet/core/manuscript';
+import type { Repair } from '@vennet/core/repair';
 import { useBook, verdictFor } from '../book/store.js';
 import { VerdictMark } from '../parts/VerdictMark.js';
+import { when } from '../parts/when.js';
+import { VerdictOffers } from './VerdictOffers.js';
 
-/** What the last check said of a link, and the way to where it moved. */
-export function VerdictLine({ link, leadTo }: { link: Link; leadTo(href: string): void }) {
+/** What the last check said of a link and when, what it found, and what may be put instead. */
+export function VerdictLine({ link, repair }: { link: Link; repair(repair: Repair): void }) {
   const placeIds = useBook((store) => store.placeIds);
   const verdicts = useBook((store) => store.verdicts);
   const surroundings = useBook((store) => store.surroundings);
-  const { verdict, reason, movedTo } = verdictFor(link, { placeIds, verdicts, surroundings });
-  if (link.kind === 'mail') return null;
+  const verdict = verdictFor(link, { placeIds, verdicts, surroundings });
   return (
     <div className="mt-2.5 text-sm">
-      <p className="flex gap-1.5">
-        <VerdictMark verdict={verdict} withWord /> <span>{reason}</span>
+      <p>
+        <VerdictMark verdict={verdict.verdict} withWord /> <span>{verdict.reason}</span>
+        {'checkedAt' in verdict && (
+          <span className="text-soft"> Checked {when(verdict.checkedAt, 'moment')}.</span>
+        )}
       </p>
-      {movedTo && link.kind === 'web' && (
-        <button
-          type="button"
-          className="button mt-1 !h-auto !justify-start text-left break-all"
-          data-size="small"
-          onClick={() => leadTo(movedTo)}
-        >
-          Lead to {movedTo}
-        </button>
+      {verdict.quote && <p className="mt-0.5 text-soft break-words">Found: “{verdict.quote}”</p>}
+      {link.kind === 'web' && (
+        <VerdictOffers verdict={verdict} repair={repair} besideToo={link.carrier === 'text'} />
       )}
     </div>
   );

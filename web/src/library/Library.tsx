@@ -1,4 +1,4 @@
-import type { BookSummary } from '@vennet/core/wire';
+import type { BookSummary, LastCheck } from '@vennet/core/wire';
 import { Undo2, Trash2 } from 'lucide-react';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
@@ -10,7 +10,7 @@ import { useVisited } from '../editor/going/visited.js';
 import { tellFault, useNotices } from '../parts/notices.js';
 import { BringIn } from './BringIn.js';
 import { StartBook } from './StartBook.js';
-import { counted } from '@vennet/core/language';
+import { counted, message } from '@vennet/core/language';
 import { when } from '../parts/when.js';
 
 /** All books, and the ways to a new one. */
@@ -73,6 +73,7 @@ export function Library() {
                   {' · changed '}
                   <time dateTime={book.updatedAt}>{when(book.updatedAt, 'day')}</time>
                 </p>
+                {book.lastCheck && <Checked book={book.id} check={book.lastCheck} />}
               </div>
               <div className="flex items-center gap-2">
                 <Link
@@ -121,5 +122,26 @@ export function Library() {
         )}
       </main>
     </Frame>
+  );
+}
+
+/** How the last check of a book went, and what was otherwise than before. */
+function Checked({ book, check }: { book: string; check: LastCheck }) {
+  const { at, scheduled, broken, changes } = check;
+  return (
+    <p className="mt-1 text-sm text-soft">
+      {scheduled ? 'Checked by the schedule ' : 'Checked '}
+      <time dateTime={at}>{when(at, 'moment')}</time>
+      {': '}
+      <Link to={`/books/${book}/register`} className="text-ink underline">
+        {message(
+          '{broken, plural, =0 {none broken} other {# broken}}, {changes, plural, =0 {nothing changed} other {# changed}} since before',
+          {
+            broken,
+            changes,
+          },
+        )}
+      </Link>
+    </p>
   );
 }

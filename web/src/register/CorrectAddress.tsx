@@ -45,7 +45,6 @@ export function CorrectAddress({ row, checks, corrected, close }: CorrectAddress
     // A change all over the book is made when it is asked for, and not by going on elsewhere.
     leave: () => {},
   };
-  const { movedTo } = row;
   return (
     <SlipForm label="Correct the address" slip={slip} className="max-w-2xl">
       <LeadsTo
@@ -68,23 +67,13 @@ export function CorrectAddress({ row, checks, corrected, close }: CorrectAddress
         >
           Correct it for {uses}
         </button>
-        {movedTo && (
-          <button
-            type="button"
-            className="button !h-auto text-left break-all"
-            data-size="small"
-            onClick={() => void lead({ kind: 'web', href: movedTo })}
-          >
-            Lead to {movedTo}
-          </button>
-        )}
-        {first.kind === 'web' && (
+        {row.asked !== null && (
           <button
             type="button"
             className="button"
             data-size="small"
             disabled={checks.current !== null}
-            onClick={() => void checks.start([row.href])}
+            onClick={() => void checks.start({ hrefs: [row.asked!] })}
           >
             Check it again
           </button>

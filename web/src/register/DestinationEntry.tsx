@@ -9,8 +9,11 @@ import { SeverityMark } from '../parts/SeverityMark.js';
 import { VerdictMark } from '../parts/VerdictMark.js';
 import { useBook } from '../book/store.js';
 import { FindingLine } from '../findings/FindingLine.js';
+import { VerdictOffers } from '../findings/VerdictOffers.js';
 import { CorrectAddress } from './CorrectAddress.js';
 import type { DestinationRow } from './destinations.js';
+import { History } from './History.js';
+import { Saying } from './Saying.js';
 import type { Checks } from './use-checks.js';
 import { openBook } from '../book/open-book.js';
 import { when } from '../parts/when.js';
@@ -32,6 +35,10 @@ export function DestinationEntry({ row, book, open, toggle, corrected, checks }:
   const places = useBook((store) => store.places);
   const surroundings = useBook((store) => store.surroundings);
   const [first] = row.uses;
+  const repairAll = async (change: Repair) => {
+    const done = await openBook().bulk.repair({ target: { href: row.href }, repair: change });
+    if (done && change.type === 'destination') corrected();
+  };
   return (
     <div
       className="border-b border-line [contain-intrinsic-height:auto_2.25rem] [content-visibility:auto]"
@@ -67,7 +74,7 @@ export function DestinationEntry({ row, book, open, toggle, corrected, checks }:
           {row.uses.length}
         </span>
         <span role="cell" className="text-sm text-soft max-md:hidden">
-          {row.checkedAt ? when(row.checkedAt, 'short') : first.kind === 'web' ? 'never' : ''}
+          {row.checkedAt ? when(row.checkedAt, 'short') : row.asked === null ? '' : 'never'}
         </span>
         <span role="cell" className="flex items-center gap-1 max-md:hidden">
           {row.findings[0] && (
@@ -81,9 +88,24 @@ export function DestinationEntry({ row, book, open, toggle, corrected, checks }:
       {open && (
         <div role="row">
           <div role="cell" className="pr-4 pb-5 pl-[9.75rem] max-md:pl-4">
-            <p className="mb-3">
-              {row.reason} {first.kind === 'web' && <span className="break-all text-soft">{row.href}</span>}
-            </p>
+            <p>{row.about.reason}</p>
+            {first.kind === 'web' && <p className="text-sm break-all text-soft">{row.href}</p>}
+            {row.about.quote && (
+              <p className="mt-0.5 text-sm break-words text-soft">Found: “{row.about.quote}”</p>
+            )}
+            {first.kind === 'web' && (
+              <VerdictOffers
+                verdict={row.about}
+                besideToo={row.uses.some(({ carrier }) => carrier === 'text')}
+                repair={(change) => void repairAll(change)}
+              />
+            )}
+            {row.asked !== null && 'said' in row.about && (
+              <>
+                <Saying book={book.id} href={row.asked} about={row.about} />
+                <History key={row.about.checkedAt} book={book.id} href={row.asked} />
+              </>
+            )}
             <Uses row={row} book={book} repaired={toOpener} />
             <CorrectAddress
               row={row}

@@ -75,7 +75,7 @@ export function Register() {
                 <VerdictHistory runs={checks.runs} />
               </Suspense>
             )}
-            <CheckPanel checks={checks} />
+            <CheckPanel book={book.id} checks={checks} />
           </div>
         </div>
         <div className="mb-3 flex flex-wrap items-center gap-2">

@@ -1,15 +1,18 @@
 import type { Finding } from '@vennet/core/audit';
 import type { Link } from '@vennet/core/manuscript';
-import { askedAddress, VERDICTS, type VerdictName } from '@vennet/core/reach';
+import { askedAddress, VERDICTS, type Verdict, type VerdictName } from '@vennet/core/reach';
+import type { DestinationVerdict } from '@vennet/core/wire';
 import { verdictFor, type BookStore } from '../book/store.js';
 
 /** One destination of the book with every link that leads there. */
 export interface DestinationRow {
   href: string;
   uses: [Link, ...Link[]];
+  /** What a check asks for; `null` for what is inside. */
+  asked: string | null;
   verdict: VerdictName;
-  reason: string;
-  movedTo: string | null;
+  /** What the verdict says, and all that was found. */
+  about: Verdict | DestinationVerdict;
   /** ISO 8601. */
   checkedAt: string | null;
   findings: Finding[];
@@ -28,16 +31,15 @@ export function destinationsOf({
     const row = rows.get(link.href);
     if (row) row.uses.push(link);
     else {
-      const { verdict, reason, movedTo = null } = verdictFor(link, { placeIds, verdicts, surroundings });
-      const checkedAt =
-        verdicts.get(askedAddress(link.destination, surroundings) ?? link.href)?.checkedAt ?? null;
+      const about = verdictFor(link, { placeIds, verdicts, surroundings });
+      const asked = askedAddress(link.destination, surroundings);
       rows.set(link.href, {
         href: link.href,
         uses: [link],
-        verdict,
-        reason,
-        movedTo,
-        checkedAt,
+        asked,
+        verdict: about.verdict,
+        about,
+        checkedAt: verdicts.get(asked ?? link.href)?.checkedAt ?? null,
         findings: [],
       });
     }

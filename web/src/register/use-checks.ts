@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { counted } from '@vennet/core/language';
-import { isUnderWay, type CheckRun } from '@vennet/core/wire';
-import { useEffect, useRef } from 'react';
+import { isUnderWay, type CheckRun, type NewCheck } from '@vennet/core/wire';
+import { useEffect, useRef, useState } from 'react';
 import { api } from '../api/client.js';
 import { followCheck } from '../api/follow.js';
 import { queries } from '../api/queries.js';
@@ -13,10 +13,17 @@ export interface Checks {
   runs: CheckRun[];
   /** The run that is under way. */
   current: CheckRun | null;
-  /** Checks all links, or only these addresses. */
-  start(hrefs?: string[]): Promise<void>;
+  /** How fast the run goes, in destinations a second, and the time that is left, in ms; `null` while nobody can tell. */
+  pace: { rate: number; left: number } | null;
+  /** Checks all links, or only some. */
+  start(what?: NewCheck): Promise<void>;
   stop(): Promise<void>;
+  /** Lets a run that was stopped go on. */
+  goOn(run: CheckRun): Promise<void>;
 }
+
+/** A pace is told when so much of a run has been seen, in ms. */
+const SEEN_ENOUGH = 2_000;
 
 /** Verdicts are fetched anew while a run goes on, at most once in this time in ms. */
 const REFRESH = 1_500;
@@ -28,12 +35,15 @@ export function useChecks(book: string): Checks {
   const current = runs.find(isUnderWay) ?? null;
   const currentId = current?.id ?? null;
   const refreshed = useRef(0);
+  const [began, setBegan] = useState<{ id: string; at: number; done: number } | null>(null);
+  const [pace, setPace] = useState<Checks['pace']>(null);
   useEffect(() => {
     if (!currentId) return;
     const { queryKey } = queries.checks(book);
     return followCheck(
       currentId,
       (run) => {
+        setBegan((known) => (known?.id === run.id ? known : { id: run.id, at: Date.now(), done: run.done }));
         client.setQueryData(queryKey, (known) => known?.map((one) => (one.id === run.id ? run : one)));
         const ended = !isUnderWay(run);
         if (ended || Date.now() - refreshed.current > REFRESH) {
@@ -45,27 +55,40 @@ export function useChecks(book: string): Checks {
       () => void client.invalidateQueries({ queryKey }),
     );
   }, [currentId, book, client]);
-  const start = async (hrefs?: string[]) => {
+  const done = current?.done ?? 0;
+  const total = current?.total ?? 0;
+  useEffect(() => {
+    const time = began && began.id === currentId ? Date.now() - began.at : 0;
+    const rate = began && time > SEEN_ENOUGH ? ((done - began.done) / time) * 1000 : 0;
+    setPace(rate > 0 ? { rate, left: ((total - done) / rate) * 1000 } : null);
+  }, [began, currentId, done, total]);
+  const begin = async (work: () => Promise<unknown>, words: string) => {
     try {
-      await openBook().texts.saveAll();
-      await api.startCheck(book, { hrefs });
+      await work();
       await client.invalidateQueries(queries.checks(book));
       // A short run may be over before anybody could listen to it.
       await client.invalidateQueries(queries.verdicts(book));
-      useNotices.getState().announce('Checking has begun.');
+      useNotices.getState().announce(words);
     } catch (error) {
       tellFault(error);
     }
   };
+  const start = (what: NewCheck = {}) =>
+    begin(async () => {
+      await openBook().texts.saveAll();
+      await api.startCheck(book, what);
+    }, 'Checking has begun.');
+  const goOn = (run: CheckRun) => begin(() => api.goOn(run.id), 'Checking goes on.');
   const stop = async () => {
     if (current) await api.stopCheck(current.id).catch(tellFault);
   };
-  return { runs, current, start, stop };
+  return { runs, current, pace, start, stop, goOn };
 }
 
 function endWords(run: CheckRun): string {
   if (run.state === 'stopped') return `The check was stopped after ${run.done} of ${run.total}.`;
   if (run.state === 'failed') return 'The check could not be finished.';
   const { broken = 0 } = run.verdicts;
-  return `Checked ${counted(run.total, 'destination', 'destinations')}. ${counted(broken, 'is', 'are')} broken.`;
+  const changes = run.changes ? ` ${counted(run.changes, 'is', 'are')} otherwise than before.` : '';
+  return `Checked ${counted(run.total, 'destination', 'destinations')}. ${counted(broken, 'is', 'are')} broken.${changes}`;
 }

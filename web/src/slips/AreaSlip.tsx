@@ -186,12 +186,7 @@ export function AreaSlip({ view, area, box, asked }: AreaSlipProps) {
           <span className="font-semibold text-soft">Heard as </span>“{heardAs(link, context)}”
         </p>
       )}
-      {made && !isChanged && (
-        <VerdictLine
-          link={made}
-          leadTo={(href) => repair({ type: 'destination', destination: { kind: 'web', href } })}
-        />
-      )}
+      {made && !isChanged && <VerdictLine link={made} repair={repair} />}
       <Findings findings={findings} repair={repair} />
       <div className="mt-3 flex flex-wrap gap-1.5">
         {(!area || isChanged) && (

@@ -182,12 +182,7 @@ export function LinkSlip({ link, reading: stored, draft, asked, words, ...host }
           <span className="font-semibold text-soft">Heard as </span>“{heardAs(preview, context)}”
         </p>
       )}
-      {link && !isChanged && (
-        <VerdictLine
-          link={link}
-          leadTo={(href) => repair({ type: 'destination', destination: { kind: 'web', href } })}
-        />
-      )}
+      {link && !isChanged && <VerdictLine link={link} repair={repair} />}
       <Findings findings={findings} repair={repair} />
       <div className="mt-3 flex flex-wrap items-center gap-1.5">
         {(draft || isChanged) && (

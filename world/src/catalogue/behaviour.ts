@@ -65,7 +65,8 @@ export function document(
   return `<!doctype html><html lang="${lang}"><head><meta charset="utf-8"><title>${title}</title>${head}</head><body>${body}</body></html>`;
 }
 
-export const paragraphs = (...texts: readonly string[]): string => texts.map((text) => `<p>${text}</p>`).join('\n');
+export const paragraphs = (...texts: readonly string[]): string =>
+  texts.map((text) => `<p>${text}</p>`).join('\n');
 
 /** An ordinary article. */
 export const article = (title: string, more = '', head = ''): Page =>

@@ -17,6 +17,7 @@ export const de: Phrases = {
   toTop: 'Zum Anfang',
   toContents: 'Zum Inhalt',
   toList: 'Zurück zur Liste',
+  archivedCopy: 'archivierte Kopie vom',
   titlePage: 'Titelseite',
   startOfText: 'Beginn des Textes',
   picture: 'Bild',

@@ -17,6 +17,7 @@ export const en: Phrases = {
   toTop: 'To the top',
   toContents: 'To the contents',
   toList: 'Back to the list',
+  archivedCopy: 'archived copy of',
   titlePage: 'Title page',
   startOfText: 'Start of the text',
   picture: 'Picture',

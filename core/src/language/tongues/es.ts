@@ -17,6 +17,7 @@ export const es: Phrases = {
   toTop: 'Al principio',
   toContents: 'Al índice',
   toList: 'Volver a la lista',
+  archivedCopy: 'copia archivada del',
   titlePage: 'Portada',
   startOfText: 'Comienzo del texto',
   picture: 'Imagen',

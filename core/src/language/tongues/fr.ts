@@ -17,6 +17,7 @@ export const fr: Phrases = {
   toTop: 'Au début',
   toContents: 'À la table des matières',
   toList: 'Retour à la liste',
+  archivedCopy: 'copie archivée du',
   titlePage: 'Page de titre',
   startOfText: 'Début du texte',
   picture: 'Image',

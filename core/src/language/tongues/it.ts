@@ -17,6 +17,7 @@ export const it: Phrases = {
   toTop: 'All’inizio',
   toContents: 'All’indice',
   toList: 'Torna all’elenco',
+  archivedCopy: 'copia archiviata del',
   titlePage: 'Frontespizio',
   startOfText: 'Inizio del testo',
   picture: 'Immagine',

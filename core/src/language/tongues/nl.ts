@@ -17,6 +17,7 @@ export const nl: Phrases = {
   toTop: 'Naar het begin',
   toContents: 'Naar de inhoud',
   toList: 'Terug naar de lijst',
+  archivedCopy: 'gearchiveerde kopie van',
   titlePage: 'Titelpagina',
   startOfText: 'Begin van de tekst',
   picture: 'Afbeelding',

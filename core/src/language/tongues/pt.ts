@@ -17,6 +17,7 @@ export const pt: Phrases = {
   toTop: 'Ao início',
   toContents: 'Ao índice',
   toList: 'Voltar à lista',
+  archivedCopy: 'cópia arquivada de',
   titlePage: 'Folha de rosto',
   startOfText: 'Início do texto',
   picture: 'Imagem',

@@ -17,6 +17,8 @@ export interface Phrases {
   toTop: string;
   toContents: string;
   toList: string;
+  /** A copy in an archive, before the day on which it was made. */
+  archivedCopy: string;
   titlePage: string;
   startOfText: string;
   /** Stands for the words of a picture that has none. */

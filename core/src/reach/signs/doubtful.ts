@@ -5,7 +5,11 @@ import { isPersistent } from '../persistent.js';
 import { phraseOf } from './guarded.js';
 import { namesOf, SHORT, type Sign, type Told } from './sign.js';
 
-const doubtful = (says: string, quote?: string): Told => ({ verdict: 'doubtful', says, ...(quote ? { quote } : {}) });
+const doubtful = (says: string, quote?: string): Told => ({
+  verdict: 'doubtful',
+  says,
+  ...(quote ? { quote } : {}),
+});
 
 export const nothing: Sign = {
   id: 'nothing',
@@ -25,7 +29,9 @@ export const softNotFound: Sign = {
   find({ page, asked, arrived, sentOn }) {
     const says = 'The site answers as if the page were there, and the page says that it is not.';
     if (page.kind === 'html' || page.kind === 'text') {
-      const named = namesOf(page).map(notFoundIn).find((one) => one !== null);
+      const named = namesOf(page)
+        .map(notFoundIn)
+        .find((one) => one !== null);
       // An article about errors has a text; a page that is not there has none.
       if (named !== undefined && named !== null && page.words < SHORT) return doubtful(says, named);
       const sentence = page.words < SHORT ? notFoundSentence(page.text) : null;
@@ -46,33 +52,63 @@ const state = (id: string, name: PageState, says: string): Sign => ({
   },
 });
 
-export const parked = state('parked', 'parked', 'The name of the site is for sale or parked: the page that was meant is no longer there.');
-export const suspended = state('suspended', 'suspended', 'The site has been suspended by who keeps its server.');
-export const unfurnished = state('unfurnished', 'unfurnished', 'A server answers that nobody has put a site on.');
+export const parked = state(
+  'parked',
+  'parked',
+  'The name of the site is for sale or parked: the page that was meant is no longer there.',
+);
+export const suspended = state(
+  'suspended',
+  'suspended',
+  'The site has been suspended by who keeps its server.',
+);
+export const unfurnished = state(
+  'unfurnished',
+  'unfurnished',
+  'A server answers that nobody has put a site on.',
+);
 
 /** A fault counts where it names the page: many a text tells how something went wrong. */
 export const fault: Sign = {
   id: 'fault',
   find({ page }) {
     if (page.words >= SHORT) return null;
-    const named = namesOf(page).map((name) => stateIn('fault', name)).find((one) => one !== null);
-    return named ? doubtful('The site answers as if all were well, and the page tells of a fault.', named) : null;
+    const named = namesOf(page)
+      .map((name) => stateIn('fault', name))
+      .find((one) => one !== null);
+    return named
+      ? doubtful('The site answers as if all were well, and the page tells of a fault.', named)
+      : null;
   },
 };
 
 export const dataError: Sign = {
   id: 'data-error',
-  find: ({ page }) => (page.error === '' ? null : doubtful('The answer is data that tell of an error.', page.error)),
+  find: ({ page }) =>
+    page.error === '' ? null : doubtful('The answer is data that tell of an error.', page.error),
 };
 
 export const otherType: Sign = {
   id: 'other-type',
   find({ page, asked, arrived }) {
     const named = fileNamed(arrived) ?? fileNamed(asked);
-    if (page.found !== '') return doubtful(`The site says that this is ${page.type || 'a file'}, and what comes is not.`, page.found);
-    if (!named || page.type === '' || named.type.test(page.type) || /octet-stream|download|binary/.test(page.type)) return null;
+    if (page.found !== '')
+      return doubtful(
+        `The site says that this is ${page.type || 'a file'}, and what comes is not.`,
+        page.found,
+      );
+    if (
+      !named ||
+      page.type === '' ||
+      named.type.test(page.type) ||
+      /octet-stream|download|binary/.test(page.type)
+    )
+      return null;
     const comes = page.kind === 'html' ? 'a web page' : page.type;
-    return doubtful(`The address names a file (.${named.extension}), and what comes is ${comes}.`, page.title || page.type);
+    return doubtful(
+      `The address names a file (.${named.extension}), and what comes is ${comes}.`,
+      page.title || page.type,
+    );
   },
 };
 
@@ -108,9 +144,13 @@ export const anotherPage: Sign = {
     if (!before || page.kind !== 'html') return null;
     const changed = becameAnother(page, before);
     // A front page is made to change.
-    if (changed === null || (changed === 'text' && isFrontPage(asked) && page.title === before.title)) return null;
+    if (changed === null || (changed === 'text' && isFrontPage(asked) && page.title === before.title))
+      return null;
     return changed === 'title'
-      ? doubtful('Another page stands there now than when it was last found sound.', `“${before.title}” became “${page.title}”`)
+      ? doubtful(
+          'Another page stands there now than when it was last found sound.',
+          `“${before.title}” became “${page.title}”`,
+        )
       : doubtful('Another text stands there now than when it was last found sound.', page.text.slice(0, 120));
   },
 };

@@ -17,19 +17,39 @@ export const fragment: Sign = {
     const spot = decoded(id);
     const lost = readFragment(asked.hash.slice(1)).id;
     if (lost !== '' && lost !== id)
-      return told('doubtful', 'The way there loses the spot that the link is for: the site puts another one.', arrived.hash);
+      return told(
+        'doubtful',
+        'The way there loses the spot that the link is for: the site puts another one.',
+        arrived.hash,
+      );
     switch (answer.fragment) {
       case undefined:
       case 'there':
         return null;
       case 'unread':
-        return told('doubtful', 'The page is there, and is too long or too slow to be searched for the spot.', spot);
+        return told(
+          'doubtful',
+          'The page is there, and is too long or too slow to be searched for the spot.',
+          spot,
+        );
       case 'text-missing':
-        return told('doubtful', 'The page is there, and the words that the link leads to are not found in its text.', decoded(written));
+        return told(
+          'doubtful',
+          'The page is there, and the words that the link leads to are not found in its text.',
+          decoded(written),
+        );
       case 'missing':
-        if (page.kind === 'html' && (isMadeByScripts(seen) || (page.marks.includes('script') && FOR_SCRIPTS.test(id))))
-          return told('doubtful', 'A script makes this page, so nobody can tell whether it has the spot.', spot);
-        if (page.kind === 'text') return told('doubtful', 'This is plain text, which has no spots to lead to.', spot);
+        if (
+          page.kind === 'html' &&
+          (isMadeByScripts(seen) || (page.marks.includes('script') && FOR_SCRIPTS.test(id)))
+        )
+          return told(
+            'doubtful',
+            'A script makes this page, so nobody can tell whether it has the spot.',
+            spot,
+          );
+        if (page.kind === 'text')
+          return told('doubtful', 'This is plain text, which has no spots to lead to.', spot);
         return told(
           'broken',
           page.kind === 'pdf' && page.pages !== null && /^page=/i.test(id)

@@ -8,7 +8,11 @@ export function phraseOf(state: PageState, { page }: Seen, longest = SHORT): str
   return stateIn(state, [...namesOf(page), page.text].join(' . '));
 }
 
-const guarded = (says: string, quote?: string): Told => ({ verdict: 'guarded', says, ...(quote ? { quote } : {}) });
+const guarded = (says: string, quote?: string): Told => ({
+  verdict: 'guarded',
+  says,
+  ...(quote ? { quote } : {}),
+});
 
 const DOOR =
   'The site has a door that keeps programs out. A reader with a browser may pass: open it yourself and say what you saw.';
@@ -51,7 +55,9 @@ export const consent: Sign = {
     const says = 'The site asks readers for their consent before it shows the page.';
     if (sentOn && isConsent(arrived) && !isConsent(asked)) return guarded(says, arrived.href);
     if (isConsent(asked)) return null;
-    const named = namesOf(page).map((name) => stateIn('consent', name)).find((one) => one !== null);
+    const named = namesOf(page)
+      .map((name) => stateIn('consent', name))
+      .find((one) => one !== null);
     return named && page.words < SHORT ? guarded(says, named) : null;
   },
 };

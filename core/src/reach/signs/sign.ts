@@ -32,4 +32,5 @@ export interface Sign {
 export const SHORT = 120;
 
 /** The names of a page: its title and its first heading. */
-export const namesOf = ({ title, heading }: PageFacts): string[] => [title, heading].filter((name) => name !== '');
+export const namesOf = ({ title, heading }: PageFacts): string[] =>
+  [title, heading].filter((name) => name !== '');

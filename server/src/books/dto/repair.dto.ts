@@ -50,6 +50,20 @@ class UnlinkRepairDto implements Of<'unlink'> {
   type: 'unlink';
 }
 
+class BesideRepairDto implements Of<'beside'> {
+  @Always('beside')
+  type: 'beside';
+
+  @OneOf(DESTINATIONS)
+  destination: Destination;
+
+  @Words({ least: 1, most: 500 })
+  words: string;
+
+  @Words({ least: 1, most: 40, pattern: /^[\w-]+$/, description: 'What the ids of the new links begin with' })
+  id: string;
+}
+
 class MakeNoteRepairDto implements Of<'make-note'> {
   @Always('make-note')
   type: 'make-note';
@@ -65,6 +79,7 @@ export const REPAIRS = {
     look: LookRepairDto,
     trim: TrimRepairDto,
     unlink: UnlinkRepairDto,
+    beside: BesideRepairDto,
     'make-note': MakeNoteRepairDto,
   } satisfies Record<Repair['type'], unknown>,
 } satisfies Union;
