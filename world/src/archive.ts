@@ -14,7 +14,9 @@ export const archiveSite = (name: string, keeps: readonly string[]): Site => ({
   name,
   about: 'Memory of the Sound',
   pages: {
-    '/': html('<!doctype html><title>Memory of the Sound</title><h1>Memory of the Sound</h1><p>Copies of pages that were.</p>'),
+    '/': html(
+      '<!doctype html><title>Memory of the Sound</title><h1>Memory of the Sound</h1><p>Copies of pages that were.</p>',
+    ),
   },
   missing: (path) => timeGate(path, keeps) ?? memento(path),
 });

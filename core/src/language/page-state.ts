@@ -16,8 +16,6 @@ const folded = (text: string): string =>
     .replace(/[^\p{L}\p{N}']+/gu, ' ')
     .trim();
 
-const NAMES = Object.values(NOT_FOUND).flat().map(folded);
-const EXACT = new Set(NAMES);
 const SENTENCES = NOT_FOUND_SENTENCES.map(folded);
 const STATES = Object.fromEntries(
   Object.entries(PAGE_STATES).map(([state, phrases]) => [state, phrases.map(folded)]),
@@ -25,9 +23,28 @@ const STATES = Object.fromEntries(
 
 /** A title is often the name of a page and that of its site, with a sign between. */
 const BETWEEN = /\s+[|–—·•»«/:-]+\s+|\s*[|»·•]\s*|::|:\s+|\s[-–—]\s/u;
-/** Numbers of errors and words around them say nothing more. */
-const LEFT_OUT =
-  /(?<![\p{L}\p{N}])(?:error|errors|erreur|fehler|fout|errore|erro|błąd|blad|fel|fejl|feil|virhe|chyba|ошибка|помилка|エラー|错误|錯誤|http|https|status|code|oops|ups|sorry|40[04]|410|the|this|that|a|la|le|il|el|die|der|das|de|den|det|whoops|uh|oh|hmm|we|dommage|désolé|désolée|leider|entschuldigung|spiacenti|lo sentimos|desculpe|przepraszamy|beklager|beklagar|извините)(?![\p{L}\p{N}])/giu;
+/** Words around what is said that say nothing more, and the numbers of errors. */
+const NUMBERS = new Set(['404', '410']);
+const LEFT_OUT = new Set([
+  ...NUMBERS,
+  ...folded(
+    `error errors erreur fehler fout errore erro błąd fel fejl feil virhe chyba ошибка помилка http https status code 400 oops ups
+    sorry the this that a la le il el lo die der das de den det whoops uh oh hmm we dommage désolé désolée leider
+    entschuldigung spiacenti sentimos desculpe przepraszamy beklager beklagar извините`,
+  ).split(' '),
+]);
+
+/** What a name says, without what says nothing. */
+const bare = (said: string): string =>
+  said
+    .split(' ')
+    .filter((word) => !LEFT_OUT.has(word))
+    .join(' ');
+
+const NAMES = Object.values(NOT_FOUND)
+  .flat()
+  .map((phrase) => bare(folded(phrase)));
+const EXACT = new Set(NAMES);
 
 /** How many words more than the phrase itself a name of a page that is not there has at most. */
 const MORE = 3;
@@ -40,14 +57,9 @@ export function notFoundIn(name: string): string | null {
   for (const part of name.split(BETWEEN)) {
     const said = folded(part);
     if (said === '') continue;
-    if (
-      /^(?:(?:error|erreur|fehler|errore|erro|http|http error|http status|ошибка|помилка|chyba|virhe|fel|fejl|feil|fout|blad|błąd) )?4(?:04|10)(?: error)?$/u.test(
-        said,
-      )
-    )
+    const rest = bare(said);
+    if (EXACT.has(rest) || (rest === '' && said.split(' ').some((word) => NUMBERS.has(word))))
       return part.trim();
-    const rest = folded(said.replace(LEFT_OUT, ' '));
-    if (EXACT.has(said) || EXACT.has(rest)) return part.trim();
     const words = rest.split(' ').length;
     if (
       NAMES.some((phrase) =>

@@ -83,6 +83,7 @@ export class PageReader {
   #heading = -1;
   #text = '';
   #piece = '';
+  #seen = '';
   #words = 0;
   #allWords = 0;
   #whole = '';
@@ -133,7 +134,8 @@ export class PageReader {
     | 'whole'
   > & { fragments: Map<string, FragmentState> } {
     this.#parser.end();
-    this.#takePiece();
+    this.#takePiece(true);
+    this.#takeSeen(true);
     const folded = this.#keepsText ? foldText(this.#whole) : '';
     const fragments = new Map(
       this.#wanted.map(([fragment, asked]): [string, FragmentState] => [
@@ -186,7 +188,7 @@ export class PageReader {
     if (!INLINE.has(name)) this.#space();
     this.#depth++;
     if (this.#open.length < DEEPEST) this.#open.push(one);
-    if (!one.inTemplate) this.#mark(name, attributes, one);
+    if (!parent.inTemplate) this.#mark(name, attributes, one);
     // The first title of the page is its name; those of drawings are not.
     if (name === 'title' && this.#title === null && !this.#open.some((at) => at.name === 'svg')) {
       this.#title = '';
@@ -268,27 +270,42 @@ export class PageReader {
     if (unseen) return;
     if (this.#heading >= 0 && this.#headings[this.#heading]!.length < LONGEST_TITLE * 4)
       this.#headings[this.#heading] += text;
-    const words = wordsIn(text);
-    this.#allWords += words;
+    this.#seen += text;
+    if (this.#seen.length > PIECE) this.#takeSeen();
     if (this.#keepsText && this.#whole.length < SEARCHED_TEXT) this.#whole += text;
     if (around) return;
-    this.#words += words;
     if (this.#text.length < LONGEST_TEXT * 2) this.#text += text;
     this.#piece += text;
-    if (this.#piece.length > PIECE) this.#takePiece();
+    if (this.#piece.length > 2 * PIECE) this.#takePiece();
   }
 
   #space(): void {
     if (this.#heading >= 0) this.#headings[this.#heading] += ' ';
     if (this.#text.length > 0 && this.#text.length < LONGEST_TEXT * 2) this.#text += ' ';
     if (this.#piece.length > 0 && !this.#piece.endsWith(' ')) this.#piece += ' ';
+    if (this.#seen.length > 0 && !this.#seen.endsWith(' ')) this.#seen += ' ';
     if (this.#keepsText && !this.#whole.endsWith(' ')) this.#whole += ' ';
   }
 
-  #takePiece(): void {
-    this.#print.add(this.#piece);
-    this.#piece = '';
+  /** Looks at the main text so far, but for a word that may go on. */
+  #takePiece(all = false): void {
+    const [done, rest] = all ? [this.#piece, ''] : atSpace(this.#piece);
+    this.#words += wordsIn(done);
+    this.#print.add(done);
+    this.#piece = rest;
   }
+
+  #takeSeen(all = false): void {
+    const [done, rest] = all ? [this.#seen, ''] : atSpace(this.#seen);
+    this.#allWords += wordsIn(done);
+    this.#seen = rest;
+  }
+}
+
+/** A text up to its last white space, and the rest; what has none is cut. */
+function atSpace(text: string): [string, string] {
+  const at = text.search(/\s\S*$/);
+  return at < 0 ? [text, ''] : [text.slice(0, at), text.slice(at)];
 }
 
 const PUT_BEFORE = 'user-content-';

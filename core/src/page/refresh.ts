@@ -7,7 +7,7 @@ export interface Refresh {
 /** Reads the value of a refresh (HTML Living Standard, 4.2.5.3, “shared declarative refresh steps”). `null` where it asks for nothing. */
 export function readRefresh(value: string): Refresh | null {
   const match =
-    /^\s*(\d*)(?:\.[\d.]*)?\s*(?:[;,\s]\s*(?:url\s*=\s*)?(?:"([^"]*)|'([^']*)|([^\s].*))?)?$/is.exec(
+    /^\s*(\d*)(?:\.[\d.]*)?\s*(?:[;,\s]\s*(?:url\s*=\s*)?(?:"([^"]*).*|'([^']*).*|([^\s"'].*))?)?$/is.exec(
       value.slice(0, 4096),
     );
   if (!match || (match[1] === '' && !/^\s*\./.test(value))) return null;

@@ -34,6 +34,7 @@ export interface TestAppOptions {
   sites?: Site[];
   fallback?: Fallback;
   prober?: ProberOptions;
+  timeGate?: string;
   /** The database of another application; without it this one has its own. */
   databaseUrl?: string;
 }
@@ -43,6 +44,7 @@ export async function startTestApp({
   sites = [],
   fallback,
   prober,
+  timeGate,
   databaseUrl,
 }: TestAppOptions = {}): Promise<TestApp> {
   const directory = await mkdtemp(join(tmpdir(), 'vennet-app-'));
@@ -55,6 +57,7 @@ export async function startTestApp({
     logLevel: 'error',
     world,
     prober,
+    timeGate,
   });
   await app.listen(0, '127.0.0.1');
   const { port } = app.getHttpServer().address() as { port: number };
