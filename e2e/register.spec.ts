@@ -21,10 +21,10 @@ test('all links are checked with counts, and the run can be stopped', async ({ p
   await expect(entry(page, 'lamp-trust.example/old-tides')).toContainText('Unchecked');
   await page.getByRole('button', { name: 'Check all links' }).click();
   const progress = page.getByTestId('check-progress');
-  await expect(progress).toContainText(/Checking \d+ of 5\d/);
+  await expect(progress).toContainText(/Checking \d+ of 6\d/);
   await progress.getByRole('button', { name: 'Stop' }).click();
   await checkDone(page);
-  await expect(page.getByText(/Stopped after \d+ of 5\d/)).toBeVisible();
+  await expect(page.getByText(/Stopped after \d+ of 6\d/)).toBeVisible();
 
   await page.getByRole('button', { name: 'Check all links' }).click();
   await expect(progress).toBeVisible();

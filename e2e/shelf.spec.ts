@@ -106,7 +106,7 @@ test('renames a file without breaking its links', async ({ page, vennet }) => {
   await page.getByLabel('Name', { exact: true }).press('Enter');
   await page.getByRole('link', { name: 'Show it in the text' }).click();
   await expect(slip(page).getByLabel('Leads to')).toHaveValue('Lantern days 2027.ics');
-  await expect(slip(page)).toContainText('every reader can open it');
+  await expect(slip(page)).toContainText('its readers can open it');
 });
 
 test('removes a file only after showing what will break, and puts it back', async ({ page, vennet }) => {

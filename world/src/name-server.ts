@@ -1,7 +1,7 @@
 import { createSocket } from 'node:dgram';
 import { once } from 'node:events';
 import { isIPv6 } from 'node:net';
-import { decode, encode, type Answer, type DecodedPacket } from 'dns-packet';
+import { decode, encode, type Answer } from 'dns-packet';
 
 /** What a name server of the stand-in world knows of a name. */
 export interface NameEntry {
@@ -26,7 +26,7 @@ export async function startNameServer(look: (name: string) => NameEntry | null):
   const socket = createSocket('udp4');
   const questions: string[] = [];
   socket.on('message', (message, from) => {
-    const packet = decode(message) as DecodedPacket;
+    const packet = decode(message);
     const question = packet.questions?.[0];
     if (!question) return;
     const name = question.name.toLowerCase();

@@ -22,10 +22,10 @@ export function get(href: string, { dispatcher, timeout, headers, signal }: GetO
   const url = new URL(href);
   return new Promise((resolve, reject) => {
     let body: Readable | null = null;
-    let abort: (reason?: Error) => void = () => {};
+    let exchange: Dispatcher.DispatchController | null = null;
     const giveUp = () => {
       const reason = signal.reason as Error;
-      abort(reason);
+      exchange?.abort(reason);
       body?.destroy(reason);
       reject(reason);
     };
@@ -43,32 +43,31 @@ export function get(href: string, { dispatcher, timeout, headers, signal }: GetO
         reset: false,
       },
       {
-        onConnect(give) {
-          abort = give;
-          if (signal.aborted) give(signal.reason as Error);
+        onRequestStart(controller) {
+          exchange = controller;
+          if (signal.aborted) controller.abort(signal.reason as Error);
         },
-        onHeaders(status, raw, resume) {
-          if (status < 200) return true;
+        onResponseStart(controller, status) {
+          if (status < 200) return;
           body = new Readable({
-            read: resume,
+            read: () => controller.resume(),
             destroy(error, callback) {
               done();
-              if (!this.readableEnded) abort(error ?? undefined);
+              if (!this.readableEnded) controller.abort(error ?? new Error('the rest is not needed'));
               callback(error);
             },
           });
           body.on('error', () => {}); // what breaks off is met by who reads it
-          resolve({ status, headers: new Headers(pairsOf(raw)), body });
-          return true;
+          resolve({ status, headers: new Headers(pairsOf(controller.rawHeaders as Buffer[])), body });
         },
-        onData(chunk) {
-          return body?.push(chunk) ?? true;
+        onResponseData(controller, chunk) {
+          if (body?.push(chunk) === false) controller.pause();
         },
-        onComplete() {
+        onResponseEnd() {
           done();
           body?.push(null);
         },
-        onError(error) {
+        onResponseError(_controller, error) {
           done();
           if (body) body.destroy(error);
           else reject(error);

@@ -1,5 +1,5 @@
 import type { Said, VerdictName } from '@vennet/core/reach';
-import type { DestinationVerdict } from '@vennet/core/wire';
+import type { DestinationVerdict, NewSaying } from '@vennet/core/wire';
 import { useQueryClient } from '@tanstack/react-query';
 import { ExternalLink } from 'lucide-react';
 import { useId, useState } from 'react';
@@ -22,13 +22,8 @@ const READERS: [Said['readers'], string][] = [
 /** What the author saw at a destination that a program can't judge: kept with its day, for a time. */
 export function Saying({ book, href, about }: { book: string; href: string; about: DestinationVerdict }) {
   const client = useQueryClient();
-  const id = useId();
   const worldPort = useWorldPort();
   const [open, setOpen] = useState(false);
-  const [saw, setSaw] = useState<Said['saw']>('opens');
-  const [readers, setReaders] = useState<Said['readers']>('everyone');
-  const [from, setFrom] = useState('');
-  const [note, setNote] = useState('');
   const { said, verdict } = about;
   const keep = async (work: () => Promise<void>, words: string) => {
     try {
@@ -82,20 +77,29 @@ export function Saying({ book, href, about }: { book: string; href: string; abou
         </button>
       </div>
     );
-  const say = {
-    href,
-    saw,
-    readers: saw === 'opens' ? readers : 'everyone',
-    from,
-    note: note.trim(),
-  } as const;
+  return (
+    <SayingForm
+      keep={(seen) => void keep(() => api.say(book, { href, ...seen }), 'What you saw is kept.')}
+      close={() => setOpen(false)}
+    />
+  );
+}
+
+type Seen = Omit<NewSaying, 'href'>;
+
+function SayingForm({ keep, close }: { keep(seen: Seen): void; close(): void }) {
+  const id = useId();
+  const [saw, setSaw] = useState<Said['saw']>('opens');
+  const [readers, setReaders] = useState<Said['readers']>('everyone');
+  const [from, setFrom] = useState('');
+  const [note, setNote] = useState('');
   return (
     <form
       aria-label="What you saw"
       className="mt-2 mb-3 max-w-2xl rounded-md border border-line bg-raised p-3"
       onSubmit={(event) => {
         event.preventDefault();
-        void keep(() => api.say(book, say), 'What you saw is kept.');
+        keep({ saw, readers: saw === 'opens' ? readers : 'everyone', from, note: note.trim() });
       }}
     >
       <fieldset className="flex flex-wrap gap-x-5 gap-y-1">
@@ -158,13 +162,7 @@ export function Saying({ book, href, about }: { book: string; href: string; abou
         <button type="submit" className="button" data-look="main" data-size="small">
           Keep what I saw
         </button>
-        <button
-          type="button"
-          className="button"
-          data-look="quiet"
-          data-size="small"
-          onClick={() => setOpen(false)}
-        >
+        <button type="button" className="button" data-look="quiet" data-size="small" onClick={close}>
           Not now
         </button>
       </div>
