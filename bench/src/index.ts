@@ -1,5 +1,5 @@
 import { benchAuditing } from './auditing.js';
-import { benchChecking } from './checking.js';
+import { benchChecking } from './checking/checking.js';
 import { benchMentions } from './mentions.js';
 import { benchPublishing } from './publishing.js';
 import { benchServing } from './serving.js';

@@ -75,7 +75,7 @@ test('the likeness of two texts is near the share of pairs that they have in com
       const cut = Math.round((words.length * keep) / 100);
       const changed = [...words.slice(0, cut), ...words.slice(cut).map((word) => `${word}x`)];
       const told = likeness(printOf(words.join(' ')), printOf(changed.join(' ')));
-      // 32 hash functions: four standard deviations are 4 * sqrt(0.25 / 32).
+      // 32 hashes: four standard deviations are 4 * sqrt(0.25 / 32).
       expect(Math.abs(told - counted(words, changed))).toBeLessThan(0.36);
     }),
   ));
@@ -83,6 +83,7 @@ test('the likeness of two texts is near the share of pairs that they have in com
 test('a text without two words has no fingerprint', () => {
   expect(printOf('')).toBe('');
   expect(printOf('lamp')).toBe('');
-  expect(printOf('the lamp')).toHaveLength(128);
+  expect(printOf('the lamp')).toHaveLength(8);
+  expect(printOf(TEXTS.en![0].repeat(2) + TEXTS.de![0])).toHaveLength(256);
   expect(wordsIn('Tide tables 灯台')).toBe(4);
 });

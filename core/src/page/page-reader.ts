@@ -49,6 +49,8 @@ const INLINE = new Set(
 /** Common practice (no source): ids and elements that applications in a page draw themselves into. */
 const APPLICATION_IDS = /^(?:root|app|__next|__nuxt|___gatsby|svelte|main-app|q-app)$/;
 const RIDDLE = /captcha|turnstile|challenge-(?:form|platform|running)/i;
+/** So many words on a page are many; no more are counted of what stands around its text. */
+const ENOUGH_WORDS = 2_000;
 /** Nothing is nested this deep by hand; deeper elements are taken for their parent. */
 const DEEPEST = 4_096;
 
@@ -84,7 +86,6 @@ export class PageReader {
   #text = '';
   #piece = '';
   #seen = '';
-  #words = 0;
   #allWords = 0;
   #whole = '';
   #script: string | null = null;
@@ -149,7 +150,7 @@ export class PageReader {
       site: this.#site,
       heading: tidy(this.#headings[0] || this.#headings[1]).slice(0, LONGEST_TITLE),
       text: tidy(this.#text).slice(0, LONGEST_TEXT),
-      words: this.#words,
+      words: this.#print.words,
       allWords: this.#allWords,
       print: this.#print.toString(),
       marks: [...this.#marks],
@@ -270,11 +271,14 @@ export class PageReader {
     if (unseen) return;
     if (this.#heading >= 0 && this.#headings[this.#heading]!.length < LONGEST_TITLE * 4)
       this.#headings[this.#heading] += text;
-    this.#seen += text;
-    if (this.#seen.length > PIECE) this.#takeSeen();
+    if (this.#allWords < ENOUGH_WORDS) {
+      this.#seen += text;
+      if (this.#seen.length > PIECE) this.#takeSeen();
+    }
     if (this.#keepsText && this.#whole.length < SEARCHED_TEXT) this.#whole += text;
     if (around) return;
-    if (this.#text.length < LONGEST_TEXT * 2) this.#text += text;
+    const room = LONGEST_TEXT * 2 - this.#text.length;
+    if (room > 0) this.#text += text.length > room ? text.slice(0, room) : text;
     this.#piece += text;
     if (this.#piece.length > 2 * PIECE) this.#takePiece();
   }
@@ -290,7 +294,6 @@ export class PageReader {
   /** Looks at the main text so far, but for a word that may go on. */
   #takePiece(all = false): void {
     const [done, rest] = all ? [this.#piece, ''] : atSpace(this.#piece);
-    this.#words += wordsIn(done);
     this.#print.add(done);
     this.#piece = rest;
   }
@@ -304,9 +307,12 @@ export class PageReader {
 
 /** A text up to its last white space, and the rest; what has none is cut. */
 function atSpace(text: string): [string, string] {
-  const at = text.search(/\s\S*$/);
-  return at < 0 ? [text, ''] : [text.slice(0, at), text.slice(at)];
+  let at = text.length;
+  while (at > 0 && !SPACE.test(text[at - 1]!)) at--;
+  return at === 0 ? [text, ''] : [text.slice(0, at), text.slice(at)];
 }
+
+const SPACE = /\s/;
 
 const PUT_BEFORE = 'user-content-';
 

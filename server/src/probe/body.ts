@@ -276,9 +276,9 @@ const HTML =
 
 /** The type that the first bytes show; `''` where they show none. */
 async function typeOf(head: Uint8Array): Promise<string> {
+  if (HTML.test(Buffer.from(head).toString('latin1'))) return 'text/html';
   const known = await fileTypeFromBuffer(head).catch(() => undefined);
-  if (known && known.mime !== 'application/xml') return known.mime;
-  return HTML.test(Buffer.from(head).toString('latin1')) ? 'text/html' : '';
+  return known && known.mime !== 'application/xml' ? known.mime : '';
 }
 
 function kindOf(type: string, found: string, head: Uint8Array): BodyKind {

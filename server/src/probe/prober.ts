@@ -36,7 +36,7 @@ export interface ProberOptions extends Partial<ConnectorOptions> {
   redirects?: number;
   /** How often in all a page is asked after faults that may pass. */
   tries?: number;
-  /** Wait before the second try after a passing fault, in ms, where the host names none; four times as long before each further one. */
+  /** Wait before the second try after a passing fault, in ms, where the host names none; three times as long before each further one. */
   retryDelay?: number;
   /** Longest rest that a host may ask for by `Retry-After`, in ms; a longer one ends it for this run. */
   longestWait?: number;
@@ -66,7 +66,7 @@ const DEFAULTS = {
   requestTimeout: 15_000,
   redirects: 20,
   tries: 3,
-  retryDelay: 1_000,
+  retryDelay: 500,
   longestWait: 120_000,
   timeout: 8_000,
   robots: true,
@@ -319,7 +319,7 @@ class Run {
   /** The time after which a page is to be asked again, in ms, where that is worth it. */
   #again(page: string, visited: Visited, attempt: number): number | null {
     if (attempt >= this.options.tries || this.#gone.has(hostOf(page))) return null;
-    const pause = this.options.retryDelay * 4 ** (attempt - 1);
+    const pause = this.options.retryDelay * 3 ** (attempt - 1);
     if (visited.outcome === 'failure') {
       // A host that is silent has been given much time already.
       if (visited.failure === 'timeout' && attempt >= this.options.tries - 1) return null;

@@ -171,9 +171,8 @@ class Way {
     this.requests.push(asked);
     try {
       return await withinTime(2 * timeout, signal, async (within) => {
-        const reply = await withinTime(timeout, within, (soon) =>
-          by(href, { dispatcher, connect, timeout, headers: this.#headers(href), signal: soon }),
-        );
+        const headers = this.#headers(href);
+        const reply = await by(href, { dispatcher, connect, timeout, headers, signal: within });
         const giveUp = () => reply.body.destroy(within.reason as Error);
         within.addEventListener('abort', giveUp, { once: true });
         try {
