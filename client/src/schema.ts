@@ -1520,7 +1520,7 @@ export interface components {
             method: "GET" | "MX" | "A";
             href: string;
             /** @enum {string} */
-            why?: "robots" | "nonsense" | "secure" | "archive" | "lenient";
+            why?: "robots" | "nonsense" | "secure" | "archive" | "lenient" | "title";
             status?: number;
             /** @enum {string} */
             failure?: "unknown-name" | "name-fault" | "refused" | "timeout" | "reset" | "certificate" | "protocol" | "unpackable" | "private-address" | "redirect-loop" | "too-many-redirects" | "bad-redirect" | "robots" | "robots-unknown" | "resting";

@@ -18,7 +18,10 @@ export async function benchChecking(): Promise<void> {
   for (const large of [false, true]) {
     const hosts = start('hosts', { VENNET_BENCH_LARGE: large ? '1' : '' });
     const [{ port }] = (await once(hosts, 'message')) as [{ port: number }];
-    const prober = start('prober', { VENNET_BENCH_PORT: String(port), VENNET_BENCH_AT_ONCE: String(AT_ONCE) });
+    const prober = start('prober', {
+      VENNET_BENCH_PORT: String(port),
+      VENNET_BENCH_AT_ONCE: String(AT_ONCE),
+    });
     const [{ time, right, memory }] = (await once(prober, 'message')) as [Probed];
     hosts.disconnect();
     if (right !== DESTINATIONS) throw new Error(`only ${right} of ${DESTINATIONS} verdicts are right`);
@@ -33,7 +36,9 @@ export async function benchChecking(): Promise<void> {
 function floor(): number {
   const all = Array.from({ length: DESTINATIONS }, (_, number) => destination(number));
   const sum = (some: typeof all) => some.reduce((total, { latency, asked }) => total + latency * asked, 0);
-  const hosts = Array.from({ length: HOSTS }, (_, host) => sum(all.filter((_one, number) => number % HOSTS === host)));
+  const hosts = Array.from({ length: HOSTS }, (_, host) =>
+    sum(all.filter((_one, number) => number % HOSTS === host)),
+  );
   return Math.max(sum(all) / AT_ONCE, Math.max(...hosts) / PER_HOST);
 }
 

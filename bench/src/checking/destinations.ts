@@ -13,7 +13,8 @@ export interface Measured {
 }
 
 export function destination(number: number): Measured {
-  const fails = number % 20 === 0 ? (['not-found', 'fault', 'not-found', 'breaks'] as const)[(number / 20) % 4]! : null;
+  const fails =
+    number % 20 === 0 ? (['not-found', 'fault', 'not-found', 'breaks'] as const)[(number / 20) % 4]! : null;
   return {
     href: `http://h${number % HOSTS}.example/p${number}`,
     // Each host has pages of every latency.

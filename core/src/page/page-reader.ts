@@ -7,7 +7,8 @@ import { runs, scriptSendsTo } from './scripts.js';
 
 /** How much is kept of a title, a heading and the main text, in UTF-16 units. */
 const LONGEST_TITLE = 300;
-const LONGEST_TEXT = 1_200;
+const LONGEST_TEXT = 1_000;
+const GATHERED = 1_500;
 /** How much of a page's text is searched for text fragments, and of its scripts for one that sends on. */
 const SEARCHED_TEXT = 4_000_000;
 const SEARCHED_SCRIPT = 64_000;
@@ -277,7 +278,7 @@ export class PageReader {
     }
     if (this.#keepsText && this.#whole.length < SEARCHED_TEXT) this.#whole += text;
     if (around) return;
-    const room = LONGEST_TEXT * 2 - this.#text.length;
+    const room = GATHERED - this.#text.length;
     if (room > 0) this.#text += text.length > room ? text.slice(0, room) : text;
     this.#piece += text;
     if (this.#piece.length > 2 * PIECE) this.#takePiece();
@@ -285,7 +286,7 @@ export class PageReader {
 
   #space(): void {
     if (this.#heading >= 0) this.#headings[this.#heading] += ' ';
-    if (this.#text.length > 0 && this.#text.length < LONGEST_TEXT * 2) this.#text += ' ';
+    if (this.#text.length > 0 && this.#text.length < GATHERED) this.#text += ' ';
     if (this.#piece.length > 0 && !this.#piece.endsWith(' ')) this.#piece += ' ';
     if (this.#seen.length > 0 && !this.#seen.endsWith(' ')) this.#seen += ' ';
     if (this.#keepsText && !this.#whole.endsWith(' ')) this.#whole += ' ';

@@ -46,6 +46,10 @@ export const TLS_FAULTS = [
 ] as const;
 export type TlsFault = (typeof TLS_FAULTS)[number];
 
+/** Why something is asked that is not the destination itself. */
+export const ASKED_FOR = ['robots', 'nonsense', 'secure', 'archive', 'lenient', 'title'] as const;
+export type AskedFor = (typeof ASKED_FOR)[number];
+
 export interface HeaderSeen {
   name: string;
   value: string;
@@ -58,7 +62,7 @@ export interface Asked {
   method: 'GET' | 'MX' | 'A';
   href: string;
   /** Why it was asked, where it is not the address itself. */
-  why?: 'robots' | 'nonsense' | 'secure' | 'archive' | 'lenient';
+  why?: AskedFor;
   status?: number;
   failure?: Failure;
   /** The word of the system or of the library for the failure. */

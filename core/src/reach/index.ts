@@ -1,8 +1,9 @@
-export { FAILURES, MAIL_STATES, TLS_FAULTS } from './answer.js';
+export { ASKED_FOR, FAILURES, MAIL_STATES, TLS_FAULTS } from './answer.js';
 export type {
   Answer,
   ArchivedCopy,
   Asked,
+  AskedFor,
   Failure,
   FailureAnswer,
   FileAnswer,

@@ -1,8 +1,10 @@
 import {
+  ASKED_FOR,
   FAILURES,
   VERDICTS,
   type ArchivedCopy,
   type Asked,
+  type AskedFor,
   type Failure,
   type HeaderSeen,
   type Hop,
@@ -55,8 +57,8 @@ export class AskedDto implements Asked {
   @Words()
   href: string;
 
-  @Choice(['robots', 'nonsense', 'secure', 'archive', 'lenient'], { optional: true })
-  why?: Asked['why'] & string;
+  @Choice(ASKED_FOR, { optional: true })
+  why?: AskedFor;
 
   @Whole({ optional: true })
   status?: number;

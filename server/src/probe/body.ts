@@ -18,7 +18,7 @@ import { unpacked, UnpackError } from './unpacked.js';
 export const BODY_BOUNDS = {
   /** A page whose fragments are looked for, and one that has none to look for. */
   searched: 16 * 1024 * 1024,
-  page: 512 * 1024,
+  page: 256 * 1024,
   data: LONGEST_DATA,
   /** A file: enough to see what it is. */
   file: 8 * 1024,

@@ -15,10 +15,15 @@ export interface GetOptions {
   timeout: number;
   headers: Record<string, string>;
   signal: AbortSignal;
+  /** Is told when the answer has come to its end: nothing is under way any more, whoever still reads what came. */
+  ended?(): void;
 }
 
 /** Asks once, with GET, and follows nothing. Headers come byte by byte, as they were sent. @throws what undici throws */
-export function get(href: string, { dispatcher, timeout, headers, signal }: GetOptions): Promise<Reply> {
+export function get(
+  href: string,
+  { dispatcher, timeout, headers, signal, ended }: GetOptions,
+): Promise<Reply> {
   const url = new URL(href);
   return new Promise((resolve, reject) => {
     let body: Readable | null = null;
@@ -65,6 +70,7 @@ export function get(href: string, { dispatcher, timeout, headers, signal }: GetO
         },
         onResponseEnd() {
           done();
+          ended?.();
           body?.push(null);
         },
         onResponseError(_controller, error) {

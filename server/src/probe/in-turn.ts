@@ -18,6 +18,8 @@ interface Waiting {
 interface Host {
   queue: Waiting[];
   busy: number;
+  /** Something of it wanted another turn: it will take longer than others, and goes first. */
+  isLong: boolean;
 }
 
 /**
@@ -35,7 +37,7 @@ export function inTurn(
     const host = hosts.get(name);
     const one = { item, attempt: 1, after: 0 };
     if (host) host.queue.push(one);
-    else hosts.set(name, { queue: [one], busy: 0 });
+    else hosts.set(name, { queue: [one], busy: 0, isLong: false });
   }
   let running = 0;
   let alarm: NodeJS.Timeout | undefined;
@@ -47,7 +49,10 @@ export function inTurn(
       host.busy++;
       try {
         const again = await work(item, attempt);
-        if (again !== null) host.queue.push({ item, attempt: attempt + 1, after: performance.now() + again });
+        if (again !== null) {
+          host.isLong = true;
+          host.queue.push({ item, attempt: attempt + 1, after: performance.now() + again });
+        }
       } catch (error) {
         if (!signal.aborted) failure ??= { error };
       } finally {
@@ -56,6 +61,12 @@ export function inTurn(
         start();
       }
     };
+    /** How long a host's next item has to wait, in ms; `Infinity` when something has to end first. */
+    const waitOf = (name: string, { queue, busy }: Host): number => {
+      if (queue.length === 0 || busy >= perHost) return Infinity;
+      const soonest = Math.min(...queue.map(({ after }) => after)) - performance.now();
+      return soonest > 0 ? soonest : waitFor(name);
+    };
     /** Starts what may start, and gives the time in ms until more may; `Infinity` when something has to end first. */
     const startFree = (): number => {
       let soonest = Infinity;
@@ -63,21 +74,18 @@ export function inTurn(
       while (took) {
         took = false;
         for (const [name, host] of hosts) {
-          if (running >= atOnce) return Infinity;
-          if (host.queue.length === 0) {
-            if (host.busy === 0) hosts.delete(name);
-            continue;
+          if (host.queue.length === 0 && host.busy === 0) hosts.delete(name);
+          for (let turns = host.isLong ? perHost : 1; turns > 0; turns--) {
+            if (running >= atOnce) return Infinity;
+            const wait = waitOf(name, host);
+            soonest = Math.min(soonest, wait > 0 ? wait : Infinity);
+            if (wait > 0) break;
+            took = true;
+            const at = host.queue.findIndex(({ after }) => after <= performance.now());
+            void run(host, host.queue.splice(at, 1)[0]!);
+            // Its next turn comes after those of all others.
+            if (!host.isLong && hosts.delete(name)) hosts.set(name, host);
           }
-          if (host.busy >= perHost) continue;
-          const now = performance.now();
-          const at = host.queue.findIndex(({ after }) => after <= now);
-          const wait = at < 0 ? Math.min(...host.queue.map(({ after }) => after)) - now : waitFor(name);
-          if (wait > 0) {
-            soonest = Math.min(soonest, wait);
-            continue;
-          }
-          took = true;
-          void run(host, host.queue.splice(at, 1)[0]!);
         }
       }
       return soonest;

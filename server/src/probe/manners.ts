@@ -46,12 +46,29 @@ interface Lane {
 /** At a host that said twice that it is asked too often: one request at once, at this distance in ms at least. */
 const SLOWED = 2_000;
 
+/** A turn at a host: how long was waited for it, in ms, and its end. */
+export interface Turn {
+  waited: number;
+  end(): void;
+}
+
+interface Waiting {
+  host: string;
+  kind: 'page' | 'beside';
+  since: number;
+  signal: AbortSignal;
+  begin(turn: Turn): void;
+  refuse(error: Error): void;
+}
+
 /** Waits before every request, so that no host is asked too much: so many at once, at a steady rate, and not while it rests. */
 export class Manners {
   readonly #lanes = new Map<string, Lane>();
   readonly #addressOf = new Map<string, string>();
-  readonly #waiting = new Set<() => void>();
+  /** Those who came first are first. */
+  readonly #waiting = new Set<Waiting>();
   readonly #all = { page: 0, beside: 0 };
+  #alarm: NodeJS.Timeout | undefined;
 
   constructor(readonly options: MannersOptions) {}
 
@@ -65,50 +82,75 @@ export class Manners {
     return Math.max(0, this.#lane(host).restUntil - this.options.now());
   }
 
-  #waitFor(host: string): number {
-    const now = this.options.now();
-    return Math.max(...this.#lanesOf(host).map((lane) => this.#wait(lane, now)));
-  }
-
-  /**
-   * Waits for a turn at a host; what comes back ends it, and says how long was waited, in ms.
-   * @throws RestError when the host rests for longer than is waited for
-   */
-  async turn(
-    host: string,
-    kind: 'page' | 'beside',
-    signal: AbortSignal,
-  ): Promise<{ waited: number; end(): void }> {
+  /** Waits for a turn at a host. @throws RestError when the host rests for longer than is waited for */
+  async turn(host: string, kind: 'page' | 'beside', signal: AbortSignal): Promise<Turn> {
     if (!this.#addressOf.has(host)) {
       const [first] = await this.options.reachable(nameOf(host)).catch(() => []);
       this.#addressOf.set(host, first?.address ?? host);
     }
-    const { now } = this.options;
-    const begun = now();
-    for (;;) {
-      signal.throwIfAborted();
-      const until = this.restingUntil(host);
-      if (until !== null) throw new RestError(host, until);
-      const isFull = this.#all[kind] >= this.options[kind === 'page' ? 'atOnce' : 'beside'];
-      const wait = isFull ? Infinity : this.#waitFor(host);
-      if (wait <= 0) break;
-      await this.#change(wait, signal);
+    signal.throwIfAborted();
+    return new Promise((resolve, reject) => {
+      const giveUp = () => waiting.refuse(signal.reason as Error);
+      const leave = () => {
+        this.#waiting.delete(waiting);
+        signal.removeEventListener('abort', giveUp);
+      };
+      const waiting: Waiting = {
+        host,
+        kind,
+        since: this.options.now(),
+        signal,
+        begin: (turn) => {
+          leave();
+          resolve(turn);
+        },
+        refuse: (error) => {
+          leave();
+          reject(error);
+        },
+      };
+      this.#waiting.add(waiting);
+      this.#grant();
+      if (this.#waiting.has(waiting)) signal.addEventListener('abort', giveUp, { once: true });
+    });
+  }
+
+  /** Lets begin whoever may, and looks again when the next one may. */
+  #grant(): void {
+    clearTimeout(this.#alarm);
+    const now = this.options.now();
+    let soonest = Infinity;
+    for (const one of this.#waiting) {
+      const until = this.restingUntil(one.host);
+      if (until !== null) {
+        one.refuse(new RestError(one.host, until));
+        continue;
+      }
+      if (this.#all[one.kind] >= this.options[one.kind === 'page' ? 'atOnce' : 'beside']) continue;
+      const wait = Math.max(...this.#lanesOf(one.host).map((lane) => this.#wait(lane, now)));
+      if (wait > 0) soonest = Math.min(soonest, wait);
+      else one.begin(this.#begin(one, now));
     }
+    if (Number.isFinite(soonest))
+      this.#alarm = setTimeout(() => this.#grant(), Math.min(soonest, 60_000) + 1);
+  }
+
+  #begin({ host, kind, since }: Waiting, now: number): Turn {
     const lanes = this.#lanesOf(host);
     this.#all[kind]++;
     for (const lane of lanes) {
       lane.busy++;
-      lane.next = Math.max(now(), lane.next) + this.#distance(lane);
+      lane.next = Math.max(now, lane.next) + this.#distance(lane);
     }
     let ended = false;
     return {
-      waited: now() - begun,
+      waited: now - since,
       end: () => {
         if (ended) return;
         ended = true;
         this.#all[kind]--;
         for (const lane of lanes) lane.busy--;
-        for (const wake of [...this.#waiting]) wake();
+        this.#grant();
       },
     };
   }
@@ -159,22 +201,6 @@ export class Manners {
     const { rate } = this.options;
     const usual = rate > 0 ? 1000 / rate : 0;
     return refusals > 1 && rate > 0 ? Math.max(SLOWED, 4 * usual) : usual;
-  }
-
-  /** Until a turn ends or a time is over. */
-  #change(time: number, signal: AbortSignal): Promise<void> {
-    return new Promise((resolve) => {
-      let timer: NodeJS.Timeout | undefined;
-      const wake = () => {
-        clearTimeout(timer);
-        this.#waiting.delete(wake);
-        signal.removeEventListener('abort', wake);
-        resolve();
-      };
-      this.#waiting.add(wake);
-      signal.addEventListener('abort', wake, { once: true });
-      if (Number.isFinite(time)) timer = setTimeout(wake, Math.min(time, 60_000) + 1);
-    });
   }
 }
 

@@ -167,7 +167,7 @@ export class Prober {
 
   /** One page, for its title. What network errors mean is in what comes back. */
   page(href: string): Promise<Visited> {
-    return visit(pageOf(href), { why: 'secure' }, this.#visitOptions(new AbortController().signal, {}));
+    return visit(pageOf(href), { why: 'title' }, this.#visitOptions(new AbortController().signal, {}));
   }
 
   /** The copy of a page that an archive has nearest to a time (RFC 7089). */

@@ -9,7 +9,7 @@ import { get, type Reply } from './get.js';
 import { doorIn, retryAfter, SHOWN } from './headers.js';
 import { lenientGet } from './lenient.js';
 import { locationOf } from './location.js';
-import { RestError, type Manners } from './manners.js';
+import { RestError, type Manners, type Turn } from './manners.js';
 import { withinTime } from './time-limit.js';
 import { ACCEPTED_ENCODINGS } from './unpacked.js';
 
@@ -127,10 +127,10 @@ class Way {
   async ask(href: string): Promise<{ next: string } | { end: Visited }> {
     const { manners, signal } = this.options;
     const { why } = this.wanted;
-    let turn: Awaited<ReturnType<Manners['turn']>> | null = null;
+    let turn: Turn | null = null;
     try {
       turn = await manners.turn(new URL(href).host, why === undefined ? 'page' : 'beside', signal);
-      return await this.#within(href, turn.waited);
+      return await this.#within(href, turn);
     } catch (error) {
       signal.throwIfAborted();
       if (error instanceof RestError) return { end: this.failed('resting', { until: error.until }) };
@@ -141,20 +141,20 @@ class Way {
     }
   }
 
-  async #within(href: string, waited: number): Promise<{ next: string } | { end: Visited }> {
+  async #within(href: string, turn: Turn): Promise<{ next: string } | { end: Visited }> {
     try {
-      return await this.#one(href, waited, get);
+      return await this.#one(href, turn, get);
     } catch (error) {
       this.options.signal.throwIfAborted();
       if (failureOf(error).failure !== 'protocol') throw error;
       // Browsers bear with more than the library does.
-      return this.#one(href, 0, lenientGet, 'lenient');
+      return this.#one(href, { ...turn, waited: 0 }, lenientGet, 'lenient');
     }
   }
 
   async #one(
     href: string,
-    waited: number,
+    { waited, end }: Turn,
     by: typeof get | typeof lenientGet,
     why = this.wanted.why,
   ): Promise<{ next: string } | { end: Visited }> {
@@ -172,13 +172,10 @@ class Way {
     try {
       return await withinTime(2 * timeout, signal, async (within) => {
         const headers = this.#headers(href);
-        const reply = await by(href, { dispatcher, connect, timeout, headers, signal: within });
-        const giveUp = () => reply.body.destroy(within.reason as Error);
-        within.addEventListener('abort', giveUp, { once: true });
+        const reply = await by(href, { dispatcher, connect, timeout, headers, signal: within, ended: end });
         try {
           return await this.#read(href, reply, asked);
         } finally {
-          within.removeEventListener('abort', giveUp);
           reply.body.destroy();
         }
       });

@@ -58,6 +58,7 @@ const WHY: Record<NonNullable<Asked['why']>, string> = {
   nonsense: 'an address that can’t exist, to compare with',
   secure: 'whether HTTPS gives the same',
   archive: 'a copy in the archive',
+  title: 'the title of the page',
   lenient: 'asked once more, as leniently as browsers read',
 };
 
