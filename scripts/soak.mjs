@@ -1,6 +1,7 @@
 // npm run soak: what takes longer than npm test may; about two hours in all.
 //   windows   two windows that change one book at random, 100 books long
 //   killings  a server and its database that are killed 20 times while they are written to
+//   checks    the same while links are checked
 //   load      an hour of mixed load in a server of 1 GB, then 100 exports
 //   faults    faults put into core at random: its tests have to notice most
 // `npm run soak -- --only killings --times 20 --minutes 60 --faults 200 --seed 7 --runs 100`
@@ -32,6 +33,11 @@ const parts = {
     say('Killing the server and its database');
     const { soak } = await import('../bench/dist/soak/index.js');
     return soak('killings', { times: number('times', 20), minutes: 0 });
+  },
+  async checks() {
+    say('Killing the server and its database while links are checked');
+    const { soak } = await import('../bench/dist/soak/index.js');
+    return soak('checks', { times: number('times', 20), minutes: 0 });
   },
   async load() {
     say('Mixed load, and exports');

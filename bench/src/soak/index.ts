@@ -1,6 +1,7 @@
 import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { checkKillings } from './check-killings.js';
 import { manyExports } from './exports.js';
 import { killings } from './killings.js';
 import { mixedLoad } from './load.js';
@@ -19,6 +20,13 @@ export async function soak(
       const { acknowledged, missing } = await killings(directory, times);
       console.log(`${times} killings: ${acknowledged} saves acknowledged, ${missing} of them missing`);
       return missing === 0 && acknowledged > 0;
+    }
+    if (part === 'checks') {
+      const { runs, lost, twice, wrong } = await checkKillings(directory, times);
+      console.log(
+        `${times} killings while links are checked, over ${runs} runs: ${lost} verdicts lost, ${wrong} wrong at the end, ${twice} asked twice that were not under way`,
+      );
+      return lost === 0 && wrong === 0 && twice === 0;
     }
     const { requests, faults, most, last, health } = await mixedLoad(directory, minutes);
     console.log(

@@ -11,11 +11,12 @@ export interface Served {
   database: number;
 }
 
-/** Starts a server on a folder of data, with a heap of so many MB. */
-export async function serve(directory: string, heap = 768): Promise<Served> {
+/** Starts a server on a folder of data, with a heap of so many MB, and with a world that answers on a port. */
+export async function serve(directory: string, heap = 768, worldPort = 0): Promise<Served> {
   const child = fork(fileURLToPath(new URL('./server.process.js', import.meta.url)), [directory], {
     execArgv: [`--max-old-space-size=${heap}`],
     stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+    env: { ...process.env, VENNET_SOAK_WORLD: String(worldPort) },
   });
   const [{ address, database }] = (await once(child, 'message')) as [{ address: string; database: number }];
   return { address, child, database };

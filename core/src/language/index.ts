@@ -1,7 +1,7 @@
 export { fileWords, sizeWords, tellFile, typeWords } from './file-words.js';
 export type { FileTold } from './file-words.js';
 export { AUTHOR_LANGUAGE, counted, message, nounFor } from './messages.js';
-export { notFoundIn, NOT_FOUND_LANGUAGES, notFoundSentence, stateIn } from './page-state.js';
+export { isNotFound, notFoundIn, NOT_FOUND_LANGUAGES, notFoundSentence, stateIn } from './page-state.js';
 export type { PageState } from './page-state.js';
 export { phrases } from './phrases.js';
 export { endsInAbbreviation, sentenceEnds } from './sentences.js';

@@ -73,11 +73,18 @@ export function notFoundIn(name: string): string | null {
   return null;
 }
 
+/** True for a name that says this and nothing else. */
+export const isNotFound = (name: string): boolean => EXACT.has(bare(folded(name)));
+
 /** The phrase by which a short text says to its reader that the page is not there. */
 export const notFoundSentence = (text: string): string | null => firstHeld(text, SENTENCES);
 
-/** The phrase by which words tell of a state that a page is in; see `PAGE_STATES`. */
-export const stateIn = (state: PageState, text: string): string | null => firstHeld(text, STATES[state]);
+/** The phrase by which words tell of a state that a page is in; see `PAGE_STATES`. `most` words may stand beside it. */
+export function stateIn(state: PageState, text: string, most = Infinity): string | null {
+  const phrase = firstHeld(text, STATES[state]);
+  if (phrase === null || most === Infinity) return phrase;
+  return folded(text).split(' ').length <= phrase.split(' ').length + most ? phrase : null;
+}
 
 function firstHeld(text: string, phrases: readonly string[]): string | null {
   const said = folded(text);

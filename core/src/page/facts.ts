@@ -17,6 +17,10 @@ export const PAGE_MARKS = [
   'password-in-main',
   /** It says of itself that it is not for free (schema.org `isAccessibleForFree`). */
   'paid',
+  /** A form that hands the reader over to a sign-in elsewhere (SAML, WS-Federation). */
+  'handed-over',
+  /** Several headings, none of them with an id: a script may give them some. */
+  'bare-headings',
   /** A riddle by which people are told from programs. */
   'riddle',
 ] as const;

@@ -49,6 +49,8 @@ const INLINE = new Set(
 );
 /** Common practice (no source): ids and elements that applications in a page draw themselves into. */
 const APPLICATION_IDS = /^(?:root|app|__next|__nuxt|___gatsby|svelte|main-app|q-app)$/;
+const HANDS_OVER = /^(?:SAMLRequest|SAMLResponse|RelayState|wresult|wtrealm)$/i;
+const HEADING = /^h[1-6]$/;
 const RIDDLE = /captcha|turnstile|challenge-(?:form|platform|running)/i;
 /** So many words on a page are many; no more are counted of what stands around its text. */
 const ENOUGH_WORDS = 2_000;
@@ -94,6 +96,8 @@ export class PageReader {
   #data: string | null = null;
   #refresh: Refresh | null = null;
   #sendsOn = '';
+  /** Of each heading, whether it is without an id. */
+  readonly #bareHeadings: boolean[] = [];
 
   constructor(fragments: readonly string[] = [], { xml = false }: { xml?: boolean } = {}) {
     this.#wanted = fragments.map((fragment) => [fragment, readFragment(fragment)]);
@@ -138,6 +142,7 @@ export class PageReader {
     this.#parser.end();
     this.#takePiece(true);
     this.#takeSeen(true);
+    if (this.#bareHeadings.length > 1 && this.#bareHeadings.every(Boolean)) this.#marks.add('bare-headings');
     const folded = this.#keepsText ? foldText(this.#whole) : '';
     const fragments = new Map(
       this.#wanted.map(([fragment, asked]): [string, FragmentState] => [
@@ -218,6 +223,8 @@ export class PageReader {
       this.#marks.add('password');
       if (!around) this.#marks.add('password-in-main');
     }
+    if (name === 'input' && HANDS_OVER.test(named ?? '')) this.#marks.add('handed-over');
+    if (HEADING.test(name)) this.#bareHeadings.push(id === undefined);
     if (name === 'meta' && attributes['http-equiv']?.toLowerCase() === 'refresh')
       this.#refresh ??= readRefresh(attributes.content ?? '');
     if (name === 'meta' && attributes.property === 'og:site_name')

@@ -2,6 +2,7 @@ import type { Answer } from '@vennet/core/reach';
 import type { DataSource } from 'typeorm';
 import { CheckRowEntity } from '../database/entities/check-row.entity.js';
 import { DestinationEntity } from '../database/entities/destination.entity.js';
+import { patiently } from '../database/patiently.js';
 import type { CheckSettingsService } from './settings.service.js';
 import { asFound, newDestination, saidNow, streakAfter } from './destinations.js';
 import { judged } from './told.js';
@@ -52,18 +53,22 @@ export class AnswerStore {
   async #store(): Promise<void> {
     while (this.#waiting.length > 0) {
       const group = this.#waiting.splice(0);
-      await this.database.transaction(async (manager) => {
-        await manager.getRepository(CheckRowEntity).upsert(
-          group.map(({ row }) => row),
-          ['runId', 'hrefHash'],
-        );
-        await manager.getRepository(DestinationEntity).upsert(
-          group.map(({ destination }) => destination),
-          ['owner', 'hrefHash'],
-        );
-      });
+      await patiently(() => this.#keep(group));
       this.stored(group.length);
     }
     this.#storing = null;
+  }
+
+  #keep(group: readonly Waiting[]): Promise<void> {
+    return this.database.transaction(async (manager) => {
+      await manager.getRepository(CheckRowEntity).upsert(
+        group.map(({ row }) => row),
+        ['runId', 'hrefHash'],
+      );
+      await manager.getRepository(DestinationEntity).upsert(
+        group.map(({ destination }) => destination),
+        ['owner', 'hrefHash'],
+      );
+    });
   }
 }

@@ -18,6 +18,7 @@ import { LOCAL_AUTHOR } from '../platform/author.js';
 import { notFound, ProblemError } from '../platform/problem.js';
 import type { JobRun } from '../jobs/job.js';
 import { Jobs } from '../jobs/jobs.js';
+import { patiently } from '../database/patiently.js';
 import { BookEntity } from '../database/entities/book.entity.js';
 import { CheckRowEntity } from '../database/entities/check-row.entity.js';
 import { CheckRunEntity } from '../database/entities/check-run.entity.js';
@@ -195,14 +196,8 @@ export class ChecksService implements OnApplicationBootstrap {
   }
 
   async #run(id: string, { signal, tell }: JobRun): Promise<void> {
-    await this.#set(id, 'running');
-    const { bookId } = await this.#runs.findOneByOrFail({ id });
-    const rows = await this.#rows.findBy({ runId: id, answered: false });
-    const total = await this.#rows.countBy({ runId: id });
+    const { rows, total, known, enclosures, language } = await patiently(() => this.#begun(id));
     const byHref = new Map(rows.map((row) => [row.href, row]));
-    const known = await this.destinations.among([...byHref.keys()]);
-    const enclosures = await this.shelf.rows(bookId);
-    const { language } = await this.database.getRepository(BookEntity).findOneByOrFail({ id: bookId });
     let done = total - rows.length;
     tell({ done, total });
     const storing = new AnswerStore(this.database, this.settings, known, (count) =>
@@ -233,9 +228,25 @@ export class ChecksService implements OnApplicationBootstrap {
       await storing.flush();
     }
     signal.throwIfAborted();
-    const changes = (await this.changes(id)).filter(({ was }) => was !== null).length;
-    await this.#runs.update({ id }, { changes });
-    await this.#set(id, 'done');
+    await patiently(async () => {
+      const changes = (await this.changes(id)).filter(({ was }) => was !== null).length;
+      await this.#runs.update({ id }, { changes, state: 'done', finishedAt: new Date() });
+    });
+  }
+
+  /** Marks a run as running, and reads what it needs. */
+  async #begun(id: string) {
+    await this.#set(id, 'running');
+    const { bookId } = await this.#runs.findOneByOrFail({ id });
+    const rows = await this.#rows.findBy({ runId: id, answered: false });
+    const { language } = await this.database.getRepository(BookEntity).findOneByOrFail({ id: bookId });
+    return {
+      rows,
+      language,
+      total: await this.#rows.countBy({ runId: id }),
+      known: await this.destinations.among(rows.map(({ href }) => href)),
+      enclosures: await this.shelf.rows(bookId),
+    };
   }
 
   #lookAtFile(href: string, enclosures: readonly EnclosureEntity[]): Promise<Answer> {

@@ -87,6 +87,32 @@ export const PAGES: readonly Behaviour[] = [
     named('Internal Server Error', 'Internal Server Error', 'Please try again.'),
   ),
   behaviour(
+    'soft-404-instead',
+    'doubtful',
+    'a page that is not there, with something to read instead',
+    html(
+      document('Page not found | Lamp Trust', `<main><h1>Page not found</h1>${paragraphs(...TEXT)}</main>`),
+    ),
+  ),
+  behaviour(
+    'soft-404-bare',
+    'doubtful',
+    'only a few words say it, without a heading',
+    html(document('Lamp Trust', '<div>404</div><div>Page not found</div><a href="/">Home</a>')),
+  ),
+  behaviour(
+    'soft-404-plain',
+    'doubtful',
+    'a plain text that says it',
+    made(200, { 'content-type': 'text/plain' }, '404 page not found'),
+  ),
+  behaviour(
+    'maintenance',
+    'doubtful',
+    'a site that is being worked on, with status 200',
+    note('Down for maintenance', 'We will be back soon.'),
+  ),
+  behaviour(
     'about-404',
     'sound',
     'an article about error 404',
@@ -180,6 +206,12 @@ export const PAGES: readonly Behaviour[] = [
     html('<html><body><h1>It works!</h1></body></html>'),
   ),
   behaviour(
+    'default-long',
+    'doubtful',
+    'a default page with a long text',
+    html(document('Apache2 Ubuntu Default Page: It works', `<h1>It works!</h1>${paragraphs(...TEXT)}`)),
+  ),
+  behaviour(
     'about-servers',
     'sound',
     'an article about installing a server',
@@ -196,6 +228,17 @@ export const PAGES: readonly Behaviour[] = [
     'guarded',
     'words that ask to sign in',
     note('The lamp', 'Please sign in to view this page.'),
+  ),
+  behaviour(
+    'sign-in-handed',
+    'guarded',
+    'a form that hands the reader over to single sign-on',
+    html(
+      document(
+        'One moment',
+        '<form method="post" action="https://idp.example/sso"><input type="hidden" name="SAMLRequest" value="x"></form><script>document.forms[0].submit()</script>',
+      ),
+    ),
   ),
   behaviour(
     'sign-in-box',
@@ -357,6 +400,39 @@ export const PAGES: readonly Behaviour[] = [
     spot('spot-too-late', '#nowhere'),
   ),
   behaviour(
+    'spot-analysed',
+    'broken',
+    'a fragment that is not there, on a page with a script that counts visitors',
+    html(
+      document(
+        'The lamp',
+        `<h1 id="lamp">The lamp</h1>${paragraphs(...TEXT)}<h2 id="wick">Wick</h2><script src="/count.js"></script>`,
+      ),
+    ),
+    spot('spot-analysed', '#flame'),
+  ),
+  behaviour(
+    'spot-bare',
+    'doubtful',
+    'a fragment on a page whose headings have no ids, and a script',
+    html(
+      document(
+        'The lamp',
+        `<h1>The lamp</h1>${paragraphs(...TEXT)}<h2>Flame</h2><script src="/anchors.js"></script>`,
+      ),
+    ),
+    spot('spot-bare', '#flame'),
+  ),
+  ...(['page=2', 'page=9', 'nameddest=wick', 'flame', 'zoom=50'] as const).map((fragment, index) =>
+    behaviour(
+      `spot-pdf-${index + 1}`,
+      fragment === 'page=9' || fragment === 'flame' ? 'broken' : 'sound',
+      `a PDF, at ${fragment}`,
+      { '/lamp.pdf': made(200, { 'content-type': 'application/pdf' }, pdf()) },
+      { href: `https://spot-pdf-${index + 1}.example/lamp.pdf#${fragment}` },
+    ),
+  ),
+  behaviour(
     'spot-script',
     'doubtful',
     'a fragment of an application',
@@ -412,3 +488,20 @@ export const PAGES: readonly Behaviour[] = [
     { href: 'https://spot-in-picture.example/lamp.mp4#t=30' },
   ),
 ];
+
+/** The least PDF of two pages with a named destination (ISO 32000-1, 7.5 and 12.3.2.3). */
+function pdf(): string {
+  const objects = [
+    '<</Type/Catalog/Pages 2 0 R/Dests<</wick[4 0 R/XYZ 0 99 0]>>>>',
+    '<</Type/Pages/Kids[3 0 R 4 0 R]/Count 2>>',
+    '<</Type/Page/Parent 2 0 R/MediaBox[0 0 99 99]>>',
+    '<</Type/Page/Parent 2 0 R/MediaBox[0 0 99 99]>>',
+  ];
+  let file = '%PDF-1.4\n';
+  const offsets = objects.map((object, index) => {
+    const at = file.length;
+    file += `${index + 1} 0 obj${object}endobj\n`;
+    return `${String(at).padStart(10, '0')} 00000 n \n`;
+  });
+  return `${file}xref\n0 5\n0000000000 65535 f \n${offsets.join('')}trailer<</Size 5/Root 1 0 R>>\nstartxref\n${file.length}\n%%EOF`;
+}

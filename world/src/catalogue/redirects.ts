@@ -159,6 +159,34 @@ export const REDIRECTS: readonly Behaviour[] = [
     html(document('', '<script>location.replace("https://lamp.example/")</script>')),
   ),
   behaviour(
+    'script-later',
+    'doubtful',
+    'a script that sends on after a while',
+    html(
+      document(
+        'Moved',
+        '<p>Wait.</p><script>setTimeout(function () { location.href = "/new" }, 3000)</script>',
+      ),
+    ),
+  ),
+  behaviour(
+    'script-cookie',
+    'doubtful',
+    'a script that puts a cookie and loads the page anew',
+    html('<script>document.cookie="a=1";location.reload()</script>'),
+  ),
+  behaviour(
+    'script-pressed',
+    'sound',
+    'a short page with a script for a button',
+    html(
+      document(
+        'Opening hours',
+        '<h1>Opening hours</h1><p>From ten to four.</p><script>function home() { location.href = "/" }</script>',
+      ),
+    ),
+  ),
+  behaviour(
     'script-elsewhere',
     'sound',
     'a script that could send on when something is pressed',

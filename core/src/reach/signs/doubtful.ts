@@ -1,8 +1,9 @@
-import { notFoundIn, notFoundSentence, stateIn, type PageState } from '../../language/index.js';
+import { isNotFound, notFoundIn, notFoundSentence, stateIn, type PageState } from '../../language/index.js';
 import { fileNamed, isErrorPage, isFrontPage, isShortened } from '../addresses.js';
 import { becameAnother, isOnePage } from '../likeness.js';
 import { isPersistent } from '../persistent.js';
 import { phraseOf } from './guarded.js';
+import type { PageFacts } from '../../page/index.js';
 import { namesOf, SHORT, type Sign, type Told } from './sign.js';
 
 const doubtful = (says: string, quote?: string): Told => ({
@@ -23,6 +24,10 @@ export const nothing: Sign = {
   },
 };
 
+/** Words up to which a text may stand on a page whose names both say that it is not there, and words that are few. */
+const INSTEAD = 4 * SHORT;
+const FEW = 25;
+
 /** A page that says with a status of success that it is not there. */
 export const softNotFound: Sign = {
   id: 'soft-404',
@@ -32,10 +37,14 @@ export const softNotFound: Sign = {
       const named = namesOf(page)
         .map(notFoundIn)
         .find((one) => one !== null);
-      // An article about errors has a text; a page that is not there has none.
-      if (named !== undefined && named !== null && page.words < SHORT) return doubtful(says, named);
+      // An article about errors has a text; a page that is not there has none, but perhaps something to read instead.
+      const isAllItSays = isNotFound(page.heading) && notFoundIn(page.title) !== null;
+      if (named && page.words < (isAllItSays ? INSTEAD : SHORT)) return doubtful(says, named);
       const sentence = page.words < SHORT ? notFoundSentence(page.text) : null;
       if (sentence !== null) return doubtful(says, sentence);
+      const parts = page.words < FEW ? page.text.split(/[.!?。！？]/u) : [];
+      const said = parts.map(notFoundIn).find((one) => one !== null);
+      if (said) return doubtful(says, said);
     }
     return sentOn && isErrorPage(arrived) && !isErrorPage(asked)
       ? doubtful('The site sends its readers to a page of errors.', arrived.href)
@@ -47,10 +56,19 @@ export const softNotFound: Sign = {
 const state = (id: string, name: PageState, says: string): Sign => ({
   id,
   find(seen) {
-    const phrase = phraseOf(name, seen);
+    const phrase = phraseOf(name, seen) ?? namedState(name, seen.page);
     return phrase === null ? null : doubtful(says, phrase);
   },
 });
+
+/** The state that a longer page bears as its name, and as little else. */
+function namedState(name: PageState, page: PageFacts): string | null {
+  if (page.words > INSTEAD) return null;
+  return stateIn(name, page.title, MORE_IN_NAME) ?? stateIn(name, page.heading, MORE_IN_NAME);
+}
+
+/** Words more than the phrase itself that a name may have which is one of a state. */
+const MORE_IN_NAME = 3;
 
 export const parked = state(
   'parked',

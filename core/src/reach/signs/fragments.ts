@@ -3,7 +3,8 @@ import type { Seen, Sign, Told } from './sign.js';
 
 /** What readers see on a page that its scripts make: too few words, or the element of an application. */
 const isMadeByScripts = ({ page }: Seen): boolean =>
-  page.marks.includes('script') && (page.allWords < 40 || page.marks.includes('application'));
+  page.marks.includes('script') &&
+  (page.allWords < 40 || page.marks.includes('application') || page.marks.includes('bare-headings'));
 
 /** Common practice (no source): what scripts read and no element bears as its id. */
 const FOR_SCRIPTS = /^(?:[/!?]|L\d+(?:-L?\d+)?$|.*[=&])/;

@@ -40,6 +40,8 @@ export const signIn: Sign = {
   find(seen) {
     const { page, asked, arrived, sentOn } = seen;
     if (isAboutAccounts(asked)) return null;
+    if (page.marks.includes('handed-over') && page.words < SHORT)
+      return guarded('The page hands its readers over to a sign-in elsewhere.', page.title);
     if (sentOn && isSignIn(arrived)) return guarded('The page asks readers to sign in first.', arrived.href);
     if (page.marks.includes('password-in-main') && page.words < SHORT)
       return guarded('The page asks readers to sign in first.', page.heading || page.title);
@@ -58,7 +60,7 @@ export const consent: Sign = {
     const named = namesOf(page)
       .map((name) => stateIn('consent', name))
       .find((one) => one !== null);
-    return named && page.words < SHORT ? guarded(says, named) : null;
+    return named && page.words < 3 * SHORT ? guarded(says, named) : null;
   },
 };
 
