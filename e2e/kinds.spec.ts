@@ -118,7 +118,7 @@ test.describe('a file link', () => {
     );
     expect(await row()).toMatchObject({ verdict: 'guarded' });
     await slip(page).getByLabel('Who can open it').selectOption('Everyone with the book');
-    await expect(slip(page).getByText('every reader can open it')).toBeVisible();
+    await expect(slip(page).getByText('its readers can open it')).toBeVisible();
   });
 
   test('is made by dropping a file on the slip, or by the name of one on the Shelf', async ({

@@ -1,4 +1,5 @@
 export { CATALOGUE } from './catalogue/index.js';
+export { listed } from './catalogue/listed.js';
 export type { Behaviour } from './catalogue/index.js';
 export { isReservedName } from './names.js';
 export { does, html, made, page, raw, redirect, status } from './site.js';

@@ -140,7 +140,7 @@ export interface WebAnswer extends AnswerParts {
   /** The same address by HTTPS, for one by HTTP. */
   secure?: Likened | null;
   /** Of a file on the Shelf that is to be had there: what it should be, and whether it is. */
-  file?: { size: number; checksum: string; found: 'same' | 'other' | 'unread' };
+  file?: { name: string; size: number; checksum: string; found: 'same' | 'other' | 'unread' };
 }
 
 export interface FailureAnswer extends AnswerParts {

@@ -10,6 +10,7 @@ import type {
   TlsFault,
   WebAnswer,
 } from './answer.js';
+import { decoded } from '../page/index.js';
 import { movedTo, securedTo } from './moved.js';
 import { SIGNS } from './signs/index.js';
 import type { VerdictName } from './verdict-name.js';
@@ -191,7 +192,7 @@ const FILE_TABLE: Record<FileAnswer['state'], { verdict: VerdictName; says: stri
     says: 'The file was damaged: its bytes are not those that came to the Shelf.',
   },
   'other-type': { verdict: 'doubtful', says: 'The file is not of the kind that its name says.' },
-  there: { verdict: 'sound', says: 'The file is on the Shelf, whole, and every reader can open it.' },
+  there: { verdict: 'sound', says: 'The file is on the Shelf, whole, and its readers can open it.' },
 };
 
 /**
@@ -284,17 +285,24 @@ function ofPage(answer: WebAnswer, href: string): Verdict {
         };
     }
   }
-  if (!isFine)
-    return {
-      verdict: row.verdict,
-      reason: after(answer.hops, `${row.says} (${status})`),
-      sign: String(status),
-    };
+  if (!isFine) {
+    const says = `${row.says} (${status})${inOtherLetters(answer, arrived)}`;
+    return { verdict: row.verdict, reason: after(answer.hops, says), sign: String(status) };
+  }
   const to = movedTo(asked, answer);
   if (to !== null)
     return { verdict: 'moved', reason: 'The page has moved for good.', sign: 'moved', movedTo: to };
   const secured = securedTo(asked, answer);
   return { verdict: 'sound', reason: row.says, ...(secured ? { securedTo: secured } : {}) };
+}
+
+/** The name of a file of the Shelf that stands in its address in other letters: many servers take them for two. */
+function inOtherLetters({ file }: WebAnswer, { pathname }: URL): string {
+  const there = decoded(pathname.slice(pathname.lastIndexOf('/') + 1));
+  const isOther = file && there !== file.name && there.toLowerCase() === file.name.toLowerCase();
+  return isOther
+    ? ` The address says “${there}”, the Shelf “${file.name}”: letter case may matter there.`
+    : '';
 }
 
 const isSuccess = (status: number) => status >= 200 && status < 300;

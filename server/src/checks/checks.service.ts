@@ -428,12 +428,9 @@ export class ChecksService implements OnApplicationBootstrap {
 }
 
 /** The file of the Shelf that is to be had at an address. */
-function publicFile(
-  href: string,
-  enclosures: readonly EnclosureEntity[],
-): { size: number; checksum: string } | null {
+function publicFile(href: string, enclosures: readonly EnclosureEntity[]) {
   const file = enclosures.find(
     ({ travels, address }) => travels === 'public' && address?.replace(/#.*/s, '') === href,
   );
-  return file ? { size: Number(file.size), checksum: file.sha256 } : null;
+  return file ? { name: file.name, size: Number(file.size), checksum: file.sha256 } : null;
 }

@@ -307,6 +307,13 @@ async function bookWithFiles() {
         destination: { kind: 'file', enclosure, ...(fragment ? { fragment } : {}) },
       },
     });
+  delete pages['/notes.txt'];
+  await app.api.changeFile(notes.id, { address: `${LAMP}/Notes.TXT` });
+  await check(files.book);
+  expect(await verdictOn(files.book, '/Notes.TXT')).toMatchObject({
+    verdict: 'broken',
+    reason: expect.stringContaining('The address says “Notes.TXT”, the Shelf “notes.txt”'),
+  });
   await lead('/a', pdf, 'page=1');
   await lead('/b', pdf, 'page=9');
   await lead('/c', notes);

@@ -1,6 +1,9 @@
+import { readFile } from 'node:fs/promises';
+import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { verdictOf, type Answer } from '@vennet/core/reach';
-import { CATALOGUE, startWorld, type World } from '@vennet/world';
+import { CATALOGUE, listed, startWorld, type World } from '@vennet/world';
+import { PROJECT } from '../platform/settings.js';
 import { Prober } from './prober.js';
 
 let world: World;
@@ -30,3 +33,6 @@ describe('every behaviour of the catalogue, over real sockets', () => {
     if (one.says) expect(reason).toMatch(one.says);
   });
 });
+
+test('the catalogue is listed in docs as “npm run generate” writes it', async () =>
+  expect(await readFile(join(PROJECT, 'docs/catalogue.md'), 'utf8')).toBe(listed(CATALOGUE)));

@@ -53,7 +53,7 @@ export interface RunContext {
   /** The page as it was when it was last found sound, or when the link was made. */
   before?(href: string): Likened | null;
   /** The file of the Shelf that is to be had at an address. */
-  file?(href: string): { size: number; checksum: string } | null;
+  file?(href: string): { name: string; size: number; checksum: string } | null;
 }
 
 /** Options that can be changed while the server runs. */
@@ -282,8 +282,11 @@ class Run {
     const isThere = visited.status >= 200 && visited.status < 300;
     const nonsense = isThere ? await this.#nonsenseFor(page, visited, parts.requests) : null;
     const secure = isThere ? await this.#secureFor(page, visited, parts.requests) : null;
-    const compared =
-      file && isThere ? this.#compared(file, visited.page.whole, checksum.digest('hex'), size) : null;
+    const whole = isThere && visited.page.whole;
+    const compared = file && {
+      ...file,
+      found: foundOf(file, { whole, size, checksum: checksum.digest('hex') }),
+    };
     return hrefs.map((href): [string, WebAnswer] => {
       const hops = hopsWith(fragmentOf(href), visited.hops);
       const arrived = hops.at(-1)?.location ?? href;
@@ -304,16 +307,6 @@ class Run {
         },
       ];
     });
-  }
-
-  #compared(
-    file: { size: number; checksum: string },
-    whole: boolean,
-    checksum: string,
-    size: number,
-  ): WebAnswer['file'] {
-    if (size > file.size) return { ...file, found: 'other' };
-    return { ...file, found: !whole ? 'unread' : checksum === file.checksum ? 'same' : 'other' };
   }
 
   /** The time after which a page is to be asked again, in ms, where that is worth it. */
@@ -372,6 +365,15 @@ class Run {
       new Date(this.#visiting.now()).toISOString(),
     );
   }
+}
+
+/** Whether what came is the file of the Shelf. */
+function foundOf(
+  file: { size: number; checksum: string },
+  came: { whole: boolean; size: number; checksum: string },
+): NonNullable<WebAnswer['file']>['found'] {
+  if (came.size > file.size) return 'other';
+  return !came.whole ? 'unread' : came.checksum === file.checksum ? 'same' : 'other';
 }
 
 /** A fault that all addresses of a host have in common: nothing can be connected to. */
