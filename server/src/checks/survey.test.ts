@@ -272,6 +272,13 @@ describe('files of the Shelf', () => {
       verdict: 'doubtful',
       sign: 'other-file',
     });
+    delete pages['/notes.txt'];
+    await app.api.changeFile(notes.id, { address: `${LAMP}/Notes.TXT` });
+    await check(files.book);
+    expect(await verdictOn(files.book, '/Notes.TXT')).toMatchObject({
+      verdict: 'broken',
+      reason: expect.stringContaining('The address says “Notes.TXT”, the Shelf “notes.txt”'),
+    });
   });
 });
 
@@ -307,13 +314,6 @@ async function bookWithFiles() {
         destination: { kind: 'file', enclosure, ...(fragment ? { fragment } : {}) },
       },
     });
-  delete pages['/notes.txt'];
-  await app.api.changeFile(notes.id, { address: `${LAMP}/Notes.TXT` });
-  await check(files.book);
-  expect(await verdictOn(files.book, '/Notes.TXT')).toMatchObject({
-    verdict: 'broken',
-    reason: expect.stringContaining('The address says “Notes.TXT”, the Shelf “notes.txt”'),
-  });
   await lead('/a', pdf, 'page=1');
   await lead('/b', pdf, 'page=9');
   await lead('/c', notes);
