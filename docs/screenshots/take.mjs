@@ -27,14 +27,23 @@ const outline = (page, chapter) =>
   page.getByRole('navigation', { name: 'Outline' }).getByRole('link', { name: chapter }).click();
 
 const page = await open('light');
-await shoot(page, 'library');
 await room(page);
 await page.getByRole('link', { name: 'Register' }).click();
 await page.getByRole('button', { name: 'Check all links' }).click();
 await page.waitForTimeout(1000);
 await page.getByRole('button', { name: 'Check all links' }).waitFor({ timeout: 60_000 });
-await page.getByRole('button', { name: 'orrin-ferries.example/timetable/winter' }).click();
+await page.getByRole('button', { name: 'More about checking' }).click();
+await page.getByRole('menuitem', { name: 'When and how links are checked' }).click();
+await page.getByLabel('Every week').check();
+await shoot(page, 'checks');
+await page.getByRole('button', { name: 'Not now' }).click();
+await page.getByRole('button', { name: 'harbour-office.example/notices/landing' }).click();
+await page.getByText('All 3 requests').click();
 await shoot(page, 'register');
+await page.goto(address);
+await page.getByRole('link', { name: 'Open Small Lights' }).waitFor();
+await shoot(page, 'library');
+await room(page);
 await page.getByRole('link', { name: 'Publish' }).click();
 for (const make of ['Make the e-book', 'Make the PDF', 'Make the web page']) {
   await page.getByRole('button', { name: make }).click();
