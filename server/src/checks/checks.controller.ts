@@ -25,6 +25,7 @@ import {
   VerdictChangeDto,
 } from './checks.dto.js';
 import { ChecksService } from './checks.service.js';
+import { VerdictsService } from './verdicts.service.js';
 import { eventsOf } from '../platform/shapes.js';
 import { StartedDto } from '../jobs/job.dto.js';
 
@@ -33,6 +34,7 @@ import { StartedDto } from '../jobs/job.dto.js';
 export class ChecksController {
   constructor(
     private readonly checks: ChecksService,
+    private readonly verdictsNow: VerdictsService,
     private readonly reports: Reports,
   ) {}
 
@@ -52,7 +54,7 @@ export class ChecksController {
   @Get('books/:id/verdicts')
   @ApiOkResponse({ type: [DestinationVerdictDto] })
   verdicts(@Param('id', ParseUUIDPipe) id: string): Promise<DestinationVerdict[]> {
-    return this.checks.verdicts(id);
+    return this.verdictsNow.ofBook(id);
   }
 
   /** Every use of every link of a book, with its verdict and what is found of it. */
@@ -64,7 +66,7 @@ export class ChecksController {
     @Res() response: Response,
   ): Promise<void> {
     const verdicts = async () =>
-      (await this.checks.verdicts(id)).map(({ href, verdict }) => [href, verdict] as const);
+      (await this.verdictsNow.ofBook(id)).map(({ href, verdict }) => [href, verdict] as const);
     await this.reports.send(request, response, id, 'links', verdicts);
   }
 

@@ -11,6 +11,7 @@ import { CheckSettingsService, TIME_GATE } from './settings.service.js';
 import { ShelfFiles } from './shelf-files.js';
 import { SurveyController } from './survey.controller.js';
 import { TitlesController } from './titles.controller.js';
+import { VerdictsService } from './verdicts.service.js';
 
 @Module({})
 export class ChecksModule {
@@ -27,6 +28,7 @@ export class ChecksModule {
         HostRests,
         Destinations,
         ShelfFiles,
+        VerdictsService,
         ChecksService,
         SchedulesService,
       ],

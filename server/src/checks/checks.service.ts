@@ -4,16 +4,13 @@ import { VERDICT_TABLE, type Answer, type VerdictName } from '@vennet/core/reach
 import {
   isUnderWay,
   type CheckRun,
-  type DestinationHistory,
-  type DestinationVerdict,
   type JobState,
   type JobStatus,
   type NewCheck,
-  type NewSaying,
   type VerdictChange,
 } from '@vennet/core/wire';
 import { concatMap, type Observable } from 'rxjs';
-import { DataSource, In, LessThan, Not, type FindOptionsWhere, type Repository } from 'typeorm';
+import { DataSource, In, type Repository } from 'typeorm';
 import { LOCAL_AUTHOR } from '../platform/author.js';
 import { notFound, ProblemError } from '../platform/problem.js';
 import type { JobRun } from '../jobs/job.js';
@@ -27,15 +24,16 @@ import { Reports } from '../reports/reports.service.js';
 import { Prober } from '../probe/prober.js';
 import { ShelfService } from '../shelf/shelf.service.js';
 import { AnswerStore } from './answer-store.js';
-import { asFound, Destinations } from './destinations.js';
+import { Destinations } from './destinations.js';
 import { CheckSettingsService } from './settings.service.js';
 import { ShelfFiles } from './shelf-files.js';
-import { BATCH, batches, hashOf, judged } from './told.js';
+import { batches, hashOf, judged } from './told.js';
+import { VerdictsService } from './verdicts.service.js';
 
 /** How long one run may take, in ms: it is stopped then, and can go on. */
 const LONGEST_RUN = 6 * 3_600_000;
-/** Earlier findings of a destination that are shown. */
-const HISTORY = 30;
+/** How long an answer is kept whole when there is a later one, in ms. */
+const ANSWERS_KEPT = 90 * 86_400_000;
 /** Verdicts that a check of failures asks for again. */
 const FAILURES: readonly VerdictName[] = ['broken', 'unreachable', 'doubtful'];
 /** Verdicts for which a copy is looked for. */
@@ -55,6 +53,7 @@ export class ChecksService implements OnApplicationBootstrap {
     private readonly reports: Reports,
     private readonly jobs: Jobs,
     private readonly prober: Prober,
+    private readonly verdicts: VerdictsService,
     private readonly destinations: Destinations,
     private readonly settings: CheckSettingsService,
     private readonly shelf: ShelfService,
@@ -73,41 +72,12 @@ export class ChecksService implements OnApplicationBootstrap {
 
   /** Verdicts by an older table are derived anew, and runs that were under way when the server ended go on. */
   async onApplicationBootstrap(): Promise<void> {
-    await this.#deriveAnew({ verdictTable: Not(VERDICT_TABLE) });
+    await this.verdicts.deriveOld();
     const open = await this.#runs.find({
       where: { state: In(['waiting', 'running']) },
       order: { createdAt: 'ASC' },
     });
     for (const { id } of open) this.jobs.add('check', id);
-  }
-
-  /** Derives the verdicts of some rows from their answers, by the table and the settings of now. */
-  async #deriveAnew(which: FindOptionsWhere<CheckRowEntity>): Promise<void> {
-    const now = new Date();
-    for (;;) {
-      const rows = await this.#rows.find({ where: { answered: true, ...which }, take: BATCH });
-      if (rows.length === 0) return;
-      await this.#rows.upsert(
-        rows.map((row) => ({
-          ...row,
-          ...(row.answer
-            ? judged(row.href, row.answer, this.settings.patience, now)
-            : { verdict: null, told: null, answered: false, verdictTable: VERDICT_TABLE, saidUntil: null }),
-        })),
-        ['runId', 'hrefHash'],
-      );
-    }
-  }
-
-  /** What was said of destinations holds for a time: what is over is judged without it. */
-  #withoutWhatIsOver(): Promise<void> {
-    return this.#deriveAnew({ saidUntil: LessThan(new Date()) });
-  }
-
-  /** Judges every stored answer anew, after the settings have changed. */
-  async judgeAnew(): Promise<void> {
-    await this.database.query('UPDATE check_rows SET verdict_table = 0 WHERE answered');
-    await this.#deriveAnew({ verdictTable: Not(VERDICT_TABLE) });
   }
 
   async start(bookId: string, wanted: NewCheck = {}, scheduled = false): Promise<string> {
@@ -168,7 +138,7 @@ export class ChecksService implements OnApplicationBootstrap {
       return all.filter((href) => wanted.has(href));
     }
     if (!scope) return all;
-    const known = new Map((await this.verdicts(bookId)).map((one) => [one.href, one]));
+    const known = new Map((await this.verdicts.ofBook(bookId)).map((one) => [one.href, one]));
     const since = Date.now() - days * 86_400_000;
     const isWanted = {
       changed: (href: string) => !known.has(href),
@@ -196,7 +166,7 @@ export class ChecksService implements OnApplicationBootstrap {
   }
 
   async #run(id: string, { signal, tell }: JobRun): Promise<void> {
-    const { rows, total, known, enclosures, language } = await patiently(() => this.#begun(id));
+    const { bookId, rows, total, known, enclosures, language } = await patiently(() => this.#begun(id));
     const byHref = new Map(rows.map((row) => [row.href, row]));
     let done = total - rows.length;
     tell({ done, total });
@@ -231,6 +201,7 @@ export class ChecksService implements OnApplicationBootstrap {
     await patiently(async () => {
       const changes = (await this.changes(id)).filter(({ was }) => was !== null).length;
       await this.#runs.update({ id }, { changes, state: 'done', finishedAt: new Date() });
+      await this.#thinOut(bookId);
     });
   }
 
@@ -241,12 +212,24 @@ export class ChecksService implements OnApplicationBootstrap {
     const rows = await this.#rows.findBy({ runId: id, answered: false });
     const { language } = await this.database.getRepository(BookEntity).findOneByOrFail({ id: bookId });
     return {
+      bookId,
       rows,
       language,
       total: await this.#rows.countBy({ runId: id }),
       known: await this.destinations.among(rows.map(({ href }) => href)),
       enclosures: await this.shelf.rows(bookId),
     };
+  }
+
+  /** Lets go of what was met long ago for destinations that were asked since: what was said of them stays. */
+  async #thinOut(bookId: string): Promise<void> {
+    await this.database.query(
+      `UPDATE check_rows row JOIN check_rows later
+        ON later.book_id = row.book_id AND later.href_hash = row.href_hash AND later.answered AND later.id > row.id
+        SET row.answer = NULL
+        WHERE row.book_id = ? AND row.answer IS NOT NULL AND row.checked_at < ?`,
+      [bookId, new Date(Date.now() - ANSWERS_KEPT)],
+    );
   }
 
   #lookAtFile(href: string, enclosures: readonly EnclosureEntity[]): Promise<Answer> {
@@ -298,7 +281,7 @@ export class ChecksService implements OnApplicationBootstrap {
 
   /** The last runs of a book, the newest first. */
   async ofBook(bookId: string): Promise<CheckRun[]> {
-    await this.#withoutWhatIsOver();
+    await this.verdicts.withoutWhatIsOver();
     return this.#withCounts(
       await this.#runs.find({ where: { bookId }, order: { createdAt: 'DESC' }, take: 20 }),
     );
@@ -350,80 +333,6 @@ export class ChecksService implements OnApplicationBootstrap {
       [id],
     );
     return rows.flatMap(({ href, was, now }) => (was === now ? [] : [{ href, was, is: now }]));
-  }
-
-  /** The latest verdict on each destination of a book. */
-  async verdicts(bookId: string): Promise<DestinationVerdict[]> {
-    await this.#withoutWhatIsOver();
-    const rows = await this.#rows
-      .createQueryBuilder('row')
-      .select(['row.id', 'row.href', 'row.told', 'row.checkedAt'])
-      .where('row.book_id = :bookId AND row.answered', { bookId })
-      .andWhere(
-        `row.id = (SELECT latest.id FROM check_rows latest WHERE latest.book_id = row.book_id AND latest.href_hash = row.href_hash
-          AND latest.answered ORDER BY latest.checked_at DESC, latest.id DESC LIMIT 1)`,
-      )
-      .getMany();
-    return rows.flatMap(({ href, told, checkedAt }) =>
-      told && checkedAt ? [{ href, ...told, checkedAt: checkedAt.toISOString() }] : [],
-    );
-  }
-
-  /** What was done for the latest verdict on a destination of a book, and how it was found before, in any book. */
-  async history(bookId: string, href: string): Promise<DestinationHistory> {
-    const rows = await this.#rows.find({
-      select: { id: true, bookId: true, told: true, checkedAt: true },
-      where: { hrefHash: hashOf(href), answered: true },
-      order: { checkedAt: 'DESC', id: 'DESC' },
-      take: HISTORY,
-    });
-    const latest = rows.find((row) => row.bookId === bookId);
-    if (!latest) throw notFound('verdict');
-    const { answer } = await this.#rows.findOneByOrFail({ id: latest.id });
-    const isWeb = answer?.outcome === 'status' || answer?.outcome === 'failure';
-    return {
-      href,
-      title: answer?.outcome === 'status' ? (answer.page?.title ?? '') : '',
-      hops: isWeb ? answer.hops : [],
-      requests: answer?.requests ?? [],
-      seen: rows.flatMap(({ told, checkedAt }) =>
-        told && checkedAt
-          ? [{ checkedAt: checkedAt.toISOString(), verdict: told.verdict, reason: told.reason }]
-          : [],
-      ),
-    };
-  }
-
-  /** Keeps what an author saw at a destination, and judges its latest answers by it. */
-  async say(bookId: string, { href, saw, readers, from, note }: NewSaying): Promise<void> {
-    const now = new Date();
-    const until = new Date(now.getTime() + this.settings.current.saidDays * 86_400_000);
-    const said = { saw, readers, from, note, at: now.toISOString(), until: until.toISOString() };
-    await this.#sayOf(bookId, href, said);
-  }
-
-  /** Takes back what an author said of a destination. */
-  unsay(bookId: string, href: string): Promise<void> {
-    return this.#sayOf(bookId, href, null);
-  }
-
-  async #sayOf(bookId: string, href: string, said: Answer['said']): Promise<void> {
-    const [row] = await this.#rows.find({
-      where: { bookId, hrefHash: hashOf(href), answered: true },
-      order: { checkedAt: 'DESC', id: 'DESC' },
-      take: 1,
-    });
-    if (!row?.answer) throw notFound('verdict');
-    const known = await this.destinations.one(href);
-    // What an author has looked at is what the page is to be compared with from now on.
-    const page = said?.saw === 'opens' && row.answer.outcome === 'status' ? row.answer : null;
-    const before = (page && asFound(href, page, 'sound')) ?? known.before;
-    await this.destinations.keep({ ...known, before, said: said ?? null });
-    const answer: Answer = { ...row.answer, said: said ?? null };
-    await this.#rows.upsert(
-      [{ ...row, answer, ...judged(href, answer, this.settings.patience) }],
-      ['runId', 'hrefHash'],
-    );
   }
 }
 

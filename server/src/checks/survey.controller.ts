@@ -13,7 +13,6 @@ import {
 import { ApiNoContentResponse, ApiOkResponse, ApiQuery, ApiTags } from '@nestjs/swagger';
 import type { CheckSchedule, CheckSettings, DestinationHistory } from '@vennet/core/wire';
 import { ShelfService } from '../shelf/shelf.service.js';
-import { ChecksService } from './checks.service.js';
 import { SchedulesService } from './schedules.service.js';
 import { CheckSettingsService } from './settings.service.js';
 import {
@@ -23,13 +22,14 @@ import {
   NewSayingDto,
   ScheduleSetDto,
 } from './survey.dto.js';
+import { VerdictsService } from './verdicts.service.js';
 
 /** What stands around check runs: the history of a destination, what the author says of it, schedules, settings. */
 @ApiTags('checks')
 @Controller('api')
 export class SurveyController {
   constructor(
-    private readonly checks: ChecksService,
+    private readonly verdicts: VerdictsService,
     private readonly schedules: SchedulesService,
     private readonly settings: CheckSettingsService,
     private readonly shelf: ShelfService,
@@ -39,7 +39,7 @@ export class SurveyController {
   @ApiQuery({ name: 'href' })
   @ApiOkResponse({ type: DestinationHistoryDto })
   history(@Param('id', ParseUUIDPipe) id: string, @Query('href') href: string): Promise<DestinationHistory> {
-    return this.checks.history(id, String(href));
+    return this.verdicts.history(id, String(href));
   }
 
   /** What the author saw at a destination. */
@@ -47,7 +47,7 @@ export class SurveyController {
   @HttpCode(204)
   @ApiNoContentResponse()
   say(@Param('id', ParseUUIDPipe) id: string, @Body() said: NewSayingDto): Promise<void> {
-    return this.checks.say(id, said);
+    return this.verdicts.say(id, said);
   }
 
   @Delete('books/:id/sayings')
@@ -55,7 +55,7 @@ export class SurveyController {
   @ApiQuery({ name: 'href' })
   @ApiNoContentResponse()
   unsay(@Param('id', ParseUUIDPipe) id: string, @Query('href') href: string): Promise<void> {
-    return this.checks.unsay(id, String(href));
+    return this.verdicts.unsay(id, String(href));
   }
 
   @Get('books/:id/schedule')
@@ -94,7 +94,7 @@ export class SurveyController {
     const before = this.settings.patience;
     const changed = await this.settings.change({ ...settings });
     const { runs, days } = this.settings.patience;
-    if (runs !== before.runs || days !== before.days) await this.checks.judgeAnew();
+    if (runs !== before.runs || days !== before.days) await this.verdicts.judgeAnew();
     return changed;
   }
 }

@@ -81,4 +81,4 @@ export function failureOf(error: unknown): FailureMet {
 
 /** Faults that often pass, so that another try is worth it. */
 export const mayPass = ({ failure, tls }: { failure: Failure; tls?: TlsFault }): boolean =>
-  ['name-fault', 'refused', 'timeout', 'reset'].includes(failure) && tls === undefined;
+  ['name-fault', 'refused', 'timeout', 'reset', 'robots-unknown'].includes(failure) && tls === undefined;

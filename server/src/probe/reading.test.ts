@@ -9,6 +9,7 @@ import { failureOf } from './failure.js';
 import { retryAfter } from './headers.js';
 import { lenientGet, readHead } from './lenient.js';
 import { locationOf } from './location.js';
+import { rulesIn } from './robots.js';
 import { unpacked } from './unpacked.js';
 
 const latin1 = (text: string) => Buffer.from(text).toString('latin1');
@@ -61,6 +62,36 @@ describe('Retry-After', () => {
         const rest = retryAfter(value, now);
         expect(rest === null || rest >= 0).toBe(true);
       }),
+    ));
+});
+
+describe('rules for programs', () => {
+  const may = (rules: string, path: string) =>
+    rulesIn(rules, 'https://lamp.example/robots.txt').allows(`https://lamp.example${path}`);
+  // RFC 9309, 2.2.2 and 5.1 (the longest match wins, `*` and `$`, an empty rule forbids nothing).
+  test.each([
+    ['User-agent: *\nDisallow: /a\nAllow: /a/b', '/a/b/c', true],
+    ['User-agent: *\nDisallow: /a\nAllow: /a/b', '/a/c', false],
+    ['User-agent: *\nDisallow: /*.gif$', '/x/lamp.gif', false],
+    ['User-agent: *\nDisallow: /*.gif$', '/x/lamp.gif?1', true],
+    ['User-agent: *\nDisallow:', '/a', true],
+    ['User-agent: other\nDisallow: /', '/a', true],
+    ['user-agent: VENNET\ndisallow: /a', '/a', false],
+    ['<!doctype html><p>No rules', '/a', true],
+  ])('%j lets %s be asked: %s', (...[rules, path, expected]) => expect(may(rules, path)).toBe(expected));
+
+  test('whatever stands there, it says yes or no', () =>
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.oneof(
+            fc.constantFrom('User-agent: *\n', 'Disallow: ', 'Allow: ', '/', '*', '$', '\n', '%'),
+            fc.string(),
+          ),
+          { maxLength: 20 },
+        ),
+        (parts) => expect(typeof may(parts.join(''), '/tides?x=1')).toBe('boolean'),
+      ),
     ));
 });
 

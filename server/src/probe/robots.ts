@@ -23,7 +23,7 @@ interface Rules {
 const EVERYTHING: Rules = { allows: () => true };
 
 /** The rules in a `robots.txt` at an address. Whatever can't be read in it rules nothing. */
-function rulesIn(text: string, href: string): Rules {
+export function rulesIn(text: string, href: string): Rules {
   const rules = robotsParser(href, text);
   return { allows: (address) => rules.isAllowed(address, PRODUCT) !== false };
 }

@@ -70,7 +70,7 @@ export function Register() {
             <SearchField label="Search the Register" placeholder="Address or words" search={setWanted} />
           </div>
           <div className="flex flex-wrap items-start gap-6">
-            {checks.runs.filter((run) => run.state === 'done').length > 1 && (
+            {checks.runs.filter((run) => run.state === 'done' && run.scope === 'all').length > 1 && (
               <Suspense>
                 <VerdictHistory runs={checks.runs} />
               </Suspense>

@@ -10,7 +10,7 @@ const RUNS = 12;
 /** How the book's verdicts went over the last runs: one column a run. */
 export default function VerdictHistory({ runs }: { runs: CheckRun[] }) {
   const done = runs
-    .filter((run) => run.state === 'done' && run.total > 1)
+    .filter((run) => run.state === 'done' && run.scope === 'all' && run.total > 1)
     .slice(0, RUNS)
     .reverse();
   const verdicts = VERDICTS.filter(
