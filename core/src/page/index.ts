@@ -8,4 +8,4 @@ export { decoded, foldText, idsFor, isTop, readFragment } from './fragment.js';
 export { PageReader } from './page-reader.js';
 export { readRefresh } from './refresh.js';
 export type { Refresh } from './refresh.js';
-export { titleIn, titleOfPage } from './title.js';
+export { titleOfPage } from './title.js';

@@ -30,6 +30,14 @@ describe('what is read of a page', () => {
     expect(page.allWords).toBe(10);
   });
 
+  test('its first title, white space made one, and what its site calls itself', () => {
+    const named = read(
+      '<title> Tide \n tables </title><title>x</title><meta property="og:site_name" content=" Lamp Trust ">',
+    );
+    expect(named).toMatchObject({ title: 'Tide tables', site: 'Lamp Trust' });
+    expect(read('<meta property="og:title" content="x"><p>words')).toMatchObject({ title: '', site: '' });
+  });
+
   test('words of blocks are not run together, those of inline elements are one', () =>
     expect(read('<p>one</p><p>two</p><div>thr<b>ee</b></div>').text).toBe('one two three'));
 

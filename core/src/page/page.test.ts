@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { decodeText, headOf, markedEncoding, titleIn } from './index.js';
+import { decodeText, headOf, markedEncoding } from './index.js';
 
 const DECLARED = /charset=["']?([\w-]+)/;
 const bytes = (...values: number[]) => Uint8Array.from(values);
@@ -35,17 +35,5 @@ describe('the encoding of a page (HTML, 13.2.3.2: mark, then what came with it, 
     const late = bytes(...ascii(' '.repeat(2048)), ...ascii('charset=windows-1252'), 0x80);
     expect(headOf(late)).toHaveLength(2048);
     expect(decodeText(late, DECLARED)).not.toContain('€');
-  });
-});
-
-describe('the title of a page', () => {
-  test('is its first title, white space made one, with what the site calls itself', () => {
-    expect(
-      titleIn(
-        '<title> Tide \n tables </title><title>x</title><meta property="og:site_name" content=" Lamp Trust ">',
-      ),
-    ).toEqual({ title: 'Tide tables', site: 'Lamp Trust' });
-    expect(titleIn('<meta property="og:title" content="x"><p>words')).toEqual({ title: '', site: '' });
-    expect(titleIn('<meta property="og:site_name"><title>a</title>')).toEqual({ title: 'a', site: '' });
   });
 });

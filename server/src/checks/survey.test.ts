@@ -2,7 +2,7 @@ import { rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { isUnderWay, type CheckRun, type NewCheck } from '@vennet/core/wire';
-import { archiveSite, made, page, status, type Page, type Site } from '@vennet/world';
+import { archiveSite, made, page, smallPdf, status, type Page, type Site } from '@vennet/world';
 import { connectTo } from '../database/local-mariadb.js';
 import { pageWithLinks, startTestApp, until, type TestApp } from '../testing/app.js';
 
@@ -283,23 +283,6 @@ describe('files of the Shelf', () => {
 });
 
 const NOTES = 'The lamp was lit in spring.';
-
-/** The least PDF of one page (ISO 32000-1, 7.5). */
-function smallPdf(): string {
-  const objects = [
-    '<</Type/Catalog/Pages 2 0 R>>',
-    '<</Type/Pages/Kids[3 0 R]/Count 1>>',
-    '<</Type/Page/Parent 2 0 R/MediaBox[0 0 99 99]>>',
-  ];
-  let pdf = '%PDF-1.4\n';
-  const offsets = objects.map((object, index) => {
-    const at = pdf.length;
-    pdf += `${index + 1} 0 obj${object}endobj\n`;
-    return String(at).padStart(10, '0');
-  });
-  const table = offsets.map((offset) => `${offset} 00000 n \n`).join('');
-  return `${pdf}xref\n0 4\n0000000000 65535 f \n${table}trailer<</Size 4/Root 1 0 R>>\nstartxref\n${pdf.length}\n%%EOF`;
-}
 
 async function bookWithFiles() {
   const book = await bookOf('/a', '/b', '/c');

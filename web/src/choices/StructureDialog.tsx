@@ -8,12 +8,13 @@ import {
 } from '@vennet/core/manuscript';
 import { ListTree } from 'lucide-react';
 import { Dialog } from 'radix-ui';
-import { useId, type ReactNode } from 'react';
+import { useId } from 'react';
 import { ownWords } from '../book/store.js';
 import { useBookChoice } from './book-choice.js';
 import { HandMadeNotes } from './HandMadeNotes.js';
 import { message } from '@vennet/core/language';
 import { Choice } from '../parts/Choice.js';
+import { Group } from '../parts/Group.js';
 
 const NUMBERINGS: [Numbering, string][] = [
   ['none', 'No numbers'],
@@ -180,15 +181,6 @@ function Fields({ structure, change }: { structure: Structure; change(structure:
         <p className="text-sm text-soft">A file that not all of them can open is found guarded.</p>
       </Group>
     </div>
-  );
-}
-
-function Group({ title, children }: { title: string; children: ReactNode }) {
-  return (
-    <fieldset className="space-y-1.5">
-      <legend className="mb-1 font-semibold">{title}</legend>
-      {children}
-    </fieldset>
   );
 }
 

@@ -5,6 +5,7 @@ import { useId, useState, type ReactNode } from 'react';
 import { api } from '../api/client.js';
 import { queries } from '../api/queries.js';
 import { Choice } from '../parts/Choice.js';
+import { Group } from '../parts/Group.js';
 import { tellFault, useNotices } from '../parts/notices.js';
 
 const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
@@ -196,13 +197,6 @@ function Fields({ book, schedule: stored, settings: before, close }: FieldsProps
     </form>
   );
 }
-
-const Group = ({ title, children }: { title: string; children: ReactNode }) => (
-  <fieldset className="space-y-1.5">
-    <legend className="mb-1 font-semibold">{title}</legend>
-    {children}
-  </fieldset>
-);
 
 function Labelled({ label, children }: { label: string; children(id: string): ReactNode }) {
   const id = useId();

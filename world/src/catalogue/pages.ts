@@ -1,4 +1,5 @@
 import { html, made, status } from '../site.js';
+import { smallPdf } from '../small-pdf.js';
 import { article, behaviour, document, note, paragraphs, TEXT, type Behaviour } from './behaviour.js';
 
 /** How pages say in 17 languages that they are not there. */
@@ -428,7 +429,7 @@ export const PAGES: readonly Behaviour[] = [
       `spot-pdf-${index + 1}`,
       fragment === 'page=9' || fragment === 'flame' ? 'broken' : 'sound',
       `a PDF, at ${fragment}`,
-      { '/lamp.pdf': made(200, { 'content-type': 'application/pdf' }, pdf()) },
+      { '/lamp.pdf': made(200, { 'content-type': 'application/pdf' }, smallPdf()) },
       { href: `https://spot-pdf-${index + 1}.example/lamp.pdf#${fragment}` },
     ),
   ),
@@ -488,20 +489,3 @@ export const PAGES: readonly Behaviour[] = [
     { href: 'https://spot-in-picture.example/lamp.mp4#t=30' },
   ),
 ];
-
-/** The least PDF of two pages with a named destination (ISO 32000-1, 7.5 and 12.3.2.3). */
-function pdf(): string {
-  const objects = [
-    '<</Type/Catalog/Pages 2 0 R/Dests<</wick[4 0 R/XYZ 0 99 0]>>>>',
-    '<</Type/Pages/Kids[3 0 R 4 0 R]/Count 2>>',
-    '<</Type/Page/Parent 2 0 R/MediaBox[0 0 99 99]>>',
-    '<</Type/Page/Parent 2 0 R/MediaBox[0 0 99 99]>>',
-  ];
-  let file = '%PDF-1.4\n';
-  const offsets = objects.map((object, index) => {
-    const at = file.length;
-    file += `${index + 1} 0 obj${object}endobj\n`;
-    return `${String(at).padStart(10, '0')} 00000 n \n`;
-  });
-  return `${file}xref\n0 5\n0000000000 65535 f \n${offsets.join('')}trailer<</Size 5/Root 1 0 R>>\nstartxref\n${file.length}\n%%EOF`;
-}
