@@ -35,6 +35,8 @@ test.each([
   'Missing persons of the sound',
   'Gone with the tide',
   'Nothing',
+  'Birds not found on the island',
+  'Arten, nicht gefunden auf der Insel',
   'Page 404 of the log',
   'Highway 410',
   '',
@@ -63,6 +65,8 @@ describe('states', () => {
 
   test.each([
     ['parked', 'A boat for sale, with sails'],
+    ['unfurnished', 'How it works'],
+    ['paid', 'Free for subscribers of the newsletter'],
     ['suspended', 'The bridge is suspended from two cables'],
     ['door', 'The moment just before the lamp was lit'],
     ['signIn', 'Log in the fire and sign over the door'],

@@ -46,6 +46,10 @@ const NAMES = Object.values(NOT_FOUND)
   .map((phrase) => bare(folded(phrase)));
 const EXACT = new Set(NAMES);
 
+/** A phrase that says what is not found; “not found” alone may be said of birds. */
+const SAYS_WHAT =
+  /page|pagin|seite|stron|sidan|siden|\bside\b|sivu|stran|страниц|сторінк|файл|file|datei|fichier|archivo|arquivo|ficheiro|bestand|soubor|\burl\b|do[ck]ument|conten|inhalt|conteud|arti[ck]|item|product|resource|object|entry|post|record/;
+
 /** How many words more than the phrase itself a name of a page that is not there has at most. */
 const MORE = 3;
 
@@ -64,7 +68,7 @@ export function notFoundIn(name: string): string | null {
     if (
       NAMES.some((phrase) =>
         phrase.includes(' ')
-          ? holds(rest, phrase) && words <= phrase.split(' ').length + MORE
+          ? SAYS_WHAT.test(phrase) && holds(rest, phrase) && words <= phrase.split(' ').length + MORE
           : hasNoSpaces(phrase) && rest.startsWith(phrase) && rest.length <= phrase.length + 8,
       )
     )

@@ -10,7 +10,7 @@ export const PAGE_MARKS = [
   'script',
   /** The element that an application in the page draws itself into. */
   'application',
-  /** A picture, film, sound, frame or drawing. */
+  /** A picture, film, sound, frame, drawing or form: something to see or do without words. */
   'media',
   /** A field for a password, and one in the main part of the page. */
   'password',

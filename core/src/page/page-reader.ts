@@ -31,6 +31,7 @@ const UNSEEN = new Set([
 const AROUND = new Set(['nav', 'aside', 'footer', 'dialog', 'a', 'button']);
 const AROUND_ROLES = /^(?:navigation|banner|contentinfo|search|complementary|dialog)$/;
 const MEDIA = new Set([
+  'form',
   'img',
   'svg',
   'video',

@@ -21,6 +21,8 @@ export class AnswerStore {
     readonly database: DataSource,
     readonly settings: CheckSettingsService,
     readonly known: Map<string, DestinationEntity>,
+    /** When the book came: links of destinations that are new were made then at the latest. */
+    readonly since: Date,
     readonly stored: (count: number) => void,
   ) {}
 
@@ -28,7 +30,7 @@ export class AnswerStore {
   add(row: CheckRowEntity, given: Answer): void {
     const now = new Date();
     const { patience } = this.settings;
-    const known = this.known.get(row.href) ?? newDestination(row.href);
+    const known = this.known.get(row.href) ?? newDestination(row.href, this.since);
     const bare = judged(row.href, { ...given, said: null, streak: null }, patience, now);
     const streak = streakAfter(known.streak, given, bare.verdict!, now);
     const said = saidNow(known.said, now);

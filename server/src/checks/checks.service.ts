@@ -166,11 +166,13 @@ export class ChecksService implements OnApplicationBootstrap {
   }
 
   async #run(id: string, { signal, tell }: JobRun): Promise<void> {
-    const { bookId, rows, total, known, enclosures, language } = await patiently(() => this.#begun(id));
+    const { bookId, rows, total, known, enclosures, language, createdAt } = await patiently(() =>
+      this.#begun(id),
+    );
     const byHref = new Map(rows.map((row) => [row.href, row]));
     let done = total - rows.length;
     tell({ done, total });
-    const storing = new AnswerStore(this.database, this.settings, known, (count) =>
+    const storing = new AnswerStore(this.database, this.settings, known, createdAt, (count) =>
       tell({ done: (done += count) }),
     );
     const tooLong = setTimeout(() => void this.jobs.stop(id), LONGEST_RUN).unref();
@@ -184,7 +186,11 @@ export class ChecksService implements OnApplicationBootstrap {
         [...byHref.keys()].filter((href) => /^(?:https?|mailto):/.test(href)),
         async (href, answer) => {
           const row = byHref.get(href);
-          if (row) storing.add(row, await this.#withCopy(href, answer, known.get(href)?.firstSeen, signal));
+          if (row)
+            storing.add(
+              row,
+              await this.#withCopy(href, answer, known.get(href)?.firstSeen ?? createdAt, signal),
+            );
         },
         signal,
         {
@@ -210,11 +216,14 @@ export class ChecksService implements OnApplicationBootstrap {
     await this.#set(id, 'running');
     const { bookId } = await this.#runs.findOneByOrFail({ id });
     const rows = await this.#rows.findBy({ runId: id, answered: false });
-    const { language } = await this.database.getRepository(BookEntity).findOneByOrFail({ id: bookId });
+    const { language, createdAt } = await this.database
+      .getRepository(BookEntity)
+      .findOneByOrFail({ id: bookId });
     return {
       bookId,
       rows,
       language,
+      createdAt,
       total: await this.#rows.countBy({ runId: id }),
       known: await this.destinations.among(rows.map(({ href }) => href)),
       enclosures: await this.shelf.rows(bookId),
@@ -241,18 +250,13 @@ export class ChecksService implements OnApplicationBootstrap {
   }
 
   /** An answer with the copy that an archive has, where the page itself is lost. */
-  async #withCopy(
-    href: string,
-    answer: Answer,
-    firstSeen: Date | undefined,
-    signal: AbortSignal,
-  ): Promise<Answer> {
+  async #withCopy(href: string, answer: Answer, madeAt: Date, signal: AbortSignal): Promise<Answer> {
     const { timeGate } = this.settings.current;
     if (timeGate === '' || !/^https?:/.test(href) || href.startsWith(timeGate)) return answer;
     const { verdict } = judged(href, answer, this.settings.patience);
     if (!LOST.includes(verdict!)) return answer;
     const page = href.replace(/#.*/s, '');
-    const { copy, requests } = await this.prober.copyNear(page, firstSeen ?? new Date(), timeGate, signal);
+    const { copy, requests } = await this.prober.copyNear(page, madeAt, timeGate, signal);
     return { ...answer, archived: copy, requests: [...(answer.requests ?? []), ...requests] };
   }
 

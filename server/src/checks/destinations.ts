@@ -43,11 +43,12 @@ export class Destinations {
   }
 }
 
-export const newDestination = (href: string): DestinationEntity => ({
+/** A destination that is met for the first time; its link may have been made before, at `since`. */
+export const newDestination = (href: string, since = new Date()): DestinationEntity => ({
   owner: LOCAL_AUTHOR,
   hrefHash: hashOf(href),
   href,
-  firstSeen: new Date(),
+  firstSeen: since,
   before: null,
   said: null,
   streak: null,

@@ -135,6 +135,36 @@ export const PAGES: readonly Behaviour[] = [
     note('Room 404', 'A quiet room with a view of the lamp. Two beds, one window.'),
   ),
   behaviour(
+    'birds',
+    'sound',
+    'a short page about birds that were not found',
+    note('Birds not found on the island', 'The owl, the rail, the nightjar.'),
+  ),
+  behaviour(
+    'how-it-works',
+    'sound',
+    'a short page about how something works',
+    note('How it works', 'Oil rises in the wick, and the flame stands in the lens.'),
+  ),
+  behaviour(
+    'members-dinner',
+    'sound',
+    'a short page about a dinner for members only',
+    note('Dinner in May', 'On the third, at eight, members only. Bring a lamp.'),
+  ),
+  behaviour(
+    'check-of-boots',
+    'sound',
+    'a page about the security check of a harbour',
+    article('Security check at the harbour'),
+  ),
+  behaviour(
+    'members-page',
+    'guarded',
+    'a page that is named for members only',
+    note('For members only', 'The drawings of the towers.'),
+  ),
+  behaviour(
     'lost-and-found',
     'sound',
     'a page about things that were not found',

@@ -4,7 +4,7 @@ import { becameAnother, isOnePage } from '../likeness.js';
 import { isPersistent } from '../persistent.js';
 import { phraseOf } from './guarded.js';
 import type { PageFacts } from '../../page/index.js';
-import { namesOf, SHORT, type Sign, type Told } from './sign.js';
+import { MORE_IN_NAME, namesOf, SHORT, type Sign, type Told } from './sign.js';
 
 const doubtful = (says: string, quote?: string): Told => ({
   verdict: 'doubtful',
@@ -67,9 +67,6 @@ function namedState(name: PageState, page: PageFacts): string | null {
   return stateIn(name, page.title, MORE_IN_NAME) ?? stateIn(name, page.heading, MORE_IN_NAME);
 }
 
-/** Words more than the phrase itself that a name may have which is one of a state. */
-const MORE_IN_NAME = 3;
-
 export const parked = state(
   'parked',
   'parked',
@@ -80,11 +77,17 @@ export const suspended = state(
   'suspended',
   'The site has been suspended by who keeps its server.',
 );
-export const unfurnished = state(
-  'unfurnished',
-  'unfurnished',
-  'A server answers that nobody has put a site on.',
-);
+const bare = state('unfurnished', 'unfurnished', 'A server answers that nobody has put a site on.');
+/** Some servers say no more than that they work; “How it works” is a page. */
+export const unfurnished: Sign = {
+  id: bare.id,
+  find(seen) {
+    const works = namesOf(seen.page).find((name) => stateIn('works', name, 0) !== null);
+    return works && seen.page.words < SHORT
+      ? doubtful('A server answers that nobody has put a site on.', works)
+      : bare.find(seen);
+  },
+};
 
 /** A fault counts where it names the page: many a text tells how something went wrong. */
 export const fault: Sign = {

@@ -1,6 +1,6 @@
 import { stateIn, type PageState } from '../../language/index.js';
 import { isAboutAccounts, isConsent, isForPay, isSignIn } from '../addresses.js';
-import { namesOf, SHORT, type Seen, type Sign, type Told } from './sign.js';
+import { MORE_IN_NAME, namesOf, SHORT, type Seen, type Sign, type Told } from './sign.js';
 
 /** A phrase of a state in the names of a page or, where it is short, in its text. */
 export function phraseOf(state: PageState, { page }: Seen, longest = SHORT): string | null {
@@ -30,8 +30,10 @@ export const door: Sign = {
     const phrase = phraseOf('door', seen);
     if (phrase === null) return page.marks.includes('riddle') && page.words < 25 ? guarded(DOOR) : null;
     const isNamed = namesOf(page).some((name) => stateIn('door', name) !== null);
-    const isShut = answer.status >= 300 || page.marks.includes('riddle') || page.words < 60;
-    return isNamed || isShut ? guarded(DOOR, phrase) : null;
+    if (answer.status >= 300) return guarded(DOOR, phrase);
+    // With a status of success the page has to be a door and nothing else.
+    const isShut = page.marks.includes('riddle') || page.words < 40;
+    return isShut && (isNamed || page.words < 40) ? guarded(DOOR, phrase) : null;
   },
 };
 
@@ -45,7 +47,8 @@ export const signIn: Sign = {
     if (sentOn && isSignIn(arrived)) return guarded('The page asks readers to sign in first.', arrived.href);
     if (page.marks.includes('password-in-main') && page.words < SHORT)
       return guarded('The page asks readers to sign in first.', page.heading || page.title);
-    const phrase = phraseOf('signIn', seen, 60);
+    const members = namesOf(page).map((name) => stateIn('members', name, MORE_IN_NAME));
+    const phrase = phraseOf('signIn', seen, 60) ?? members.find((one) => one !== null) ?? null;
     return phrase === null ? null : guarded('The page is for readers who sign in.', phrase);
   },
 };

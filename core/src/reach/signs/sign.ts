@@ -31,6 +31,9 @@ export interface Sign {
 /** Words of the main text up to which a page is short: what it says in them is what it is. */
 export const SHORT = 120;
 
+/** Words more than the phrase itself that a name may have which is one of a state. */
+export const MORE_IN_NAME = 3;
+
 /** The names of a page: its title and its first heading. */
 export const namesOf = ({ title, heading }: PageFacts): string[] =>
   [title, heading].filter((name) => name !== '');
