@@ -24,7 +24,7 @@ describe('what is read of a page', () => {
       heading: 'The lamp',
       text: 'The lamp Lit in spring.',
       words: 5,
-      marks: ['password', 'script', 'bare-headings'],
+      marks: ['media', 'password', 'script', 'bare-headings'],
       whole: true,
     });
     expect(page.allWords).toBe(10);
