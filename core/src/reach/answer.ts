@@ -115,6 +115,8 @@ export interface Streak {
 /** What belongs to every answer. `edition` is missing where the answer is of a time when no page was read. */
 export interface AnswerParts {
   edition?: 2;
+  /** The destination that it is about. */
+  href?: string;
   /** When it came (ISO 8601). */
   at?: string;
   requests?: Asked[];

@@ -355,12 +355,8 @@ function ofFile({ state, found, fragment, pages }: FileAnswer): Verdict {
   };
 }
 
-/** The address that was asked first, where nobody says which one it was. */
+/** The destination of an answer, where nobody says which one it was. */
 function hrefOf(answer: Answer): string {
   if (answer.outcome === 'mail' || answer.outcome === 'file') return '';
-  return (
-    answer.hops[0]?.href ??
-    answer.requests?.find(({ why }) => why === undefined)?.href ??
-    'https://unknown.invalid/'
-  );
+  return answer.href ?? answer.hops[0]?.href ?? 'https://unknown.invalid/';
 }

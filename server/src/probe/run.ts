@@ -97,6 +97,7 @@ export class Run {
         href,
         {
           ...parts,
+          href,
           outcome: 'failure',
           hops: hopsWith(fragmentOf(href), visited.hops),
           failure,
@@ -121,6 +122,7 @@ export class Run {
         href,
         {
           ...parts,
+          href,
           outcome: 'status',
           hops,
           status: visited.status,
