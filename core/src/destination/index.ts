@@ -7,6 +7,7 @@ export type { MailDestination, MailtoReading } from './mailto.js';
 export { recognise } from './recognise.js';
 export type { Recognition, Refusal } from './recognise.js';
 export { trackingParameters, withoutTracking } from './tracking.js';
+export { withoutFragment } from './without-fragment.js';
 export { wordsFromAddress } from './words-from-address.js';
 export { cleanTitle } from './clean-title.js';
 export { urlFrom } from './url-from.js';

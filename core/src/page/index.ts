@@ -1,10 +1,10 @@
 export { decodeText, headOf, markedEncoding, XML_ENCODING } from './encoding.js';
 export { errorInData, LONGEST_DATA } from './data-error.js';
 export { StreamDecoder } from './decoding.js';
-export { BODY_KINDS, FRAGMENT_STATES, NO_FACTS, PAGE_MARKS } from './facts.js';
+export { NO_FACTS } from './facts.js';
 export type { BodyKind, FragmentState, PageFacts, PageMark } from './facts.js';
 export { Fingerprint, likeness, wordsIn } from './fingerprint.js';
-export { decoded, foldText, idsFor, isTop, readFragment } from './fragment.js';
+export { decoded, isTop, readFragment } from './fragment.js';
 export { PageReader } from './page-reader.js';
 export { readRefresh } from './refresh.js';
 export type { Refresh } from './refresh.js';

@@ -1,4 +1,4 @@
-import { withoutTracking } from '../destination/index.js';
+import { decodeLoosely, withoutTracking } from '../destination/index.js';
 
 /** Judgements on addresses alone. What they rest on is common practice, without a source. */
 
@@ -84,7 +84,7 @@ const bare = (hostname: string) => hostname.replace(/^www\d?\./, '').replace(/\.
 export function isNoNews(from: URL, to: URL): boolean {
   if (from.protocol !== to.protocol || from.host !== to.host) return false;
   if (isFrontPage(from) && isFrontPage(to)) return true;
-  const shape = (url: URL) => `${decodeSafely(url.pathname).toLowerCase().replace(/\/+$/, '')}${url.search}`;
+  const shape = (url: URL) => `${decodeLoosely(url.pathname).toLowerCase().replace(/\/+$/, '')}${url.search}`;
   return shape(from) === shape(to);
 }
 
@@ -95,14 +95,6 @@ export const isSecured = (from: URL, to: URL): boolean =>
   bare(from.hostname) === bare(to.hostname) &&
   from.pathname === to.pathname &&
   from.search === to.search;
-
-function decodeSafely(path: string): string {
-  try {
-    return decodeURIComponent(path);
-  } catch {
-    return path;
-  }
-}
 
 const EXTENSION = /\.([a-z0-9]{2,5})$/i;
 /** What the name of a file says that it is; only of files that no server makes pages of. */
@@ -132,7 +124,7 @@ const FILE_TYPES: Readonly<Record<string, RegExp>> = {
 export function fileNamed(url: URL): { extension: string; type: RegExp } | null {
   const name = url.pathname.slice(url.pathname.lastIndexOf('/') + 1);
   // A page about a file has a name space before the name: “File:Map.jpg”.
-  if (decodeSafely(name).includes(':') || /\/(?:blob|view|wiki|viewer)\//.test(url.pathname)) return null;
+  if (decodeLoosely(name).includes(':') || /\/(?:blob|view|wiki|viewer)\//.test(url.pathname)) return null;
   const extension = EXTENSION.exec(name)?.[1]?.toLowerCase() ?? '';
   const type = FILE_TYPES[extension];
   return type ? { extension, type } : null;

@@ -2,6 +2,7 @@ import { parse } from 'parse5';
 import { adapter } from 'parse5-htmlparser2-tree-adapter';
 import { getElementsByTagName } from 'domutils';
 import type { Document } from 'domhandler';
+import { withoutFragment } from '../destination/index.js';
 import type { FoundLink } from './found-link.js';
 import { landingsIn } from './landings.js';
 import { wordsOfElement } from './words.js';
@@ -24,6 +25,6 @@ export function linksInWebPage(bytes: Uint8Array, files: ReadonlySet<string> = n
         return [{ ...found, lands: landing !== undefined, landing }];
       }
       if (/^[a-z][a-z0-9+.-]*:/i.test(href)) return [{ ...found, lands: true }];
-      return [{ ...found, lands: files.has(href.replace(/#.*$/, '')) }];
+      return [{ ...found, lands: files.has(withoutFragment(href)) }];
     });
 }

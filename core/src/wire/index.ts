@@ -7,7 +7,9 @@ import type { Finding } from '../audit/index.js';
 import type { DestinationKind } from '../destination/index.js';
 import type { Book, BookDetails, Chapter, Format } from '../manuscript/index.js';
 import type { Loss } from '../publish/index.js';
-import type { ArchivedCopy, Asked, Hop, Said, VerdictName } from '../reach/index.js';
+import type { VerdictName } from '../reach/index.js';
+import type { LastCheck } from './checks.js';
+import type { JobState } from './jobs.js';
 import type { Proof } from '../readback/index.js';
 import type { InsideRepair, InsideTarget, Mention, MentionLink, Repair } from '../repair/index.js';
 import type { OtherBook, ShelfFile, Surroundings } from '../shelf/index.js';
@@ -21,15 +23,6 @@ export interface BookSummary extends Pick<BookDetails, 'id' | 'title' | 'subtitl
   deletedAt: string | null;
   /** The last check that came to its end. */
   lastCheck: LastCheck | null;
-}
-
-/** What the Library tells of a check. */
-export interface LastCheck {
-  at: string;
-  scheduled: boolean;
-  total: number;
-  broken: number;
-  changes: number;
 }
 
 /** A book that is to be started. `language` is a BCP 47 tag; English without one. */
@@ -103,18 +96,6 @@ export type ChapterChanges = Pick<Chapter, 'leftOutOf'>;
 /** Every chapter of a book, in its new order. */
 export interface OutlineChange {
   chapters: ChapterPlace[];
-}
-
-/** What a check run is about: all destinations, chosen ones, new and corrected ones, those that were not in order, or those not looked at for long. */
-export const CHECK_SCOPES = ['all', 'chosen', 'changed', 'failures', 'older'] as const;
-export type CheckScope = (typeof CHECK_SCOPES)[number];
-
-/** A check that is to be started: of some addresses, of a scope, or of all of the book. */
-export interface NewCheck {
-  hrefs?: string[];
-  scope?: 'changed' | 'failures' | 'older';
-  /** For `older`: not looked at for so many days. */
-  days?: number;
 }
 
 /** A file that is to be made. */
@@ -192,81 +173,6 @@ export interface ChapterSaved {
   title: string;
 }
 
-/** The latest verdict on one address. */
-export interface DestinationVerdict {
-  href: string;
-  verdict: VerdictName;
-  reason: string;
-  /** The sign that decided, and what was found, quoted; empty for none. */
-  sign: string;
-  quote: string;
-  movedTo: string | null;
-  /** The same page by HTTPS. */
-  securedTo: string | null;
-  /** A copy in an archive. */
-  copy: ArchivedCopy | null;
-  /** What the author said of it. */
-  said: Said | null;
-  checkedAt: string;
-}
-
-/** What was done for the latest verdict on a destination, and how it was found in earlier runs. */
-export interface DestinationHistory {
-  href: string;
-  title: string;
-  hops: Hop[];
-  requests: Asked[];
-  /** The newest first. */
-  seen: DestinationSeen[];
-}
-
-export interface DestinationSeen {
-  checkedAt: string;
-  verdict: VerdictName;
-  reason: string;
-}
-
-/** What an author saw at a destination. `from` is a day (ISO 8601), empty for now. */
-export interface NewSaying extends Pick<Said, 'saw' | 'readers' | 'from' | 'note'> {
-  href: string;
-}
-
-/** What a run found otherwise than the one before; `was` is `null` for what had never been looked at. */
-export interface VerdictChange {
-  href: string;
-  was: VerdictName | null;
-  is: VerdictName;
-}
-
-/** When the links of a book are checked without being asked to. */
-export interface CheckSchedule {
-  every: 'day' | 'week';
-  /** For `week`: 1 is Monday (ISO 8601). */
-  weekday: number;
-  /** `HH:MM`, in the time zone. */
-  time: string;
-  /** A name of the IANA time zone database. */
-  zone: string;
-}
-
-/** How links are checked. */
-export interface CheckSettings {
-  /** Requests at one host: begun in a second, and under way at one time. */
-  perSecond: number;
-  atOnce: number;
-  /** Whether the rules of sites for programs are kept (RFC 9309). */
-  robots: boolean;
-  /** Told to sites with every request: where somebody can be reached. */
-  contact: string;
-  /** Where copies of pages are looked for (RFC 7089); empty for nowhere. */
-  timeGate: string;
-  /** How long holds what the author says, in days. */
-  saidDays: number;
-  /** After how many runs, over how many days, what can't be reached is broken. */
-  brokenRuns: number;
-  brokenDays: number;
-}
-
 /** One use of one link, as `GET /api/books/:id/links` gives it. */
 export interface LinkRow {
   id: string;
@@ -276,55 +182,6 @@ export interface LinkRow {
   chapter: string;
   verdict: VerdictName;
   findings: Pick<Finding, 'rule' | 'severity' | 'message'>[];
-}
-
-/** What takes longer than an answer may: it waits its turn, can be followed, and can be stopped. */
-export const JOB_KINDS = ['bring-in', 'check', 'export', 'pages'] as const;
-export type JobKind = (typeof JOB_KINDS)[number];
-
-export const JOB_STATES = ['waiting', 'running', 'done', 'failed', 'stopped'] as const;
-export type JobState = (typeof JOB_STATES)[number];
-
-/** Whether a job is still to be waited for. */
-export const isUnderWay = ({ state }: { state: JobState }): boolean =>
-  state === 'waiting' || state === 'running';
-
-/** How a job stands, as `GET /api/jobs/:id` gives it and its events tell it. */
-export interface JobStatus {
-  id: string;
-  kind: JobKind;
-  state: JobState;
-  /** What is being done, in words; empty while nothing is to be said. */
-  stage: string;
-  done: number;
-  /** 0 while nobody knows how much there is to do. */
-  total: number;
-  /** Why it failed, in words for the author. */
-  message: string;
-  /** The book that a bringing in has made. */
-  made: BookMade | null;
-}
-
-/** A book that was brought in. */
-export interface BookMade {
-  id: string;
-  report: BringInReport;
-}
-
-export interface CheckRun {
-  id: string;
-  state: JobState;
-  done: number;
-  total: number;
-  createdAt: string;
-  finishedAt: string | null;
-  scope: CheckScope;
-  /** It was started by the schedule. */
-  scheduled: boolean;
-  /** How many destinations got each verdict. */
-  verdicts: Partial<Record<VerdictName, number>>;
-  /** How many of them are otherwise than before; `null` until it has ended. */
-  changes: number | null;
 }
 
 export interface ExportJob {
@@ -447,3 +304,5 @@ export interface Problem {
 
 export { teller, withChanges } from './changes.js';
 export type { Changes } from './changes.js';
+export * from './checks.js';
+export * from './jobs.js';

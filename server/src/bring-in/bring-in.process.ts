@@ -1,10 +1,10 @@
-import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { bringIn, BringInError, type BroughtIn } from '@vennet/core/bring-in';
 import type { BookDetails } from '@vennet/core/manuscript';
 import { newChapter, type NewChapter } from '../books/chapter-text.js';
 import { work } from '../jobs/work.js';
 import { mint } from '../platform/mint.js';
+import { sha256 } from '../platform/sha256.js';
 import type { Upload } from '../platform/upload.js';
 import { shownEverywhere, type Shown } from '../shelf/picture-check.js';
 
@@ -22,12 +22,12 @@ work<Upload, never, Brought>(
     // By the hashes of their bytes; `null` for those that can't be read to their end.
     const known = new Map<string, Shown | null>();
     for (const { picture, type, bytes } of read.enclosures) {
-      const hash = picture ? hashOf(bytes) : '';
+      const hash = picture ? sha256(bytes) : '';
       if (picture && !known.has(hash)) known.set(hash, await shownEverywhere({ type, bytes }));
     }
     // That is known only now; the text is read again without them.
     const made = [...known.values()].includes(null)
-      ? bringIn(source, mint, (bytes) => known.get(hashOf(bytes)) !== null)
+      ? bringIn(source, mint, (bytes) => known.get(sha256(bytes)) !== null)
       : read;
     const { book: whole, ...rest } = withShown(made, known);
     const { chapters, ...details } = whole;
@@ -35,14 +35,12 @@ work<Upload, never, Brought>(
   },
 );
 
-const hashOf = (bytes: Uint8Array) => createHash('sha256').update(bytes).digest('hex');
-
 /** The book with its pictures as every reading program shows them. */
 function withShown(made: BroughtIn, known: ReadonlyMap<string, Shown | null>): BroughtIn {
   const why = 'they became PNG, which every reading program shows';
   let changed = 0;
   const enclosures = made.enclosures.map((enclosure) => {
-    const shown = enclosure.picture ? known.get(hashOf(enclosure.bytes)) : undefined;
+    const shown = enclosure.picture ? known.get(sha256(enclosure.bytes)) : undefined;
     if (!shown || shown.type === enclosure.type) return enclosure;
     changed++;
     return { ...enclosure, ...shown, name: enclosure.name.replace(/\.\w+$/, '.png') };

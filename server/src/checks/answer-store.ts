@@ -39,7 +39,13 @@ export class AnswerStore {
     const destination = { ...known, before, said, streak };
     this.known.set(row.href, destination);
     this.#waiting.push({
-      row: { ...row, answer, checkedAt: now, ...judged(row.href, answer, patience, now) },
+      // Without a word of the author and a row of failures it means what it meant at first.
+      row: {
+        ...row,
+        answer,
+        checkedAt: now,
+        ...(said || streak ? judged(row.href, answer, patience, now) : bare),
+      },
       destination,
     });
     // A failure to store is met by the flush at the end of the run.

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable, type OnApplicationBootstrap } from '@nestjs/common';
+import { withoutFragment } from '@vennet/core/destination';
 import { VERDICT_TABLE, type Answer, type VerdictName } from '@vennet/core/reach';
 import {
   isUnderWay,
@@ -10,7 +11,7 @@ import {
   type VerdictChange,
 } from '@vennet/core/wire';
 import { concatMap, type Observable } from 'rxjs';
-import { DataSource, In, type Repository } from 'typeorm';
+import { DataSource, In, type EntityManager, type Repository } from 'typeorm';
 import { LOCAL_AUTHOR } from '../platform/author.js';
 import { notFound, ProblemError } from '../platform/problem.js';
 import type { JobRun } from '../jobs/job.js';
@@ -95,14 +96,7 @@ export class ChecksService implements OnApplicationBootstrap {
       );
     const id = randomUUID();
     await this.database.transaction(async (manager) => {
-      // Whoever else starts one at this moment waits here.
-      await manager.findOne(BookEntity, { where: { id: bookId }, lock: { mode: 'pessimistic_write' } });
-      if (await manager.existsBy(CheckRunEntity, { bookId, state: In(['waiting', 'running']) }))
-        throw new ProblemError(
-          409,
-          'A check is running',
-          'The links of this book are being checked. Wait for it, or stop it first.',
-        );
+      await noneUnderWay(manager, bookId);
       await manager.insert(CheckRunEntity, {
         id,
         bookId,
@@ -154,13 +148,10 @@ export class ChecksService implements OnApplicationBootstrap {
     if (!run) throw notFound('check');
     if (run.state !== 'stopped' && run.state !== 'failed')
       throw new ProblemError(409, 'The check is not stopped', 'Only a check that was stopped can go on.');
-    if (await this.#runs.existsBy({ bookId: run.bookId, state: In(['waiting', 'running']) }))
-      throw new ProblemError(
-        409,
-        'A check is running',
-        'Another check of this book is running. Wait for it, or stop it first.',
-      );
-    await this.#set(id, 'waiting');
+    await this.database.transaction(async (manager) => {
+      await noneUnderWay(manager, run.bookId);
+      await manager.update(CheckRunEntity, { id }, { state: 'waiting', finishedAt: null });
+    });
     this.jobs.add('check', id);
     return this.one(id);
   }
@@ -176,14 +167,14 @@ export class ChecksService implements OnApplicationBootstrap {
       tell({ done: (done += count) }),
     );
     const tooLong = setTimeout(() => void this.jobs.stop(id), LONGEST_RUN).unref();
-    const files = [...byHref.keys()].filter((href) => !/^(?:https?|mailto):/.test(href));
+    const files = [...byHref.keys()].filter((href) => !isOfNetwork(href));
     try {
       for (const href of files) {
         signal.throwIfAborted();
         storing.add(byHref.get(href)!, await this.#lookAtFile(href, enclosures));
       }
       await this.prober.probeAll(
-        [...byHref.keys()].filter((href) => /^(?:https?|mailto):/.test(href)),
+        [...byHref.keys()].filter(isOfNetwork),
         async (href, answer) => {
           const row = byHref.get(href);
           if (row)
@@ -255,7 +246,7 @@ export class ChecksService implements OnApplicationBootstrap {
     if (timeGate === '' || !/^https?:/.test(href) || href.startsWith(timeGate)) return answer;
     const { verdict } = judged(href, answer, this.settings.patience);
     if (!LOST.includes(verdict!)) return answer;
-    const page = href.replace(/#.*/s, '');
+    const page = withoutFragment(href);
     const { copy, requests } = await this.prober.copyNear(page, madeAt, timeGate, signal);
     return { ...answer, archived: copy, requests: [...(answer.requests ?? []), ...requests] };
   }
@@ -340,10 +331,24 @@ export class ChecksService implements OnApplicationBootstrap {
   }
 }
 
+/** True for what the network is asked for; the rest are files on the Shelf. */
+const isOfNetwork = (href: string): boolean => /^(?:https?|mailto):/.test(href);
+
+/** Whoever else starts a check of a book at this moment waits here. @throws ProblemError when one is under way */
+async function noneUnderWay(manager: EntityManager, bookId: string): Promise<void> {
+  await manager.findOne(BookEntity, { where: { id: bookId }, lock: { mode: 'pessimistic_write' } });
+  if (await manager.existsBy(CheckRunEntity, { bookId, state: In(['waiting', 'running']) }))
+    throw new ProblemError(
+      409,
+      'A check is running',
+      'The links of this book are being checked. Wait for it, or stop it first.',
+    );
+}
+
 /** The file of the Shelf that is to be had at an address. */
 function publicFile(href: string, enclosures: readonly EnclosureEntity[]) {
   const file = enclosures.find(
-    ({ travels, address }) => travels === 'public' && address?.replace(/#.*/s, '') === href,
+    ({ travels, address }) => travels === 'public' && address !== null && withoutFragment(address) === href,
   );
   return file ? { name: file.name, size: Number(file.size), checksum: file.sha256 } : null;
 }

@@ -1,5 +1,5 @@
-import { createHash } from 'node:crypto';
 import { VERDICT_TABLE, verdictOf, type Answer, type Patience } from '@vennet/core/reach';
+import { sha256 } from '../platform/sha256.js';
 import type { CheckRowEntity, Told } from '../database/entities/check-row.entity.js';
 
 /** What an answer means now, as it is stored with it. */
@@ -39,7 +39,7 @@ export function judged(
 }
 
 /** By which a destination is found. */
-export const hashOf = (href: string): string => createHash('sha256').update(href).digest('hex');
+export const hashOf = (href: string): string => sha256(href);
 
 /** Rows that are read, written or named in one statement. */
 export const BATCH = 500;

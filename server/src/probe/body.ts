@@ -160,14 +160,7 @@ async function readPage(
   write(decoder.end());
   const { fragments, ...facts } = reader.end(pieces.whole);
   return {
-    page: {
-      ...page,
-      ...facts,
-      kind: page.kind,
-      type: page.type,
-      found: page.found,
-      bytes: pieces.amount.bytes,
-    },
+    page: { ...page, ...facts, bytes: pieces.amount.bytes },
     fragments,
   };
 }

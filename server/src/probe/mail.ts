@@ -1,4 +1,4 @@
-import { isMailAddress } from '@vennet/core/destination';
+import { decodeLoosely, isMailAddress } from '@vennet/core/destination';
 import type { Asked, MailAnswer, MailState } from '@vennet/core/reach';
 import { isPublicAddress } from './address-guard.js';
 import { isDefinite, type Names, type Resolve } from './names.js';
@@ -34,18 +34,10 @@ function receiversIn(href: string): string[] {
     ...new Set(
       [to, ...lists]
         .flatMap((list) => list.split(','))
-        .map(decodedLoosely)
+        .map((one) => decodeLoosely(one).trim())
         .filter((one) => one !== ''),
     ),
   ];
-}
-
-function decodedLoosely(text: string): string {
-  try {
-    return decodeURIComponent(text).trim();
-  } catch {
-    return text.trim();
-  }
 }
 
 async function stateOf(address: string, requests: Asked[], options: MailOptions): Promise<MailState> {

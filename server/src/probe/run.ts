@@ -1,4 +1,5 @@
 import { createHash, randomBytes } from 'node:crypto';
+import { withoutFragment } from '@vennet/core/destination';
 import {
   isFrontPage,
   likened,
@@ -189,7 +190,7 @@ export class Run {
     if (visited.outcome === 'failure') return null;
     return likened(
       visited.page,
-      visited.href.replace(/#.*/, ''),
+      withoutFragment(visited.href),
       visited.status,
       new Date(this.#visiting.now()).toISOString(),
     );
@@ -210,8 +211,7 @@ const isOfHost = ({ failure, requests }: Visited & { outcome: 'failure' }): bool
   ['unknown-name', 'name-fault', 'refused', 'certificate', 'private-address'].includes(failure) ||
   requests.at(-1)?.code === 'UND_ERR_CONNECT_TIMEOUT';
 
-export const pageOf = (href: string): string =>
-  href.startsWith('mailto:') ? href : href.replace(/#.*/s, '');
+export const pageOf = (href: string): string => (href.startsWith('mailto:') ? href : withoutFragment(href));
 
 /** The host of a page, with its port; one for all email. */
 export const hostOf = (href: string): string => (href.startsWith('mailto:') ? '' : new URL(href).host);

@@ -1,5 +1,5 @@
-import { readFragment, readRefresh, type FragmentState, type PageFacts } from '@vennet/core/page';
-import { urlFrom } from '@vennet/core/destination';
+import { readRefresh, type FragmentState, type PageFacts } from '@vennet/core/page';
+import { urlFrom, withoutFragment } from '@vennet/core/destination';
 import type { Asked, Failure, Hop, TlsFault } from '@vennet/core/reach';
 import { CookieJar } from 'tough-cookie';
 import type { buildConnector, Dispatcher } from 'undici';
@@ -225,7 +225,7 @@ class Way {
     const refresh = headers.get('refresh') === '' ? read.page.refresh : readRefresh(headers.get('refresh'));
     if (refresh && refresh.href !== '' && refresh.seconds <= SOON && status < 300) {
       const next = urlFrom(refresh.href, href);
-      if (next && /^https?:$/.test(next.protocol) && withoutHash(next.href) !== withoutHash(href)) {
+      if (next && /^https?:$/.test(next.protocol) && withoutFragment(next.href) !== withoutFragment(href)) {
         const location = next.hash === '' ? withHash(next.href, new URL(href).hash) : next.href;
         return this.#hop({ href, status, location, by: 'refresh' });
       }
@@ -275,8 +275,7 @@ class Way {
 const MOST_COOKIES = 50;
 const LONGEST_COOKIES = 8_000;
 
-const withoutHash = (href: string) => href.replace(/#.*/, '');
-const withHash = (href: string, hash: string) => withoutHash(href) + hash;
+const withHash = (href: string, hash: string) => withoutFragment(href) + hash;
 
 /** The fragment that an address ends in, without `#`. */
 export const fragmentOf = (href: string): string => new URL(href).hash.slice(1);
@@ -290,9 +289,3 @@ export function hopsWith(fragment: string, hops: readonly Hop[]): Hop[] {
     return { ...hop, href, location: withHash(hop.location, hash) };
   });
 }
-
-/** True for a fragment that asks for more than the page itself. */
-export const asksForSpot = (fragment: string): boolean => {
-  const { id, texts } = readFragment(fragment);
-  return id !== '' || texts.length > 0;
-};

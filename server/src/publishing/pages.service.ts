@@ -1,7 +1,7 @@
-import { createHash } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import { inProcess, ProcessDeath, WorkRefusal } from '../jobs/in-process.js';
 import { Jobs } from '../jobs/jobs.js';
+import { sha256 } from '../platform/sha256.js';
 import { Revisions } from '../reports/revisions.js';
 import { SourcesService } from './sources.service.js';
 
@@ -38,7 +38,7 @@ export class PagesService {
     const { text: version } = await this.revisions.of(bookId);
     const known = this.#known.get(bookId);
     if (known?.version === version) return known.pages;
-    const pages = this.jobs.run<Pages>('pages', `${bookId}.${hashOf(version)}`).catch((error: unknown) => {
+    const pages = this.jobs.run<Pages>('pages', `${bookId}.${sha256(version)}`).catch((error: unknown) => {
       if (error instanceof WorkRefusal || error instanceof ProcessDeath) return [];
       this.#known.delete(bookId);
       throw error;
@@ -47,5 +47,3 @@ export class PagesService {
     return pages;
   }
 }
-
-const hashOf = (text: string) => createHash('sha256').update(text).digest('hex');

@@ -8,13 +8,13 @@ import {
 } from '@vennet/core/manuscript';
 import { ListTree } from 'lucide-react';
 import { Dialog } from 'radix-ui';
-import { useId } from 'react';
 import { ownWords } from '../book/store.js';
 import { useBookChoice } from './book-choice.js';
 import { HandMadeNotes } from './HandMadeNotes.js';
 import { message } from '@vennet/core/language';
 import { Choice } from '../parts/Choice.js';
 import { Group } from '../parts/Group.js';
+import { Labelled } from '../parts/Labelled.js';
 
 const NUMBERINGS: [Numbering, string][] = [
   ['none', 'No numbers'],
@@ -195,21 +195,19 @@ function Words({
   otherwise: string;
   change(words: string): void;
 }) {
-  const id = useId();
   return (
-    <div>
-      <label className="label" htmlFor={id}>
-        {label}
-      </label>
-      <input
-        id={id}
-        className="field"
-        maxLength={100}
-        value={value}
-        placeholder={otherwise}
-        onChange={(event) => change(event.target.value)}
-      />
-    </div>
+    <Labelled label={label}>
+      {(id) => (
+        <input
+          id={id}
+          className="field"
+          maxLength={100}
+          value={value}
+          placeholder={otherwise}
+          onChange={(event) => change(event.target.value)}
+        />
+      )}
+    </Labelled>
   );
 }
 
@@ -225,25 +223,23 @@ function Levels({
   none?: string;
   change(level: number): void;
 }) {
-  const id = useId();
   return (
-    <div>
-      <label className="label" htmlFor={id}>
-        {label}
-      </label>
-      <select
-        id={id}
-        className="field"
-        value={value}
-        onChange={(event) => change(Number(event.target.value))}
-      >
-        {none && <option value={0}>{none}</option>}
-        {[1, 2, 3, 4, 5, 6].map((level) => (
-          <option key={level} value={level}>
-            {message('{level, plural, one {level 1} other {levels 1 to #}}', { level })}
-          </option>
-        ))}
-      </select>
-    </div>
+    <Labelled label={label}>
+      {(id) => (
+        <select
+          id={id}
+          className="field"
+          value={value}
+          onChange={(event) => change(Number(event.target.value))}
+        >
+          {none && <option value={0}>{none}</option>}
+          {[1, 2, 3, 4, 5, 6].map((level) => (
+            <option key={level} value={level}>
+              {message('{level, plural, one {level 1} other {levels 1 to #}}', { level })}
+            </option>
+          ))}
+        </select>
+      )}
+    </Labelled>
   );
 }

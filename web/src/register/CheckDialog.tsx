@@ -1,11 +1,12 @@
 import type { CheckSchedule, CheckSettings } from '@vennet/core/wire';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Dialog } from 'radix-ui';
-import { useId, useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import { api } from '../api/client.js';
 import { queries } from '../api/queries.js';
 import { Choice } from '../parts/Choice.js';
 import { Group } from '../parts/Group.js';
+import { Labelled } from '../parts/Labelled.js';
 import { tellFault, useNotices } from '../parts/notices.js';
 
 const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
@@ -195,18 +196,6 @@ function Fields({ book, schedule: stored, settings: before, close }: FieldsProps
         </button>
       </div>
     </form>
-  );
-}
-
-function Labelled({ label, children }: { label: string; children(id: string): ReactNode }) {
-  const id = useId();
-  return (
-    <div>
-      <label className="label" htmlFor={id}>
-        {label}
-      </label>
-      {children(id)}
-    </div>
   );
 }
 

@@ -35,7 +35,7 @@ export function useChecks(book: string): Checks {
   const current = runs.find(isUnderWay) ?? null;
   const currentId = current?.id ?? null;
   const refreshed = useRef(0);
-  const [began, setBegan] = useState<{ id: string; at: number; done: number } | null>(null);
+  const began = useRef({ id: '', at: 0, done: 0 });
   const [pace, setPace] = useState<Checks['pace']>(null);
   useEffect(() => {
     if (!currentId) return;
@@ -43,7 +43,8 @@ export function useChecks(book: string): Checks {
     return followCheck(
       currentId,
       (run) => {
-        setBegan((known) => (known?.id === run.id ? known : { id: run.id, at: Date.now(), done: run.done }));
+        if (began.current.id !== run.id) began.current = { id: run.id, at: Date.now(), done: run.done };
+        setPace(paceOf(run, began.current));
         client.setQueryData(queryKey, (known) => known?.map((one) => (one.id === run.id ? run : one)));
         const ended = !isUnderWay(run);
         if (ended || Date.now() - refreshed.current > REFRESH) {
@@ -55,13 +56,6 @@ export function useChecks(book: string): Checks {
       () => void client.invalidateQueries({ queryKey }),
     );
   }, [currentId, book, client]);
-  const done = current?.done ?? 0;
-  const total = current?.total ?? 0;
-  useEffect(() => {
-    const time = began && began.id === currentId ? Date.now() - began.at : 0;
-    const rate = began && time > SEEN_ENOUGH ? ((done - began.done) / time) * 1000 : 0;
-    setPace(rate > 0 ? { rate, left: ((total - done) / rate) * 1000 } : null);
-  }, [began, currentId, done, total]);
   const begin = async (work: () => Promise<unknown>, words: string) => {
     try {
       await work();
@@ -83,6 +77,12 @@ export function useChecks(book: string): Checks {
     if (current) await api.stopCheck(current.id).catch(tellFault);
   };
   return { runs, current, pace, start, stop, goOn };
+}
+
+function paceOf({ done, total }: CheckRun, began: { at: number; done: number }): Checks['pace'] {
+  const time = Date.now() - began.at;
+  const rate = time > SEEN_ENOUGH ? ((done - began.done) / time) * 1000 : 0;
+  return rate > 0 ? { rate, left: ((total - done) / rate) * 1000 } : null;
 }
 
 function endWords(run: CheckRun): string {

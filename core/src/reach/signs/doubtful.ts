@@ -2,9 +2,7 @@ import { isNotFound, notFoundIn, notFoundSentence, stateIn, type PageState } fro
 import { fileNamed, isErrorPage, isFrontPage, isShortened } from '../addresses.js';
 import { becameAnother, isOnePage } from '../likeness.js';
 import { isPersistent } from '../persistent.js';
-import { phraseOf } from './guarded.js';
-import type { PageFacts } from '../../page/index.js';
-import { MORE_IN_NAME, namesOf, SHORT, type Sign, type Told } from './sign.js';
+import { MORE_IN_NAME, namedAs, namesOf, phraseOf, SHORT, type Sign, type Told } from './sign.js';
 
 const doubtful = (says: string, quote?: string): Told => ({
   verdict: 'doubtful',
@@ -52,40 +50,30 @@ export const softNotFound: Sign = {
   },
 };
 
-/** A state that a page tells of in its names or in a short text. */
-const state = (id: string, name: PageState, says: string): Sign => ({
-  id,
-  find(seen) {
-    const phrase = phraseOf(name, seen) ?? namedState(name, seen.page);
+/** A state that a page tells of in its names or in a short text; a longer page bears it as its name, and as little else. */
+const state = (name: PageState, says: string): Sign => ({
+  id: name,
+  find({ page }) {
+    const named = page.words > INSTEAD ? null : namedAs(name, page, MORE_IN_NAME);
+    const phrase = phraseOf(name, page) ?? named;
     return phrase === null ? null : doubtful(says, phrase);
   },
 });
 
-/** The state that a longer page bears as its name, and as little else. */
-function namedState(name: PageState, page: PageFacts): string | null {
-  if (page.words > INSTEAD) return null;
-  return stateIn(name, page.title, MORE_IN_NAME) ?? stateIn(name, page.heading, MORE_IN_NAME);
-}
-
 export const parked = state(
-  'parked',
   'parked',
   'The name of the site is for sale or parked: the page that was meant is no longer there.',
 );
-export const suspended = state(
-  'suspended',
-  'suspended',
-  'The site has been suspended by who keeps its server.',
-);
-const bare = state('unfurnished', 'unfurnished', 'A server answers that nobody has put a site on.');
+export const suspended = state('suspended', 'The site has been suspended by who keeps its server.');
+
+const NOBODY_YET = 'A server answers that nobody has put a site on.';
+const toldUnfurnished = state('unfurnished', NOBODY_YET);
 /** Some servers say no more than that they work; “How it works” is a page. */
 export const unfurnished: Sign = {
-  id: bare.id,
+  ...toldUnfurnished,
   find(seen) {
     const works = namesOf(seen.page).find((name) => stateIn('works', name, 0) !== null);
-    return works && seen.page.words < SHORT
-      ? doubtful('A server answers that nobody has put a site on.', works)
-      : bare.find(seen);
+    return works && seen.page.words < SHORT ? doubtful(NOBODY_YET, works) : toldUnfurnished.find(seen);
   },
 };
 
@@ -93,10 +81,7 @@ export const unfurnished: Sign = {
 export const fault: Sign = {
   id: 'fault',
   find({ page }) {
-    if (page.words >= SHORT) return null;
-    const named = namesOf(page)
-      .map((name) => stateIn('fault', name))
-      .find((one) => one !== null);
+    const named = page.words < SHORT ? namedAs('fault', page) : null;
     return named
       ? doubtful('The site answers as if all were well, and the page tells of a fault.', named)
       : null;

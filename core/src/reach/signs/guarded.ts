@@ -1,12 +1,5 @@
-import { stateIn, type PageState } from '../../language/index.js';
 import { isAboutAccounts, isConsent, isForPay, isSignIn } from '../addresses.js';
-import { MORE_IN_NAME, namesOf, SHORT, type Seen, type Sign, type Told } from './sign.js';
-
-/** A phrase of a state in the names of a page or, where it is short, in its text. */
-export function phraseOf(state: PageState, { page }: Seen, longest = SHORT): string | null {
-  if (page.words > longest) return null;
-  return stateIn(state, [...namesOf(page), page.text].join(' . '));
-}
+import { MORE_IN_NAME, namedAs, phraseOf, SHORT, type Sign, type Told } from './sign.js';
 
 const guarded = (says: string, quote?: string): Told => ({
   verdict: 'guarded',
@@ -24,58 +17,50 @@ const TURNED_AWAY = new Set([400, 403, 405, 406, 418, 429, 503]);
 export const door: Sign = {
   id: 'door',
   at: (status) => status < 300 || TURNED_AWAY.has(status),
-  find(seen) {
-    const { answer, page } = seen;
+  find({ answer, page }) {
     if (answer.door) return guarded(DOOR, answer.door);
-    const phrase = phraseOf('door', seen);
+    const phrase = phraseOf('door', page);
     if (phrase === null) return page.marks.includes('riddle') && page.words < 25 ? guarded(DOOR) : null;
-    const isNamed = namesOf(page).some((name) => stateIn('door', name) !== null);
     if (answer.status >= 300) return guarded(DOOR, phrase);
     // With a status of success the page has to be a door and nothing else.
     const isShut = page.marks.includes('riddle') || page.words < 40;
-    return isShut && (isNamed || page.words < 40) ? guarded(DOOR, phrase) : null;
+    return isShut && (page.words < 40 || namedAs('door', page) !== null) ? guarded(DOOR, phrase) : null;
   },
 };
 
 export const signIn: Sign = {
   id: 'sign-in',
-  find(seen) {
-    const { page, asked, arrived, sentOn } = seen;
+  find({ page, asked, arrived, sentOn }) {
     if (isAboutAccounts(asked)) return null;
     if (page.marks.includes('handed-over') && page.words < SHORT)
       return guarded('The page hands its readers over to a sign-in elsewhere.', page.title);
     if (sentOn && isSignIn(arrived)) return guarded('The page asks readers to sign in first.', arrived.href);
     if (page.marks.includes('password-in-main') && page.words < SHORT)
       return guarded('The page asks readers to sign in first.', page.heading || page.title);
-    const members = namesOf(page).map((name) => stateIn('members', name, MORE_IN_NAME));
-    const phrase = phraseOf('signIn', seen, 60) ?? members.find((one) => one !== null) ?? null;
+    const phrase = phraseOf('signIn', page, 60) ?? namedAs('members', page, MORE_IN_NAME);
     return phrase === null ? null : guarded('The page is for readers who sign in.', phrase);
   },
 };
 
 export const consent: Sign = {
   id: 'consent',
-  find(seen) {
-    const { page, asked, arrived, sentOn } = seen;
+  find({ page, asked, arrived, sentOn }) {
     const says = 'The site asks readers for their consent before it shows the page.';
     if (sentOn && isConsent(arrived) && !isConsent(asked)) return guarded(says, arrived.href);
     if (isConsent(asked)) return null;
-    const named = namesOf(page)
-      .map((name) => stateIn('consent', name))
-      .find((one) => one !== null);
+    const named = namedAs('consent', page);
     return named && page.words < 3 * SHORT ? guarded(says, named) : null;
   },
 };
 
 export const paid: Sign = {
   id: 'paid',
-  find(seen) {
-    const { page, asked, arrived, sentOn } = seen;
+  find({ page, asked, arrived, sentOn }) {
     const says = 'Only readers who pay see the whole page.';
     if (isForPay(asked)) return null;
     if (page.marks.includes('paid')) return guarded(says, 'isAccessibleForFree: false');
     if (sentOn && isForPay(arrived)) return guarded(says, arrived.href);
-    const phrase = phraseOf('paid', seen, 250);
+    const phrase = phraseOf('paid', page, 250);
     return phrase === null ? null : guarded(says, phrase);
   },
 };

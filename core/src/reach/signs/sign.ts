@@ -1,3 +1,4 @@
+import { stateIn, type PageState } from '../../language/index.js';
 import type { PageFacts } from '../../page/index.js';
 import type { WebAnswer } from '../answer.js';
 import type { VerdictName } from '../verdict-name.js';
@@ -37,3 +38,15 @@ export const MORE_IN_NAME = 3;
 /** The names of a page: its title and its first heading. */
 export const namesOf = ({ title, heading }: PageFacts): string[] =>
   [title, heading].filter((name) => name !== '');
+
+/** A phrase of a state in the names of a page; `most` words may stand beside it. */
+export function namedAs(state: PageState, page: PageFacts, most?: number): string | null {
+  const named = namesOf(page).map((name) => stateIn(state, name, most));
+  return named.find((one) => one !== null) ?? null;
+}
+
+/** A phrase of a state in the names of a page or, where it is short, in its text. */
+export function phraseOf(state: PageState, page: PageFacts, longest = SHORT): string | null {
+  if (page.words > longest) return null;
+  return stateIn(state, [...namesOf(page), page.text].join(' . '));
+}
