@@ -112,6 +112,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/books/{id}/bulk-repairs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["BooksController_repairMany"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/books/{id}/inside-repairs": {
         parameters: {
             query?: never;
@@ -688,6 +704,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/books/{id}/survey": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ChoicesController_survey"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/rules/{rule}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["ChoicesController_choose"];
+        post?: never;
+        delete: operations["ChoicesController_unchoose"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/set-aside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["ChoicesController_setAside"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/set-aside/show-again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["ChoicesController_showAgain"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/titles": {
         parameters: {
             query?: never;
@@ -836,6 +916,11 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        FindingCountsDto: {
+            mustFix: number;
+            shouldFix: number;
+            consider: number;
+        };
         LastCheckDto: {
             /** Format: date-time */
             at: string;
@@ -843,6 +928,16 @@ export interface components {
             total: number;
             broken: number;
             changes: number;
+            verdicts: {
+                broken?: number;
+                unreachable?: number;
+                moved?: number;
+                guarded?: number;
+                doubtful?: number;
+                unchecked?: number;
+                sound?: number;
+            };
+            findings: components["schemas"]["FindingCountsDto"] | null;
         };
         BookSummaryDto: {
             id: string;
@@ -1099,6 +1194,52 @@ export interface components {
             /** @description What the ids of the new links begin with */
             id: string;
         };
+        LinkAboutDto: {
+            /** @description What is heard instead of the words; empty: the words */
+            name: string;
+            /** @description The language of what it leads to (BCP 47), or empty */
+            language: string;
+            /** @description On a web page it opens a new window */
+            newWindow: boolean;
+        };
+        AboutRepairDto: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "about";
+            about: components["schemas"]["LinkAboutDto"] | null;
+        };
+        JoinRepairDto: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "join";
+            /** @description The link that follows this one in its line */
+            link: string;
+        };
+        ReferenceRepairDto: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "reference";
+            /** @enum {string} */
+            form: "words" | "number" | "number-words" | "page" | "where" | "own";
+        };
+        AreaBoxRepairDto: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            type: "area-box";
+            /** @description Shares of the picture, 0 to 1 */
+            x: number;
+            y: number;
+            width: number;
+            height: number;
+        };
         MakeNoteRepairDto: {
             /**
              * @description discriminator enum property added by openapi-typescript
@@ -1108,7 +1249,7 @@ export interface components {
         };
         RepairDto: {
             target: components["schemas"]["AddressTargetDto"] | components["schemas"]["LinksTargetDto"];
-            repair: components["schemas"]["DestinationRepairDto"] | components["schemas"]["TextRepairDto"] | components["schemas"]["HoverNoteRepairDto"] | components["schemas"]["LookRepairDto"] | components["schemas"]["TrimRepairDto"] | components["schemas"]["UnlinkRepairDto"] | components["schemas"]["BesideRepairDto"] | components["schemas"]["MakeNoteRepairDto"];
+            repair: components["schemas"]["DestinationRepairDto"] | components["schemas"]["TextRepairDto"] | components["schemas"]["HoverNoteRepairDto"] | components["schemas"]["LookRepairDto"] | components["schemas"]["TrimRepairDto"] | components["schemas"]["UnlinkRepairDto"] | components["schemas"]["BesideRepairDto"] | components["schemas"]["AboutRepairDto"] | components["schemas"]["JoinRepairDto"] | components["schemas"]["ReferenceRepairDto"] | components["schemas"]["AreaBoxRepairDto"] | components["schemas"]["MakeNoteRepairDto"];
         };
         RepairDoneDto: {
             changed: number;
@@ -1116,6 +1257,21 @@ export interface components {
             change: string | null;
             /** @description The book as it was before; `null` where nothing was changed */
             snapshot: string | null;
+        };
+        LinkWasDto: {
+            href: string;
+            text: string;
+        };
+        PlannedRepairDto: {
+            link: string;
+            /** @description As it was when this was previewed; a link that is otherwise now is passed over */
+            was: components["schemas"]["LinkWasDto"];
+            repairs: (components["schemas"]["DestinationRepairDto"] | components["schemas"]["TextRepairDto"] | components["schemas"]["HoverNoteRepairDto"] | components["schemas"]["LookRepairDto"] | components["schemas"]["TrimRepairDto"] | components["schemas"]["UnlinkRepairDto"] | components["schemas"]["BesideRepairDto"] | components["schemas"]["AboutRepairDto"] | components["schemas"]["JoinRepairDto"] | components["schemas"]["ReferenceRepairDto"] | components["schemas"]["AreaBoxRepairDto"] | components["schemas"]["MakeNoteRepairDto"])[];
+        };
+        BulkRepairDto: {
+            /** @description What is done, for the list of versions */
+            words: string;
+            planned: components["schemas"]["PlannedRepairDto"][];
         };
         RemoveBookmarkDto: {
             /**
@@ -1192,7 +1348,7 @@ export interface components {
             /** @description Its position in the chapter, where it has no id */
             at: number;
             /** @enum {string} */
-            kind?: "bookmark" | "place" | "note" | "mark" | "remark" | "contents" | "return";
+            kind?: "bookmark" | "place" | "note" | "mark" | "remark" | "contents" | "return" | "look";
             words?: string;
         };
         InsideRepairDto: {
@@ -1335,6 +1491,10 @@ export interface components {
             /** @description The book that a bringing in has made */
             made: components["schemas"]["BookMadeDto"] | null;
         };
+        PixelsDto: {
+            width: number;
+            height: number;
+        };
         ShelfFileDto: {
             id: string;
             name: string;
@@ -1345,6 +1505,8 @@ export interface components {
             /** @description In bytes */
             size: number;
             sha256: string;
+            /** @description The size of a picture, in its own pixels */
+            pixels?: components["schemas"]["PixelsDto"] | null;
             description: string;
             /** @enum {string} */
             opensFor: "everyone" | "reviewers" | "author";
@@ -1371,6 +1533,8 @@ export interface components {
         NewCheckDto: {
             /** @description Only these addresses; all of the book without them */
             hrefs?: string[];
+            /** @description Ask also for addresses that are to come into the book */
+            candidates?: boolean;
             /**
              * @description Only what this says
              * @enum {string}
@@ -1405,6 +1569,8 @@ export interface components {
                 unchecked?: number;
                 sound?: number;
             };
+            /** @description What was found of the links when it ended */
+            findings: components["schemas"]["FindingCountsDto"] | null;
         };
         ArchivedCopyDto: {
             href: string;
@@ -1444,6 +1610,10 @@ export interface components {
             copy: components["schemas"]["ArchivedCopyDto"] | null;
             /** @description What the author said of it */
             said: components["schemas"]["SaidDto"] | null;
+            /** @description The title of the page; empty where it is not known */
+            title: string;
+            /** @description The language of the page (BCP 47); empty where it is not known */
+            language: string;
             /** Format: date-time */
             checkedAt: string;
         };
@@ -1468,7 +1638,7 @@ export interface components {
         InsideSubjectDto: {
             id: string;
             /** @enum {string} */
-            kind: "bookmark" | "place" | "note" | "mark" | "remark" | "contents" | "return";
+            kind: "bookmark" | "place" | "note" | "mark" | "remark" | "contents" | "return" | "look";
             chapter: string;
             /** @description Its position in the chapter */
             at: number;
@@ -1581,6 +1751,59 @@ export interface components {
             saidDays: number;
             brokenRuns: number;
             brokenDays: number;
+        };
+        RuleChoiceDto: {
+            rule: string;
+            /** @enum {string} */
+            severity: "must-fix" | "should-fix" | "consider" | "off";
+            /** @description Why, in the author’s words */
+            reason: string;
+            /** Format: date-time */
+            at: string;
+        };
+        SetAsideDto: {
+            /** @description The rule, or `verdict` */
+            rule: string;
+            /** @description The link by its id; for a verdict the address */
+            of: string;
+            /** @description What it is set aside for: words, address and verdict of this moment */
+            print: string;
+            /** @description Why, in the author’s words */
+            reason: string;
+            /** @description The last day on which it holds (ISO 8601); empty for as long as nothing changes */
+            until: string;
+            id: string;
+            author: string;
+            /** Format: date-time */
+            at: string;
+        };
+        SurveyChoicesDto: {
+            rules: components["schemas"]["RuleChoiceDto"][];
+            aside: components["schemas"]["SetAsideDto"][];
+        };
+        NewRuleChoiceDto: {
+            /** @enum {string} */
+            severity: "must-fix" | "should-fix" | "consider" | "off";
+            /** @description Why, in the author’s words */
+            reason: string;
+        };
+        NewSetAsideDto: {
+            /** @description The rule, or `verdict` */
+            rule: string;
+            /** @description The link by its id; for a verdict the address */
+            of: string;
+            /** @description What it is set aside for: words, address and verdict of this moment */
+            print: string;
+            /** @description Why, in the author’s words */
+            reason: string;
+            /** @description The last day on which it holds (ISO 8601); empty for as long as nothing changes */
+            until: string;
+        };
+        SetAsideRequestDto: {
+            entries: components["schemas"]["NewSetAsideDto"][];
+        };
+        ShowAgainDto: {
+            ids: string[];
         };
         PageTitleDto: {
             title: string;
@@ -2119,6 +2342,40 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["RepairDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RepairDoneDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    BooksController_repairMany: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BulkRepairDto"];
             };
         };
         responses: {
@@ -3526,6 +3783,164 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["CheckSettingsDto"];
                 };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    ChoicesController_survey: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SurveyChoicesDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    ChoicesController_choose: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                rule: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewRuleChoiceDto"];
+            };
+        };
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    ChoicesController_unchoose: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                rule: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    ChoicesController_setAside: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetAsideRequestDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShowAgainDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    ChoicesController_showAgain: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShowAgainDto"];
+            };
+        };
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
             default: {

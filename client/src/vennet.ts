@@ -7,6 +7,7 @@ import type {
   BookChanges,
   BookMade,
   BookSummary,
+  BulkRepairRequest,
   ChapterAdded,
   ChapterMade,
   ChapterPlace,
@@ -28,7 +29,9 @@ import type {
   NewBook,
   NewChapter,
   NewCheck,
+  NewRuleChoice,
   NewSaying,
+  NewSetAside,
   PageTitle,
   RepairDone,
   RepairRequest,
@@ -39,6 +42,7 @@ import type {
   Started,
   StepsAnswer,
   StepsSent,
+  SurveyChoices,
   TakenBack,
   VerdictChange,
 } from '@vennet/core/wire';
@@ -127,6 +131,8 @@ export function vennet(address = '') {
       answer(http.POST('/api/books/{id}/repairs', { ...of(book), body })),
     repairInside: (book: string, body: InsideRepairRequest): Promise<RepairDone> =>
       answer(http.POST('/api/books/{id}/inside-repairs', { ...of(book), body })),
+    repairMany: (book: string, body: BulkRepairRequest): Promise<RepairDone> =>
+      answer(http.POST('/api/books/{id}/bulk-repairs', { ...of(book), body })),
     linkMentions: (book: string, body: MentionsRequest): Promise<RepairDone> =>
       answer(http.POST('/api/books/{id}/mentions', { ...of(book), body })),
     changes: (book: string): Promise<BookChange[]> => answer(http.GET('/api/books/{id}/changes', of(book))),
@@ -154,6 +160,19 @@ export function vennet(address = '') {
       answer(http.GET('/api/checks/{id}/changes', of(check))),
     history: (id: string, href: string): Promise<DestinationHistory> =>
       answer(http.GET('/api/books/{id}/destinations', { params: { path: { id }, query: { href } } })),
+    survey: (book: string): Promise<SurveyChoices> => answer(http.GET('/api/books/{id}/survey', of(book))),
+    chooseRule: (id: string, rule: string, body: NewRuleChoice | null): Promise<void> => {
+      const params = { path: { id, rule } };
+      return done(
+        body
+          ? http.PUT('/api/books/{id}/rules/{rule}', { params, body })
+          : http.DELETE('/api/books/{id}/rules/{rule}', { params }),
+      );
+    },
+    setAside: async (book: string, entries: NewSetAside[]): Promise<string[]> =>
+      (await answer(http.POST('/api/books/{id}/set-aside', { ...of(book), body: { entries } }))).ids,
+    showAgain: (book: string, ids: string[]): Promise<void> =>
+      done(http.POST('/api/books/{id}/set-aside/show-again', { ...of(book), body: { ids } })),
     say: (book: string, body: NewSaying): Promise<void> =>
       done(http.POST('/api/books/{id}/sayings', { ...of(book), body })),
     unsay: (id: string, href: string): Promise<void> =>

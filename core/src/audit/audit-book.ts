@@ -2,22 +2,39 @@ import { handMadeNotes } from '../edits/index.js';
 import { linksOf, mapOf, type BookMap, type Link, type ReadBook } from '../manuscript/index.js';
 import type { Surroundings } from '../shelf/index.js';
 import { audit } from './audit.js';
-import { auditContext, type AuditContext, type Finding, type InsideContext } from './finding.js';
+import { auditContext, lookUpIn, type AuditContext, type Finding, type InsideContext } from './finding.js';
 import { auditInside } from './inside/index.js';
 import type { InsideFinding } from './inside/inside-finding.js';
+import {
+  asChosen,
+  choicesByRule,
+  NO_SURVEY,
+  printOf,
+  stillHolds,
+  type SetAside,
+  type Survey,
+} from './survey.js';
 
 /** Everything that is computed of a book's links and places at once. */
 export interface BookAudit {
   map: BookMap;
   links: Link[];
-  /** By the id of the link. */
+  /** By the id of the link; without what is set aside. */
   findings: Map<string, Finding[]>;
+  /** What is set aside, and holds, by the id of the link. */
+  aside: Map<string, AsideFinding[]>;
   inside: InsideFinding[];
   context: AuditContext & { inside: InsideContext };
 }
 
+/** A finding that its author leaves as it is. */
+export interface AsideFinding {
+  finding: Finding;
+  aside: SetAside;
+}
+
 /** Audits a whole book: each link as a reader meets it, and the places, notes and lists that links depend on. */
-export function auditBook(book: ReadBook, surroundings: Surroundings): BookAudit {
+export function auditBook(book: ReadBook, surroundings: Surroundings, survey: Survey = NO_SURVEY): BookAudit {
   const map = mapOf(book);
   const links = linksOf(book, map.say);
   const handMade = handMadeNotes(book, links);
@@ -26,12 +43,50 @@ export function auditBook(book: ReadBook, surroundings: Surroundings): BookAudit
     leftOutOf: new Map(book.chapters.map(({ id, leftOutOf }) => [id, leftOutOf])),
     handMade: new Map(handMade.map(({ mark, backs }) => [mark.id, backs.length > 0])),
   };
-  const context = { ...auditContext(book.language, links, surroundings), inside: about };
+  const context = {
+    ...auditContext(book.language, links, surroundings),
+    ...lookUpIn(book),
+    look: book.look,
+    answerOf: (href: string) => survey.answers.get(href),
+    inside: about,
+  };
+  const choices = choicesByRule(survey.choices);
+  const { findings, aside } = withoutAside(audit(links, context), links, context, survey);
+  if (choices.size > 0)
+    for (const [id, found] of findings) {
+      const chosen = asChosen(found, choices);
+      if (chosen.length > 0) findings.set(id, chosen);
+      else findings.delete(id);
+    }
   return {
     map,
     links,
     context,
-    findings: audit(links, context),
-    inside: auditInside({ book, map, links, handMade }),
+    findings,
+    aside,
+    inside: asChosen(auditInside({ book, map, links, handMade }), choices),
   };
+}
+
+/** Parts what is found into what shows, and what is set aside and still as it was. */
+function withoutAside(
+  found: Map<string, Finding[]>,
+  links: readonly Link[],
+  context: AuditContext,
+  { aside, today }: Survey,
+): Pick<BookAudit, 'findings' | 'aside'> {
+  const set = new Map<string, AsideFinding[]>();
+  if (aside.length === 0) return { findings: found, aside: set };
+  const linkOf = new Map(links.map((link) => [link.id, link]));
+  for (const entry of aside) {
+    const link = linkOf.get(entry.of);
+    const findings = found.get(entry.of);
+    const finding = findings?.find(({ rule }) => rule === entry.rule);
+    if (!link || !findings || !finding || !stillHolds(entry, printOf(link, context), today)) continue;
+    const rest = findings.filter((one) => one !== finding);
+    if (rest.length > 0) found.set(link.id, rest);
+    else found.delete(link.id);
+    set.set(link.id, [...(set.get(link.id) ?? []), { finding, aside: entry }]);
+  }
+  return { findings: found, aside: set };
 }

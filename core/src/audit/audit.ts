@@ -1,24 +1,52 @@
 import type { Link } from '../manuscript/index.js';
-import type { AuditContext, Finding } from './finding.js';
+import { SEVERITIES, type AuditContext, type Finding, type Found, type RuleHead } from './finding.js';
+import { indexOf, type LinkIndex } from './link-index.js';
 import { rules } from './rules/index.js';
+import { togetherRules } from './together/index.js';
 
-/** The findings of one link, the gravest first. */
+const findingOf = ({ id, severity, criterion }: RuleHead, found: Found): Finding => ({
+  rule: id,
+  severity,
+  criterion,
+  ...found,
+});
+
+const byGravity = (one: Finding, other: Finding): number =>
+  SEVERITIES.indexOf(one.severity) - SEVERITIES.indexOf(other.severity);
+
+/** The findings of one link by itself, the gravest first. */
 export function auditLink(link: Link, context: AuditContext): Finding[] {
   const findings: Finding[] = [];
   for (const rule of rules) {
     if (!rule.looksAt(link)) continue;
     const found = rule.find(link, context);
-    if (found) findings.push({ rule: rule.id, severity: rule.severity, criterion: rule.criterion, ...found });
+    if (found) findings.push(findingOf(rule, found));
+  }
+  return findings.sort(byGravity);
+}
+
+/** What is found of a link beside the others; `next` is the one that follows it. */
+export function auditTogether(
+  link: Link,
+  next: Link | undefined,
+  index: LinkIndex,
+  context: AuditContext,
+): Finding[] {
+  const findings: Finding[] = [];
+  for (const rule of togetherRules) {
+    const found = rule.find(link, index, context, next);
+    if (found) findings.push(findingOf(rule, found));
   }
   return findings;
 }
 
-/** The findings of many links by link id; links without findings are left out. */
+/** The findings of many links by link id, the gravest first; links without findings are left out. */
 export function audit(links: readonly Link[], context: AuditContext): Map<string, Finding[]> {
   const all = new Map<string, Finding[]>();
-  for (const link of links) {
-    const findings = auditLink(link, context);
-    if (findings.length > 0) all.set(link.id, findings);
-  }
+  const index = indexOf(links);
+  links.forEach((link, at) => {
+    const findings = [...auditLink(link, context), ...auditTogether(link, links[at + 1], index, context)];
+    if (findings.length > 0) all.set(link.id, findings.sort(byGravity));
+  });
   return all;
 }

@@ -1,9 +1,26 @@
 export { audit, auditLink } from './audit.js';
 export { auditBook } from './audit-book.js';
-export type { BookAudit } from './audit-book.js';
-export { auditContext, SEVERITIES } from './finding.js';
-export type { AuditContext, Finding, InsideContext, RepairOffer, Rule, Severity } from './finding.js';
+export type { AsideFinding, BookAudit } from './audit-book.js';
+export { auditContext, lookUpIn, SEVERITIES } from './finding.js';
+export type {
+  Answered,
+  AuditContext,
+  Finding,
+  InsideContext,
+  RepairOffer,
+  Rule,
+  RuleHead,
+  Severity,
+} from './finding.js';
 export { SUBJECT_KINDS } from './inside/inside-finding.js';
 export type { InsideFinding, InsideSubject, SubjectKind } from './inside/inside-finding.js';
+export { JUDGED } from './judged.js';
+export type { Judged } from './judged.js';
+export { allRules } from './all-rules.js';
 export { rules } from './rules/index.js';
 export { isOnlyAddress } from './shown-address.js';
+export { suggestedWords } from './suggested-words.js';
+export { NO_SURVEY, printOf, RULE_SEVERITIES, stillHolds, VERDICT_ASIDE } from './survey.js';
+export type { RuleChoice, SetAside, Survey } from './survey.js';
+export { togetherRules } from './together/index.js';
+export { comparable, hostOf } from './web-host.js';

@@ -146,7 +146,7 @@ describe('what an e-book says of itself', () => {
   test.each([
     ['en-gb', 'en-GB'],
     ['DE', 'de'],
-    ['pt_BR', 'en'],
+    ['pt_BR', 'pt-BR'],
     ['', 'en'],
     ['x-own', 'en'],
   ])('in the language %j is in %s', (given, language) =>

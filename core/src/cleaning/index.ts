@@ -1,4 +1,4 @@
 export { cleanDrawing, isDrawing } from './clean-drawing.js';
 export type { CleanDrawing, DrawingLink } from './clean-drawing.js';
 export { couldRun, harmless } from './harmless.js';
-export { readPicture } from './picture.js';
+export { pixelsOf, readPicture } from './picture.js';

@@ -42,6 +42,18 @@ export function readPicture(bytes: Uint8Array): ReadPicture | { fault: string } 
   return { type, bytes, size: { width, height }, links: [], takenOut: 0 };
 }
 
+/** The size of a picture in its own pixels, rounded; `null` for what is none. */
+export function pixelsOf(bytes: Uint8Array): { width: number; height: number } | null {
+  const size = isDrawing(bytes) ? sizeOfDrawing(bytes) : measured(bytes);
+  const { width, height } = size ?? { width: 0, height: 0 };
+  return width > 0 && height > 0 ? { width: Math.round(width), height: Math.round(height) } : null;
+}
+
+function sizeOfDrawing(bytes: Uint8Array) {
+  const drawing = cleanDrawing(bytes);
+  return 'fault' in drawing ? null : drawing.size;
+}
+
 function measured(bytes: Uint8Array): { type?: string; width: number; height: number } {
   try {
     return imageSize(bytes);

@@ -56,5 +56,5 @@ describe('a domain that was perhaps mistyped', () => {
     ['lamp-trust.example', null],
     ['leather.example.org', null],
     ['harbour-office.example', null],
-  ])('%s: %s', (domain, near) => expect(nearDomain(domain, uses)).toBe(near));
+  ])('%s: %s', (domain, near) => expect(nearDomain(domain, uses, (name) => name)).toBe(near));
 });

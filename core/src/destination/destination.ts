@@ -43,6 +43,9 @@ export function hrefOf(destination: Destination): string {
   }
 }
 
+/** The place that stands for none: where a link led that came without an address. No place of a book is called so. */
+export const NOWHERE = 'no-destination';
+
 /** The domains that a destination names, in small letters: the host of a web page, those of email addresses. */
 export function domainsOf(destination: Destination): string[] {
   if (destination.kind === 'web') return [new URL(destination.href).hostname.replace(/^www\./, '')];

@@ -1,5 +1,12 @@
 export { decodeLoosely } from './decode.js';
-export { DESTINATION_KINDS, domainsOf, faultInDestination, hrefOf, LONGEST_ADDRESS } from './destination.js';
+export {
+  DESTINATION_KINDS,
+  domainsOf,
+  faultInDestination,
+  hrefOf,
+  LONGEST_ADDRESS,
+  NOWHERE,
+} from './destination.js';
 export type { Destination, DestinationKind } from './destination.js';
 export { nearDomain } from './near-domain.js';
 export { formatMailto, isMailAddress, mailAddressesIn, parseMailto } from './mailto.js';

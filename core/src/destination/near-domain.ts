@@ -1,34 +1,90 @@
-import { distance } from 'fastest-levenshtein';
+/** Names this short differ by one letter too easily. */
+const SHORTEST = 5;
 
-/** Names this short differ by two letters too easily. */
-const SHORTEST = 8;
+/** A domain, its registrable name, and how often the book leads to it. */
+interface Use {
+  domain: string;
+  own: string;
+  count: number;
+}
 
-/**
- * The domain that was perhaps meant: one that the book uses more often and that differs in at most two letters (two
- * letters that changed places count as two). `uses` counts the domains of the book.
- */
-export function nearDomain(domain: string, uses: ReadonlyMap<string, number>): string | null {
-  const known = answers.get(uses) ?? new Map<string, string | null>();
-  answers.set(uses, known);
-  const answer = known.get(domain);
-  if (answer !== undefined) return answer;
-  const near = search(domain, uses);
-  known.set(domain, near);
-  return near;
+/** The domains of a book by the shapes of their registrable names, and what was answered before. */
+interface Known {
+  byShape: ReadonlyMap<string, readonly Use[]>;
+  answers: Map<string, string | null>;
 }
 
 /** Every link of a book asks with the same counts, and many with the same domain. */
-const answers = new WeakMap<ReadonlyMap<string, number>, Map<string, string | null>>();
+const known = new WeakMap<ReadonlyMap<string, number>, Known>();
 
-function search(domain: string, uses: ReadonlyMap<string, number>): string | null {
-  const own = uses.get(domain) ?? 0;
-  let best: { domain: string; away: number; count: number } | null = null;
-  for (const [other, count] of uses) {
-    if (other === domain || count <= own || Math.min(other.length, domain.length) < SHORTEST) continue;
-    if (Math.abs(other.length - domain.length) > 2) continue;
-    const away = distance(domain, other);
-    if (away <= 2 && (!best || away < best.away || (away === best.away && count > best.count)))
-      best = { domain: other, away, count };
-  }
+/**
+ * The domain that was perhaps meant: the book uses it more often, and its registrable name differs in one letter that is wrong,
+ * missing, doubled or swapped with the next; what stands before that name is the same. `uses` counts the domains of the book.
+ */
+export function nearDomain(
+  domain: string,
+  uses: ReadonlyMap<string, number>,
+  registrable: (domain: string) => string,
+): string | null {
+  const { byShape, answers } = knownOf(uses, registrable);
+  const before = answers.get(domain);
+  if (before !== undefined) return before;
+  const use: Use = { domain, own: registrable(domain), count: uses.get(domain) ?? 0 };
+  let best: Use | null = null;
+  for (const shape of shapesOf(use.own))
+    for (const other of byShape.get(shape) ?? [])
+      if (other.count > Math.max(use.count, best?.count ?? 0) && isSlip(use, other)) best = other;
+  answers.set(domain, best?.domain ?? null);
   return best?.domain ?? null;
+}
+
+/** Names that differ in one letter share a name with one letter less. */
+function knownOf(uses: ReadonlyMap<string, number>, registrable: (domain: string) => string): Known {
+  const before = known.get(uses);
+  if (before) return before;
+  const byShape = new Map<string, Use[]>();
+  for (const [domain, count] of uses) {
+    const use = { domain, own: registrable(domain), count };
+    for (const shape of shapesOf(use.own)) {
+      const others = byShape.get(shape);
+      if (others) others.push(use);
+      else byShape.set(shape, [use]);
+    }
+  }
+  const made = { byShape, answers: new Map<string, string | null>() };
+  known.set(uses, made);
+  return made;
+}
+
+const nameOf = (own: string): string => own.slice(0, own.indexOf('.') === -1 ? undefined : own.indexOf('.'));
+
+function shapesOf(own: string): Set<string> {
+  const shapes = new Set([own]);
+  if (nameOf(own).length < SHORTEST) return shapes;
+  for (let at = 0; at < own.length; at++) shapes.add(own.slice(0, at) + own.slice(at + 1));
+  return shapes;
+}
+
+function isSlip(one: Use, other: Use): boolean {
+  if (one.own === other.own) return false;
+  const [before, after] = [one, other].map(({ domain, own }) => domain.slice(0, domain.length - own.length));
+  if (before !== after) return false;
+  const [a, b] = [nameOf(one.own), nameOf(other.own)];
+  if (Math.min(a.length, b.length) < SHORTEST) return false;
+  const [end, otherEnd] = [one.own.slice(a.length), other.own.slice(b.length)];
+  if (a === b) return isOneLetter(end, otherEnd);
+  return end === otherEnd && isOneLetter(a, b);
+}
+
+/** One letter wrong, missing or doubled, or two neighbours swapped; a figure for a figure is a count, and no slip. */
+function isOneLetter(one: string, other: string): boolean {
+  let start = 0;
+  while (start < one.length && one[start] === other[start]) start++;
+  let end = 0;
+  const most = Math.min(one.length, other.length) - start;
+  while (end < most && one[one.length - 1 - end] === other[other.length - 1 - end]) end++;
+  const [left, right] = [one.slice(start, one.length - end), other.slice(start, other.length - end)];
+  if (/\d/.test(left + right)) return false;
+  if (left.length <= 1 && right.length <= 1) return true;
+  return left.length === 2 && left === right.split('').reverse().join('');
 }

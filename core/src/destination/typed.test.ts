@@ -135,7 +135,7 @@ test('what is typed into “Leads to”, and what stands in an address, as a tab
     titles: TITLES.map((one) => [...one, cleanTitle(...one)]),
     near: [...DOMAINS.keys(), 'lamp-trsut.example', 'b.example', 'tidse.example'].map((domain) => [
       domain,
-      nearDomain(domain, DOMAINS),
+      nearDomain(domain, DOMAINS, (name) => name),
     ]),
     words: ADDRESSES.map((address) => [address, wordsFromAddress(address)]),
   });

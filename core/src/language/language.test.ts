@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import {
   endsInAbbreviation,
   fileWords,
+  isVague,
   phrases,
   sentenceEnds,
   sizeWords,
@@ -99,4 +100,99 @@ describe('sentences', () => {
     ['the lamp.', false],
     ['an almanac.', false],
   ])('%j ends in a short form: %s', (text, short) => expect(endsInAbbreviation(text)).toBe(short));
+});
+
+// F63 and F84 give the English ones; the others say the same, as native pages do (common practice, no source).
+describe('words that say nothing of where a link leads', () => {
+  test.each([
+    [
+      'en',
+      [
+        'click here',
+        'Click here for more information',
+        'read more here',
+        'see this page',
+        'Learn more »',
+        'here',
+        'More details…',
+        'download the file',
+        'this link',
+        'Continue reading',
+      ],
+    ],
+    [
+      'de',
+      [
+        'hier',
+        'Hier klicken',
+        'Klicken Sie hier',
+        'mehr',
+        'Mehr erfahren',
+        'Weiterlesen',
+        'weitere Informationen',
+        'mehr lesen',
+        'auf dieser Seite',
+        'zum Artikel',
+      ],
+    ],
+    [
+      'fr',
+      [
+        'ici',
+        'Cliquez ici',
+        'en savoir plus',
+        'lire la suite',
+        'plus d’informations',
+        'cette page',
+        'voir plus',
+        'Télécharger le fichier',
+      ],
+    ],
+    [
+      'es',
+      ['aquí', 'Haga clic aquí', 'leer más', 'más información', 'ver más', 'esta página', 'en este enlace'],
+    ],
+    [
+      'it',
+      [
+        'qui',
+        'clicca qui',
+        'leggi di più',
+        'maggiori informazioni',
+        'per saperne di più',
+        'questa pagina',
+        'scopri di più',
+      ],
+    ],
+    ['pt', ['aqui', 'clique aqui', 'leia mais', 'mais informações', 'saiba mais', 'esta página', 'ver mais']],
+    [
+      'nl',
+      ['hier', 'klik hier', 'lees meer', 'meer informatie', 'deze pagina', 'lees verder', 'bekijk hier'],
+    ],
+    [
+      'pl',
+      [
+        'tutaj',
+        'kliknij tutaj',
+        'czytaj więcej',
+        'więcej informacji',
+        'dowiedz się więcej',
+        'na tej stronie',
+      ],
+    ],
+    ['sv', ['här', 'klicka här', 'läs mer', 'mer information', 'denna sida', 'läs mer här']],
+    ['da', ['her', 'klik her', 'læs mere', 'mere information', 'denne side', 'se mere her']],
+    ['nb', ['her', 'klikk her', 'les mer', 'mer informasjon', 'denne siden', 'les meir her']],
+    ['fi', ['tästä', 'klikkaa tästä', 'lue lisää', 'lisätietoja', 'tällä sivulla', 'lue lisää täältä']],
+    ['cs', ['zde', 'klikněte zde', 'číst dále', 'více informací', 'na této stránce', 'čtěte více']],
+    ['ru', ['здесь', 'нажмите здесь', 'читать далее', 'подробнее', 'больше информации', 'на этой странице']],
+    ['uk', ['тут', 'натисніть тут', 'читати далі', 'докладніше', 'більше інформації', 'на цій сторінці']],
+    ['ja', ['こちら', 'こちらをクリック', '詳しくはこちら', '続きを読む', 'こちらをクリックしてください']],
+    ['zh', ['这里', '点击这里', '更多信息', '了解更多', '请点击此处', '點擊這裡', '閱讀更多']],
+  ])('in %s', (language, phrases) =>
+    expect(phrases.filter((phrase) => !isVague(phrase, language))).toEqual([]),
+  );
+
+  test('a language whose words are not known is left alone', () =>
+    expect(isVague('klik di sini', 'id')).toBe(false));
 });

@@ -4,6 +4,7 @@ import { es } from './tongues/es.js';
 import { fr } from './tongues/fr.js';
 import { it } from './tongues/it.js';
 import { nl } from './tongues/nl.js';
+import { primaryOf } from './tag.js';
 import { pt } from './tongues/pt.js';
 import type { Phrases } from './tongues/tongue.js';
 
@@ -13,6 +14,3 @@ const TONGUES: Readonly<Record<string, Phrases>> = { de, en, es, fr, it, nl, pt 
 export function phrases(language: string): Phrases {
   return TONGUES[primaryOf(language)] ?? en;
 }
-
-/** The primary language of a BCP 47 tag, in small letters. */
-export const primaryOf = (language: string): string => language.replace(/-.*/, '').toLowerCase();

@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { expectAsExample } from '../testing/expected.js';
-import { primaryOf } from './phrases.js';
+import { primaryOf } from './tag.js';
 import { counted, fileWords, isVague, message, nounFor, phrases, sentenceEnds, typeWords } from './index.js';
 
 const TYPES = [

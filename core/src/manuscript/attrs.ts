@@ -1,5 +1,6 @@
 import type { Attrs, Node } from 'prosemirror-model';
 import type { Destination } from '../destination/index.js';
+import type { LinkAbout } from './about.js';
 import type { LinkArea } from './area.js';
 import type { ReferenceForm, ReturnLinkTo } from './inside-nodes.js';
 import type { LinkLook } from './look.js';
@@ -9,6 +10,8 @@ export interface FigureLink {
   id: string;
   destination: Destination;
   hoverNote: string;
+  /** What is said of it beside its words. */
+  about?: LinkAbout | null;
 }
 
 /** What any block of the text has. */
@@ -82,6 +85,12 @@ export interface LinkAttrs extends InsideAttrs {
   destination: Destination;
   hoverNote: string;
   look: LinkLook | null;
+  about: LinkAbout | null;
+}
+
+/** The language of a passage (BCP 47). */
+export interface LanguageAttrs {
+  tag: string;
 }
 
 export interface BookmarkAttrs extends InsideAttrs {
@@ -117,6 +126,7 @@ export const attrsOf = {
   inside: typed<InsideAttrs>(),
   link: typed<LinkAttrs>(),
   bookmark: typed<BookmarkAttrs>(),
+  language: typed<LanguageAttrs>(),
 };
 
 /** The id of a node or a mark, if it has one. */

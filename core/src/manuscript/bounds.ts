@@ -96,13 +96,14 @@ const isWhole = (value: unknown, least: number, most: number): boolean =>
 
 /** Words stand in the attributes of a node or mark, and in those of the link and areas of a figure. */
 function faultInWords({ attrs }: Node | Mark): string | null {
-  const { link, areas, id } = attrs as {
-    link?: object | null;
+  const { link, areas, about, id } = attrs as {
+    link?: { about?: object | null } | null;
     areas?: readonly object[];
+    about?: object | null;
     id?: string | null;
   };
   if (typeof id === 'string' && id.length > BOUNDS.id) return `an id has at most ${BOUNDS.id} signs`;
-  for (const bearer of [attrs, link ?? {}, ...(areas ?? [])]) {
+  for (const bearer of [attrs, about ?? {}, link ?? {}, link?.about ?? {}, ...(areas ?? [])]) {
     const { destination } = bearer as { destination?: Destination };
     if (destination && hrefOf(destination).length > LONGEST_ADDRESS)
       return `an address has at most ${many(LONGEST_ADDRESS)} signs`;

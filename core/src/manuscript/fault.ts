@@ -1,5 +1,6 @@
 import { Mark, Node, type Attrs, type AttributeSpec, type NodeType } from 'prosemirror-model';
 import { faultInDestination } from '../destination/index.js';
+import { faultInAbout } from './about.js';
 import { faultInArea } from './area.js';
 import { BOUNDS, faultInBounds, type Fault } from './bounds.js';
 import { isId } from './id.js';
@@ -89,9 +90,9 @@ function faultInFigureLink(link: unknown, path: string): Fault | null {
   if (!isObject(link)) return { path, message: 'a figure’s link must be an object' };
   const wrong = faultInDestination(link.destination);
   if (wrong) return { path: step(path, 'destination'), message: wrong };
-  return typeof link.hoverNote === 'string'
-    ? null
-    : { path: step(path, 'hoverNote'), message: 'must be words' };
+  if (typeof link.hoverNote !== 'string') return { path: step(path, 'hoverNote'), message: 'must be words' };
+  const about = link.about == null ? null : faultInAbout(link.about);
+  return about === null ? null : { path: step(path, 'about'), message: about };
 }
 
 function faultInId(id: unknown, path: string, first: FirstUse): Fault | null {
@@ -138,7 +139,9 @@ function faultInLink(attrs: Json, node: NodeType, path: string): Fault | null {
   const wrong = faultInDestination(attrs.destination);
   if (wrong) return { path: step(path, 'destination'), message: wrong };
   const look = attrs.look == null ? null : faultInLook(attrs.look);
-  return look ? { path: step(path, 'look'), message: look } : null;
+  if (look) return { path: step(path, 'look'), message: look };
+  const about = attrs.about == null ? null : faultInAbout(attrs.about);
+  return about ? { path: step(path, 'about'), message: about } : null;
 }
 
 function faultInContent(

@@ -57,7 +57,7 @@ export function linkHeldBy(node: Node): LinkAttrs | null {
     return mark ? attrsOf.link(mark) : null;
   }
   const { id, place, hoverNote } = attrsOf.reference(node);
-  return { id, destination: { kind: 'place', place }, hoverNote, look: null };
+  return { id, destination: { kind: 'place', place }, hoverNote, look: null, about: null };
 }
 
 /** The links of a figure: that of the whole picture first, then its areas in their order. */

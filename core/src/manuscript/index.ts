@@ -1,3 +1,5 @@
+export { aboutOrNothing, NOTHING_ABOUT } from './about.js';
+export type { LinkAbout } from './about.js';
 export { boxBetween, SMALLEST_SIDE, withinPicture } from './area.js';
 export type { Box, LinkArea } from './area.js';
 export { AreaStep, setAreas } from './area-step.js';

@@ -1,7 +1,8 @@
 import type { Node } from 'prosemirror-model';
 import { hrefOf, type Destination, type DestinationKind } from '../destination/index.js';
 import { sentenceEnds } from '../language/index.js';
-import type { LinkAttrs } from './attrs.js';
+import type { LinkAbout } from './about.js';
+import { attrsOf, type LinkAttrs } from './attrs.js';
 import { mapOf } from './book-map.js';
 import { saidOfPicture, wordsOf, wordsOfLeaf, type ReadBook, type Saying } from './book.js';
 import { linkHeldBy, linksOnFigure } from './holders.js';
@@ -22,6 +23,10 @@ export interface Link {
   text: string;
   carrier: Carrier;
   hoverNote: string;
+  /** What is said of it beside its words. */
+  about: LinkAbout | null;
+  /** The language of its words where it is marked as another than the book's (BCP 47); empty: the book's. */
+  language: string;
   /** Where it departs from the look of the book's links. */
   look: LinkLook | null;
   chapter: string;
@@ -81,6 +86,8 @@ export function linksOfFigure(figure: Node, position: number, chapter: string): 
       text: isArea ? link.name : saidOfPicture(figure),
       carrier: isArea ? 'area' : 'picture',
       hoverNote,
+      about: ('about' in link ? link.about : null) ?? null,
+      language: '',
       look: null,
       chapter,
       from: position,
@@ -98,6 +105,7 @@ interface Run {
   to: number;
   start: number;
   end: number;
+  language: string;
 }
 
 /** Neighbours whose link marks bear one id are one link, whatever other marks they carry. */
@@ -113,6 +121,8 @@ function collect(block: Node, start: number, chapter: string, links: Link[], say
     if (link && open?.link.id === link.id) {
       open.to = to;
       open.end = words.length + said.length;
+      // Words in two languages are in none of them.
+      if (said.trim() !== '' && languageOf(child) !== open.language) open.language = '';
       if (name === 'picture') open.carrier = 'picture';
     } else if (link) {
       open = {
@@ -122,6 +132,7 @@ function collect(block: Node, start: number, chapter: string, links: Link[], say
         to,
         start: words.length,
         end: words.length + said.length,
+        language: languageOf(child),
       };
       runs.push(open);
     } else open = null;
@@ -132,8 +143,17 @@ function collect(block: Node, start: number, chapter: string, links: Link[], say
 
 const CARRIERS: Record<string, Carrier> = { picture: 'picture', reference: 'reference' };
 
-function linkOfRun({ link, carrier, from, to, start, end }: Run, words: string, chapter: string): Link {
-  const { id, destination, hoverNote, look } = link;
+function languageOf({ marks }: Node): string {
+  const mark = marks.find(({ type }) => type.name === 'language');
+  return mark ? attrsOf.language(mark).tag : '';
+}
+
+function linkOfRun(
+  { link, carrier, from, to, start, end, language }: Run,
+  words: string,
+  chapter: string,
+): Link {
+  const { id, destination, hoverNote, look, about } = link;
   return {
     id,
     kind: destination.kind,
@@ -142,6 +162,8 @@ function linkOfRun({ link, carrier, from, to, start, end }: Run, words: string, 
     text: words.slice(start, end),
     carrier,
     hoverNote,
+    about,
+    language,
     look,
     chapter,
     from,

@@ -1,5 +1,7 @@
 import type { MarkSpec } from 'prosemirror-model';
 import { faultInDestination, hrefOf, recognise, type Destination } from '../destination/index.js';
+import { languageTag } from '../language/index.js';
+import { faultInAbout, type LinkAbout } from './about.js';
 import { attrsOf } from './attrs.js';
 import { parsed } from './carried.js';
 import { faultInLook, underlineOf, type LinkLook } from './look.js';
@@ -11,6 +13,11 @@ function lookAttributes(look: LinkLook | null): Record<string, string> {
     'data-look': JSON.stringify(look),
     style: `--link-light: ${look.light}; --link-dark: ${look.dark}; text-decoration: ${underlineOf(look)}; font-weight: ${look.weight === 'strong' ? 650 : 'inherit'}`,
   };
+}
+
+function isLanguage(value: unknown): void {
+  if (typeof value !== 'string' || languageTag(value) !== value)
+    throw new RangeError(`a language is a tag of BCP 47, not ${String(value)}`);
 }
 
 const simple = (tag: string, ...also: string[]): MarkSpec => ({
@@ -27,6 +34,8 @@ export const marks = {
       hoverNote: { default: '', validate: 'string' },
       /** Where it departs from the look of the book's links. */
       look: { default: null as LinkLook | null },
+      /** What is said of it beside its words. */
+      about: { default: null as LinkAbout | null },
     },
     inclusive: false,
     parseDOM: [
@@ -39,23 +48,26 @@ export const marks = {
           const own = faultInDestination(known) === null ? (known as Destination) : null;
           if (!own && !recognition.ok) return false;
           const look = parsed(element.getAttribute('data-look'));
+          const about = parsed(element.getAttribute('data-about'));
           return {
             id: element.getAttribute('data-link') ?? '',
             destination: own ?? (recognition.ok && recognition.destination),
             hoverNote: element.getAttribute('title') ?? '',
             look: faultInLook(look) === null ? (look as LinkLook) : null,
+            about: faultInAbout(about) === null ? (about as LinkAbout) : null,
           };
         },
       },
     ],
     toDOM(mark) {
-      const { id, destination, hoverNote, look } = attrsOf.link(mark);
+      const { id, destination, hoverNote, look, about } = attrsOf.link(mark);
       const attributes = {
         href: hrefOf(destination),
         'data-link': id,
         'data-destination': JSON.stringify(destination),
         ...(hoverNote ? { title: hoverNote } : {}),
         ...lookAttributes(look),
+        ...(about ? { 'data-about': JSON.stringify(about) } : {}),
       };
       return ['a', attributes, 0];
     },
@@ -74,6 +86,20 @@ export const marks = {
       const { id, name } = attrsOf.bookmark(mark);
       return ['span', { id, 'data-bookmark': name }, 0];
     },
+  },
+  /** The language of a passage, where it is another than the book's (WCAG 3.1.2). */
+  language: {
+    attrs: { tag: { validate: isLanguage } },
+    parseDOM: [
+      {
+        tag: 'span[lang]',
+        getAttrs: (element: HTMLElement) => {
+          const tag = languageTag(element.lang);
+          return tag !== null && { tag };
+        },
+      },
+    ],
+    toDOM: (mark) => ['span', { lang: attrsOf.language(mark).tag }, 0],
   },
   emphasis: simple('em', 'i'),
   strong: simple('strong', 'b'),

@@ -193,6 +193,7 @@ function attrsWithin(attrs: Attrs, tell: TellFitted): Attrs {
   if ('start' in attrs) put('start', whole(attrs.start, 0, BOUNDS.start));
   for (const name of ['colspan', 'rowspan']) if (name in attrs) put(name, whole(attrs[name], 1, BOUNDS.span));
   for (const [name, value] of Object.entries(wordsWithin(attrs, tell))) put(name, value);
+  if (attrs.about) put('about', aboutWithin(attrs.about as Attrs, tell));
   if (attrs.link) put('link', linkWithin(attrs.link as Attrs, tell));
   if (Array.isArray(attrs.areas)) put('areas', areasWithin(attrs.areas as Attrs[], tell));
   return Object.keys(changed).length > 0 ? { ...attrs, ...changed } : attrs;
@@ -220,8 +221,14 @@ function linkWithin(link: Attrs, tell: TellFitted): Attrs | null {
     tell('address');
     return null;
   }
-  const words = wordsWithin(link, tell);
+  const about = link.about ? aboutWithin(link.about as Attrs, tell) : link.about;
+  const words = { ...wordsWithin(link, tell), ...(about === link.about ? {} : { about }) };
   return Object.keys(words).length > 0 ? { ...link, ...words } : link;
+}
+
+function aboutWithin(about: Attrs, tell: TellFitted): Attrs {
+  const words = wordsWithin(about, tell);
+  return Object.keys(words).length > 0 ? { ...about, ...words } : about;
 }
 
 function areasWithin(areas: readonly Attrs[], tell: TellFitted): readonly Attrs[] {

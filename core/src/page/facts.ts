@@ -61,6 +61,8 @@ export interface PageFacts {
   error: string;
   /** Of a PDF, where it was counted; else `null`. */
   pages: number | null;
+  /** The language that the page says it is in (HTML `lang`), as it stands there; left out by earlier checks. */
+  language?: string;
 }
 
 export const NO_FACTS: PageFacts = {
@@ -81,4 +83,5 @@ export const NO_FACTS: PageFacts = {
   sendsOn: '',
   error: '',
   pages: null,
+  language: '',
 };

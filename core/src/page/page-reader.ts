@@ -95,6 +95,7 @@ export class PageReader {
   #script: string | null = null;
   #scripted = 0;
   #data: string | null = null;
+  #language = '';
   #refresh: Refresh | null = null;
   #sendsOn = '';
   /** Of each heading, whether it is without an id. */
@@ -138,6 +139,7 @@ export class PageReader {
     | 'marks'
     | 'refresh'
     | 'sendsOn'
+    | 'language'
     | 'whole'
   > & { fragments: Map<string, FragmentState> } {
     this.#parser.end();
@@ -163,6 +165,7 @@ export class PageReader {
       marks: [...this.#marks],
       refresh: this.#refresh,
       sendsOn: this.#sendsOn,
+      language: this.#language,
       fragments,
     };
   }
@@ -212,6 +215,7 @@ export class PageReader {
 
   #mark(name: string, attributes: Readonly<Record<string, string>>, { around }: Open): void {
     const { id, name: named } = attributes;
+    if (name === 'html') this.#language ||= (attributes.lang ?? attributes['xml:lang'] ?? '').slice(0, 35);
     if (id !== undefined) {
       this.#meet(id);
       if (APPLICATION_IDS.test(id)) this.#marks.add('application');

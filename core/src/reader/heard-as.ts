@@ -2,10 +2,21 @@ import type { Link } from '../manuscript/index.js';
 import { fileWords, tellFile } from '../language/index.js';
 import type { Surroundings } from '../shelf/index.js';
 
-/** The name that assistive technology computes for a link: its words, white space made one (accname 1.2, step 2). */
-export function accessibleName(link: Pick<Link, 'text'>): string {
-  return link.text.replace(/[\s\u200b\ufeff]+/g, ' ').trim();
+/** What a name is computed from: the words of a link, its hover note, and what is said instead of the words. */
+type Named = Pick<Link, 'text'> & Partial<Pick<Link, 'about' | 'hoverNote'>>;
+
+/**
+ * The name that assistive technology computes for a link (accname 1.2, 4.3.2): what is said instead of its words (step 2D),
+ * else its words (2F), else its hover note (2I); white space made one.
+ */
+export function accessibleName({ text, about, hoverNote = '' }: Named): string {
+  return plain(about?.name ?? '') || plain(text) || plain(hoverNote);
 }
+
+/** The words of a link as they are seen, white space made one. */
+export const wordsSeen = ({ text }: Pick<Link, 'text'>): string => plain(text);
+
+const plain = (words: string): string => words.replace(/[\s\u200b\ufeff]+/g, ' ').trim();
 
 /** What is told of files depends on the Shelf, and on the language of the book. */
 export interface Told extends Surroundings {
@@ -14,7 +25,7 @@ export interface Told extends Surroundings {
 
 /** What a screen reader says at a link. Screen readers differ in order and wording; the parts are the same. */
 export function heardAs(
-  link: Pick<Link, 'text' | 'carrier' | 'kind' | 'destination'>,
+  link: Named & Pick<Link, 'carrier' | 'kind' | 'destination'>,
   surroundings: Told,
 ): string {
   const name = accessibleName(link);

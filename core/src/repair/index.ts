@@ -3,5 +3,5 @@ export { findMentions, linkMentions } from './mentions.js';
 export type { Mention, MentionLink, MentionSearch } from './mentions.js';
 export { applyInsideRepair } from './inside-repair.js';
 export type { InsideRepair, InsideTarget } from './inside-repair.js';
-export { applyRepair, repairBook } from './repair.js';
-export type { BookRepair, Repair } from './repair.js';
+export { applyRepair, repairBook, repairPlanned } from './repair.js';
+export type { BookRepair, Planned, Repair } from './repair.js';

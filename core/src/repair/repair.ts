@@ -5,15 +5,20 @@ import type { Destination } from '../destination/index.js';
 import {
   attrsOf,
   flatText,
+  linkHeldBy,
   linkMark,
   linksOfChapter,
   mapOf,
   schema,
   setAreas,
+  withinPicture,
+  type Box,
   type Link,
+  type LinkAbout,
   type LinkArea,
   type LinkLook,
   type ReadBook,
+  type ReferenceForm,
 } from '../manuscript/index.js';
 import { trimmedEnds } from './ends.js';
 
@@ -27,6 +32,14 @@ export type Repair =
   | { type: 'unlink' }
   /** Puts another link behind this one, in brackets; its id is `id` and that of this one. */
   | { type: 'beside'; destination: Destination; words: string; id: string }
+  /** What is said of the link beside its words. */
+  | { type: 'about'; about: LinkAbout | null }
+  /** Makes one link of this one and the one that follows it in its line, with all that stands between. */
+  | { type: 'join'; link: string }
+  /** Makes a live reference of words that lead to a place. */
+  | { type: 'reference'; form: ReferenceForm }
+  /** Gives a part of a picture another box. */
+  | ({ type: 'area-box' } & Box)
   /** Of the mark of a hand-made note: it is a change to the whole book, see `makeNotes`. */
   | { type: 'make-note' };
 
@@ -53,8 +66,15 @@ export function applyRepair(transform: Transform, link: Link, repair: Repair): v
       return unlink(transform, link);
     case 'beside':
       return putBeside(transform, link, repair);
+    case 'about':
+      return remark(transform, link, { about: repair.about });
+    case 'join':
+      return join(transform, link, repair.link);
+    case 'reference':
+      return makeReference(transform, link, repair.form);
+    case 'area-box':
     case 'make-note':
-      // More than one link changes: that is for `makeNotes`.
+      // A box is of a part of a picture; with a note more than one link changes: that is for `makeNotes`.
       return;
   }
 }
@@ -89,6 +109,7 @@ function repairFigure(transform: Transform, link: Link, repair: Repair, node: No
   const set = (name: string, value: unknown) => void transform.setNodeAttribute(link.from, name, value);
   if (repair.type === 'destination') set('link', { ...old, destination: repair.destination });
   else if (repair.type === 'hover-note') set('link', { ...old, hoverNote: repair.hoverNote });
+  else if (repair.type === 'about') set('link', { ...old, about: repair.about });
   else if (repair.type === 'unlink') set('link', null);
   else if (repair.type === 'text') {
     set('alt', repair.text);
@@ -107,7 +128,10 @@ function repairArea(transform: Transform, { id, from }: Link, repair: Repair, no
   if (repair.type === 'destination') change({ destination: repair.destination });
   else if (repair.type === 'hover-note') change({ hoverNote: repair.hoverNote });
   else if (repair.type === 'text') change({ name: repair.text });
-  else if (repair.type === 'unlink')
+  else if (repair.type === 'area-box') {
+    const { x, y, width, height } = repair;
+    change(withinPicture({ x, y, width, height }));
+  } else if (repair.type === 'unlink')
     setAreas(
       transform,
       from,
@@ -183,6 +207,41 @@ function putBeside(
   transform.insert(to, [schema.text(' ('), schema.text(words, [mark]), schema.text(')')]);
 }
 
+/** The words of both links and what stands between lead where the first one leads; a picture among words is decoration then. */
+function join(transform: Transform, link: Link, other: string): void {
+  const { doc } = transform;
+  const at = doc.resolve(link.to);
+  const line = at.parent;
+  let end = -1;
+  line.forEach((child, offset) => {
+    if (linkHeldBy(child)?.id === other) end = at.start() + offset + child.nodeSize;
+  });
+  if (end < link.to || !line.isTextblock) return;
+  transform.addMark(link.from, end, markOf(transform, link));
+  const hasWords = /\p{L}|\p{N}/u.test(doc.textBetween(link.from, end));
+  if (!hasWords) return;
+  doc.nodesBetween(link.from, end, (node, position) => {
+    if (node.type.name !== 'picture' || attrsOf.picture(node).decorative) return;
+    transform.setNodeAttribute(position, 'decorative', true);
+  });
+}
+
+function makeReference(
+  transform: Transform,
+  { destination, from, to, id, hoverNote }: Link,
+  form: ReferenceForm,
+): void {
+  if (destination.kind !== 'place') return;
+  const marks = markOf(transform, { from } as Link).removeFromSet(transform.doc.nodeAt(from)?.marks ?? []);
+  const node = schema.node(
+    'reference',
+    { id, place: destination.place, form, own: '', hoverNote },
+    undefined,
+    marks,
+  );
+  transform.replaceWith(from, to, node);
+}
+
 /** An anchor that only carried a link without words has no use once the link is gone. */
 function removeEmptyAnchor(transform: Transform, position: number): void {
   const node = transform.doc.nodeAt(position);
@@ -193,6 +252,48 @@ function removeEmptyAnchor(transform: Transform, position: number): void {
 export interface BookRepair {
   chapters: ChangedChapter[];
   changed: number;
+}
+
+/** A link that is to be repaired, as it was when that was planned. */
+export interface Planned {
+  link: string;
+  was: { href: string; text: string };
+  repairs: Repair[];
+}
+
+/** Repairs links as it was planned; those that are not as they were are left, and so are those that are gone. */
+export function repairPlanned(book: ReadBook, planned: readonly Planned[]): BookRepair {
+  const byLink = new Map(planned.map((one) => [one.link, one]));
+  const result: BookRepair = { chapters: [], changed: 0 };
+  const { say } = mapOf(book);
+  for (const chapter of book.chapters) {
+    const transform = new Transform(chapter.doc);
+    const links = linksOfChapter(chapter.doc, chapter.id, say).sort((one, other) => other.from - one.from);
+    for (const link of links) {
+      const plan = byLink.get(link.id);
+      if (!plan || plan.was.href !== link.href || plan.was.text !== link.text) continue;
+      const steps = transform.steps.length;
+      for (const [index, repair] of plan.repairs.entries()) {
+        const now = index === 0 ? link : linkNow(transform.doc, link);
+        if (now) applyRepair(transform, now, repair);
+      }
+      if (transform.steps.length > steps) result.changed += 1;
+    }
+    if (transform.docChanged) result.chapters.push({ id: chapter.id, doc: transform.doc, transform });
+  }
+  return result;
+}
+
+/** A link after a repair of it: it begins where it began, and ends where its mark does now. */
+function linkNow(doc: Node, link: Link): Link | null {
+  const node = doc.nodeAt(link.from);
+  if (node?.type.name === 'figure') return link;
+  const at = doc.resolve(link.from);
+  let to = -1;
+  at.parent.forEach((child, offset) => {
+    if (linkHeldBy(child)?.id === link.id) to = at.start() + offset + child.nodeSize;
+  });
+  return to < 0 ? null : { ...link, to };
 }
 
 /**

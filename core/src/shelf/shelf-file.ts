@@ -17,6 +17,8 @@ export interface ShelfFile {
   /** In bytes. */
   size: number;
   sha256: string;
+  /** The size of a picture, in its own pixels; left out where it has none. */
+  pixels?: { width: number; height: number } | null;
   description: string;
   opensFor: OpensFor;
   travels: Travels;

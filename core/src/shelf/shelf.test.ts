@@ -36,15 +36,15 @@ describe('the name of a file', () => {
 
 describe('a link to a file', () => {
   test('is good when every reader can open it', () => {
-    expect(found('tide table', {})).toEqual([]);
+    expect(found('tide table (PDF)', {})).toEqual([]);
     expect(verdictInside(toFile, withFile({}))?.verdict).toBe('sound');
   });
 
   test('is found where readers will be stopped', () => {
-    expect(found('tide table', { opensFor: 'reviewers' })).toEqual(['file-locked']);
+    expect(found('tide table (PDF)', { opensFor: 'reviewers' })).toEqual(['file-locked']);
     expect(verdictInside(toFile, withFile({ opensFor: 'author' }))?.verdict).toBe('guarded');
-    expect(found('tide table', { travels: 'public' })).toEqual(['file-nowhere']);
-    expect(found('tide table', { claims: 'PDF', type: 'application/zip' })).toEqual(['file-misnamed']);
+    expect(found('tide table (PDF)', { travels: 'public' })).toEqual(['file-nowhere']);
+    expect(found('tide table (ZIP)', { claims: 'PDF', type: 'application/zip' })).toEqual(['file-misnamed']);
   });
 
   test('is broken when the file is gone; a public address is for the network to judge', () => {

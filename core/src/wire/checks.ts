@@ -8,6 +8,8 @@ export type CheckScope = (typeof CHECK_SCOPES)[number];
 /** A check that is to be started: of some addresses, of a scope, or of all of the book. */
 export interface NewCheck {
   hrefs?: string[];
+  /** With `hrefs`: web addresses that are not in the book, but are to come into it, are asked too. */
+  candidates?: boolean;
   scope?: 'changed' | 'failures' | 'older';
   /** For `older`: not looked at for so many days. */
   days?: number;
@@ -28,6 +30,15 @@ export interface CheckRun {
   verdicts: Partial<Record<VerdictName, number>>;
   /** How many of them are otherwise than before; `null` until it has ended. */
   changes: number | null;
+  /** How many findings of each severity the book had when it ended; `null` where they were not counted. */
+  findings: FindingCounts | null;
+}
+
+/** How many findings there are of each severity. */
+export interface FindingCounts {
+  mustFix: number;
+  shouldFix: number;
+  consider: number;
 }
 
 /** What the Library tells of a check. */
@@ -37,6 +48,9 @@ export interface LastCheck {
   total: number;
   broken: number;
   changes: number;
+  /** How many destinations got each verdict, and how many findings the book had then. */
+  verdicts: Partial<Record<VerdictName, number>>;
+  findings: FindingCounts | null;
 }
 
 /** The latest verdict on one address. */
@@ -54,6 +68,9 @@ export interface DestinationVerdict {
   copy: ArchivedCopy | null;
   /** What the author said of it. */
   said: Said | null;
+  /** The title of the page, and its language (BCP 47); empty where they are not known. */
+  title: string;
+  language: string;
   checkedAt: string;
 }
 

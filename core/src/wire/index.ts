@@ -306,3 +306,4 @@ export { teller, withChanges } from './changes.js';
 export type { Changes } from './changes.js';
 export * from './checks.js';
 export * from './jobs.js';
+export * from './survey.js';

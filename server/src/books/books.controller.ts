@@ -34,7 +34,7 @@ import {
   StepsAnswerDto,
   StepsSentDto,
 } from './dto/books.dto.js';
-import { InsideRepairDto, MentionsDto, RepairDoneDto, RepairDto } from './dto/repairs.dto.js';
+import { BulkRepairDto, InsideRepairDto, MentionsDto, RepairDoneDto, RepairDto } from './dto/repairs.dto.js';
 import { BooksService } from './books.service.js';
 import { ChangesService } from './changes.service.js';
 import { RepairsService } from './repairs.service.js';
@@ -122,6 +122,14 @@ export class BooksController {
   @ApiOkResponse({ type: RepairDoneDto })
   repair(@Param('id', ParseUUIDPipe) id: string, @Body() body: RepairDto): Promise<RepairDone> {
     return this.repairs.repair(id, body);
+  }
+
+  /** Repairs many links, each in its own way, as one change. */
+  @Post('books/:id/bulk-repairs')
+  @HttpCode(200)
+  @ApiOkResponse({ type: RepairDoneDto })
+  repairMany(@Param('id', ParseUUIDPipe) id: string, @Body() body: BulkRepairDto): Promise<RepairDone> {
+    return this.repairs.repairMany(id, body);
   }
 
   /** Repairs a place, a note, a list of contents or a return link. */

@@ -14,9 +14,11 @@ import type {
   BookSummary,
   ChapterSave,
   ChapterSaved,
+  FindingCounts,
   LastCheck,
   NewBook,
 } from '@vennet/core/wire';
+import type { VerdictName } from '@vennet/core/reach';
 import { DataSource, IsNull, Not } from 'typeorm';
 import { LOCAL_AUTHOR } from '../platform/author.js';
 import { notFound, ProblemError } from '../platform/problem.js';
@@ -98,32 +100,39 @@ export class BooksService {
   async #lastChecks(): Promise<Map<string, LastCheck>> {
     const rows = await this.database.query<
       {
+        run: string;
         book: string;
         at: Date;
         scheduled: number;
         changes: number | null;
-        total: string;
-        broken: string | null;
+        findings: FindingCounts | string | null;
+        verdict: VerdictName | null;
+        count: string;
       }[]
     >(
-      `SELECT run.book_id AS book, run.finished_at AS at, run.scheduled, run.changes, COUNT(*) AS total, SUM(row.verdict = 'broken') AS broken
+      `SELECT run.id AS run, run.book_id AS book, run.finished_at AS at, run.scheduled, run.changes, run.findings, row.verdict, COUNT(*) AS count
         FROM check_runs run JOIN check_rows row ON row.run_id = run.id
         WHERE run.id IN (SELECT id FROM (SELECT id, ROW_NUMBER() OVER (PARTITION BY book_id ORDER BY created_at DESC) AS place
           FROM check_runs WHERE state = 'done' AND scope <> 'chosen') latest WHERE place = 1)
-        GROUP BY run.id`,
+        GROUP BY run.id, row.verdict`,
     );
-    return new Map(
-      rows.map(({ book, at, scheduled, changes, total, broken }) => [
-        book,
-        {
-          at: at.toISOString(),
-          scheduled: scheduled === 1,
-          changes: changes ?? 0,
-          total: Number(total),
-          broken: Number(broken ?? 0),
-        },
-      ]),
-    );
+    const checks = new Map<string, LastCheck>();
+    for (const { book, at, scheduled, changes, findings, verdict, count } of rows) {
+      const check = checks.get(book) ?? {
+        at: at.toISOString(),
+        scheduled: scheduled === 1,
+        changes: changes ?? 0,
+        total: 0,
+        broken: 0,
+        verdicts: {},
+        findings: typeof findings === 'string' ? (JSON.parse(findings) as FindingCounts) : findings,
+      };
+      checks.set(book, check);
+      check.total += Number(count);
+      if (verdict) check.verdicts[verdict] = Number(count);
+      if (verdict === 'broken') check.broken = Number(count);
+    }
+    return checks;
   }
 
   async start({ title, author = '', language = 'en' }: NewBook): Promise<string> {

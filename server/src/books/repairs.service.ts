@@ -6,11 +6,13 @@ import {
   applyInsideRepair,
   linkMentions,
   repairBook,
+  repairPlanned,
   type BookRepair,
   type Repair,
 } from '@vennet/core/repair';
 import { Transform } from 'prosemirror-transform';
 import type {
+  BulkRepairRequest,
   InsideRepairRequest,
   MentionsRequest,
   RepairDone,
@@ -49,6 +51,16 @@ export class RepairsService {
             )
           : repairBook(book, (link) => (isMeant(link) ? repair : null)),
       (changed) => reasonOf(repair, changed),
+    );
+  }
+
+  /** Repairs many links as one change; those that are not as they were when it was planned are passed over. */
+  async repairMany(bookId: string, { words, planned }: BulkRepairRequest): Promise<RepairDone> {
+    for (const { repairs } of planned) repairs.forEach(refuseFaulty);
+    return this.#changeAll(
+      bookId,
+      (book) => repairPlanned(book, planned),
+      () => `Before: ${words}`,
     );
   }
 
@@ -135,7 +147,8 @@ function meantBy(target: RepairTarget): (link: { id: string; href: string }) => 
 
 /** What a repair says has its shape already; here is judged whether it can be published. */
 function refuseFaulty(repair: Repair): void {
-  const fault = repair.type === 'destination' ? faultInDestination(repair.destination) : null;
+  const { destination } = { destination: null, ...repair };
+  const fault = destination && faultInDestination(destination);
   if (fault)
     throw new ProblemError(422, 'Refused destination', `${fault}. Nothing was changed.`, {
       path: 'repair.destination',
@@ -154,6 +167,10 @@ const REASONS: Record<Repair['type'], (links: string) => string> = {
   trim: (links) => `Before the ends of ${links} were trimmed`,
   beside: (links) => `Before a copy was put behind ${links}`,
   unlink: (links) => `Before ${links} became plain words`,
+  about: (links) => `Before something else was said of ${links}`,
+  join: (links) => `Before ${links} became one with the next`,
+  reference: (links) => `Before ${links} became references`,
+  'area-box': (links) => `Before ${links} got another size`,
   'make-note': (links) => `Before ${links} became marks of real notes`,
 };
 

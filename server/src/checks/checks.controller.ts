@@ -25,6 +25,7 @@ import {
   VerdictChangeDto,
 } from './checks.dto.js';
 import { ChecksService } from './checks.service.js';
+import { SurveyedService } from './surveyed.service.js';
 import { VerdictsService } from './verdicts.service.js';
 import { eventsOf } from '../platform/shapes.js';
 import { StartedDto } from '../jobs/job.dto.js';
@@ -35,6 +36,7 @@ export class ChecksController {
   constructor(
     private readonly checks: ChecksService,
     private readonly verdictsNow: VerdictsService,
+    private readonly surveyed: SurveyedService,
     private readonly reports: Reports,
   ) {}
 
@@ -65,9 +67,7 @@ export class ChecksController {
     @Req() request: Request,
     @Res() response: Response,
   ): Promise<void> {
-    const verdicts = async () =>
-      (await this.verdictsNow.ofBook(id)).map(({ href, verdict }) => [href, verdict] as const);
-    await this.reports.send(request, response, id, 'links', verdicts);
+    await this.reports.send(request, response, id, 'links', () => this.surveyed.of(id));
   }
 
   /** What is found of places, notes, lists of contents and return links. */
@@ -78,7 +78,7 @@ export class ChecksController {
     @Req() request: Request,
     @Res() response: Response,
   ): Promise<void> {
-    return this.reports.send(request, response, id, 'findings');
+    return this.reports.send(request, response, id, 'findings', () => this.surveyed.of(id));
   }
 
   @Get('checks/:id')

@@ -34,11 +34,15 @@ import {
   WordList,
   Words,
 } from '../platform/shapes.js';
+import { FindingCountsDto } from '../platform/finding-counts.dto.js';
 import { ArchivedCopyDto, SaidDto } from './survey.dto.js';
 
 export class NewCheckDto implements NewCheck {
   @WordList({ optional: true, description: 'Only these addresses; all of the book without them' })
   hrefs?: string[];
+
+  @Flag({ optional: true, description: 'Ask also for addresses that are to come into the book' })
+  candidates?: boolean;
 
   @Choice(['changed', 'failures', 'older'], { optional: true, description: 'Only what this says' })
   scope?: 'changed' | 'failures' | 'older';
@@ -82,6 +86,9 @@ export class CheckRunDto implements CheckRun {
 
   @Counts(VERDICTS, { description: 'How many destinations got each verdict' })
   verdicts: Partial<Record<VerdictName, number>>;
+
+  @Shape(FindingCountsDto, { nullable: true, description: 'What was found of the links when it ended' })
+  findings: FindingCountsDto | null;
 }
 
 export class DestinationVerdictDto implements DestinationVerdict {
@@ -111,6 +118,12 @@ export class DestinationVerdictDto implements DestinationVerdict {
 
   @Shape(SaidDto, { nullable: true, description: 'What the author said of it' })
   said: SaidDto | null;
+
+  @Words({ description: 'The title of the page; empty where it is not known' })
+  title: string;
+
+  @Words({ description: 'The language of the page (BCP 47); empty where it is not known' })
+  language: string;
 
   @Moment()
   checkedAt: string;

@@ -3,12 +3,15 @@ import { ReportsModule } from '../reports/reports.module.js';
 import { JobsModule } from '../jobs/jobs.module.js';
 import { ShelfModule } from '../shelf/shelf.module.js';
 import { ChecksController } from './checks.controller.js';
+import { ChoicesController } from './choices.controller.js';
+import { ChoicesService } from './choices.service.js';
 import { ChecksService } from './checks.service.js';
 import { Destinations } from './destinations.js';
 import { HostRests } from './host-rests.js';
 import { SchedulesService } from './schedules.service.js';
 import { CheckSettingsService, TIME_GATE } from './settings.service.js';
 import { ShelfFiles } from './shelf-files.js';
+import { SurveyedService } from './surveyed.service.js';
 import { SurveyController } from './survey.controller.js';
 import { TitlesController } from './titles.controller.js';
 import { VerdictsService } from './verdicts.service.js';
@@ -20,7 +23,7 @@ export class ChecksModule {
     return {
       module: ChecksModule,
       imports: [ReportsModule, JobsModule, ShelfModule],
-      controllers: [ChecksController, SurveyController, TitlesController],
+      controllers: [ChecksController, SurveyController, ChoicesController, TitlesController],
       providers: [
         { provide: TIME_GATE, useValue: timeGate },
         // In the order in which they begin: settings and rests are known before a run goes on.
@@ -29,6 +32,8 @@ export class ChecksModule {
         Destinations,
         ShelfFiles,
         VerdictsService,
+        ChoicesService,
+        SurveyedService,
         ChecksService,
         SchedulesService,
       ],

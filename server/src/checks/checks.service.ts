@@ -1,10 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable, type OnApplicationBootstrap } from '@nestjs/common';
-import { withoutFragment } from '@vennet/core/destination';
+import { parseWebAddress, withoutFragment } from '@vennet/core/destination';
 import { VERDICT_TABLE, type Answer, type VerdictName } from '@vennet/core/reach';
 import {
   isUnderWay,
   type CheckRun,
+  type FindingCounts,
   type JobState,
   type JobStatus,
   type NewCheck,
@@ -29,6 +30,7 @@ import { Destinations } from './destinations.js';
 import { CheckSettingsService } from './settings.service.js';
 import { ShelfFiles } from './shelf-files.js';
 import { batches, hashOf, judged } from './told.js';
+import { SurveyedService } from './surveyed.service.js';
 import { VerdictsService } from './verdicts.service.js';
 
 /** How long one run may take, in ms: it is stopped then, and can go on. */
@@ -59,6 +61,7 @@ export class ChecksService implements OnApplicationBootstrap {
     private readonly settings: CheckSettingsService,
     private readonly shelf: ShelfService,
     private readonly files: ShelfFiles,
+    private readonly surveyed: SurveyedService,
   ) {
     this.#runs = database.getRepository(CheckRunEntity);
     this.#rows = database.getRepository(CheckRowEntity);
@@ -107,6 +110,7 @@ export class ChecksService implements OnApplicationBootstrap {
         scope: hrefs ? 'chosen' : (scope ?? 'all'),
         scheduled,
         changes: null,
+        findings: null,
       });
       for (const batch of batches(destinations))
         await manager.insert(
@@ -125,11 +129,16 @@ export class ChecksService implements OnApplicationBootstrap {
     return id;
   }
 
-  async #destinationsFor(bookId: string, { hrefs, scope, days = 30 }: NewCheck): Promise<string[]> {
+  async #destinationsFor(
+    bookId: string,
+    { hrefs, candidates, scope, days = 30 }: NewCheck,
+  ): Promise<string[]> {
     const all = await this.reports.read<string[]>(bookId, 'addresses');
     if (hrefs) {
       const wanted = new Set(hrefs);
-      return all.filter((href) => wanted.has(href));
+      const own = all.filter((href) => wanted.has(href));
+      const others = hrefs.filter((href) => isWebAddress(href) && !own.includes(href));
+      return [...own, ...(candidates ? new Set(others) : [])];
     }
     if (!scope) return all;
     const known = new Map((await this.verdicts.ofBook(bookId)).map((one) => [one.href, one]));
@@ -157,7 +166,7 @@ export class ChecksService implements OnApplicationBootstrap {
   }
 
   async #run(id: string, { signal, tell }: JobRun): Promise<void> {
-    const { bookId, rows, total, known, enclosures, language, createdAt } = await patiently(() =>
+    const { bookId, scope, rows, total, known, enclosures, language, createdAt } = await patiently(() =>
       this.#begun(id),
     );
     const byHref = new Map(rows.map((row) => [row.href, row]));
@@ -197,21 +206,30 @@ export class ChecksService implements OnApplicationBootstrap {
     signal.throwIfAborted();
     await patiently(async () => {
       const changes = (await this.changes(id)).filter(({ was }) => was !== null).length;
-      await this.#runs.update({ id }, { changes, state: 'done', finishedAt: new Date() });
+      const findings = scope === 'chosen' ? null : await this.#found(bookId);
+      await this.#runs.update({ id }, { changes, findings, state: 'done', finishedAt: new Date() });
       await this.#thinOut(bookId);
     });
+  }
+
+  /** What is found of the links of a book, as the run leaves them; `null` where that can't be counted. */
+  #found(bookId: string): Promise<FindingCounts | null> {
+    return this.reports
+      .read<FindingCounts>(bookId, 'counts', () => this.surveyed.of(bookId))
+      .catch(() => null);
   }
 
   /** Marks a run as running, and reads what it needs. */
   async #begun(id: string) {
     await this.#set(id, 'running');
-    const { bookId } = await this.#runs.findOneByOrFail({ id });
+    const { bookId, scope } = await this.#runs.findOneByOrFail({ id });
     const rows = await this.#rows.findBy({ runId: id, answered: false });
     const { language, createdAt } = await this.database
       .getRepository(BookEntity)
       .findOneByOrFail({ id: bookId });
     return {
       bookId,
+      scope,
       rows,
       language,
       createdAt,
@@ -293,7 +311,7 @@ export class ChecksService implements OnApplicationBootstrap {
       .where('row.run_id IN (:...ids)', { ids: runs.map((run) => run.id) })
       .groupBy('row.run_id, row.answered, row.verdict')
       .getRawMany<{ run: string; answered: number; verdict: VerdictName | null; count: string }>();
-    return runs.map(({ id, state, createdAt, finishedAt, scope, scheduled, changes }) => {
+    return runs.map(({ id, state, createdAt, finishedAt, scope, scheduled, changes, findings }) => {
       const own = counts.filter((one) => one.run === id);
       const sum = (some: typeof own) => some.reduce((all, one) => all + Number(one.count), 0);
       const verdicts: CheckRun['verdicts'] = {};
@@ -309,6 +327,7 @@ export class ChecksService implements OnApplicationBootstrap {
         scope,
         scheduled,
         changes,
+        findings,
       };
     });
   }
@@ -330,6 +349,9 @@ export class ChecksService implements OnApplicationBootstrap {
     return rows.flatMap(({ href, was, now }) => (was === now ? [] : [{ href, was, is: now }]));
   }
 }
+
+/** A full web address, as the parser writes it. */
+const isWebAddress = (href: string): boolean => parseWebAddress(href)?.href === href;
 
 /** True for what the network is asked for; the rest are files on the Shelf. */
 const isOfNetwork = (href: string): boolean => /^(?:https?|mailto):/.test(href);

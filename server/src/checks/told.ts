@@ -1,3 +1,4 @@
+import { languageTag } from '@vennet/core/language';
 import { VERDICT_TABLE, verdictOf, type Answer, type Patience } from '@vennet/core/reach';
 import { sha256 } from '../platform/sha256.js';
 import type { CheckRowEntity, Told } from '../database/entities/check-row.entity.js';
@@ -30,12 +31,19 @@ export function judged(
     securedTo,
     copy: answer.archived ?? null,
     said,
+    ...toldOfPage(answer),
   };
   const until = said && new Date(said.until);
   const opens = said?.from ? new Date(said.from) : null;
   // The verdict is derived anew on the day on which it opens, and when what was said holds no more.
   const saidUntil = opens && opens > now ? opens : until && until > now ? until : null;
   return { verdict, told, verdictTable: VERDICT_TABLE, saidUntil, answered: true };
+}
+
+/** The title and the language of a page, where one was read. */
+function toldOfPage(answer: Answer): Pick<Told, 'title' | 'language'> {
+  const page = answer.outcome === 'status' ? answer.page : undefined;
+  return { title: page?.title ?? '', language: languageTag(page?.language ?? '') ?? '' };
 }
 
 /** By which a destination is found. */

@@ -11,6 +11,9 @@ import { BATCH, hashOf, judged } from './told.js';
 /** Earlier findings of a destination that are shown. */
 const HISTORY = 30;
 
+/** What is not known of pages that were looked at before it was kept. */
+const BEFORE_PAGES = { title: '', language: '' };
+
 /** Verdicts as they are derived from stored answers, and what an author says of destinations. */
 @Injectable()
 export class VerdictsService {
@@ -71,7 +74,7 @@ export class VerdictsService {
       )
       .getMany();
     return rows.flatMap(({ href, told, checkedAt }) =>
-      told && checkedAt ? [{ href, ...told, checkedAt: checkedAt.toISOString() }] : [],
+      told && checkedAt ? [{ href, ...BEFORE_PAGES, ...told, checkedAt: checkedAt.toISOString() }] : [],
     );
   }
 

@@ -10,6 +10,8 @@ import { CheckScheduleEntity } from './entities/check-schedule.entity.js';
 import { CheckSettingsEntity } from './entities/check-settings.entity.js';
 import { DestinationEntity } from './entities/destination.entity.js';
 import { HostRestEntity } from './entities/host-rest.entity.js';
+import { RuleChoiceEntity } from './entities/rule-choice.entity.js';
+import { SetAsideEntity } from './entities/set-aside.entity.js';
 import { EnclosureEntity } from './entities/enclosure.entity.js';
 import { ExportEntity } from './entities/export.entity.js';
 import { FirstThread1790000000000 } from './migrations/1790000000000-first-thread.js';
@@ -17,6 +19,7 @@ import { Shelf1790200000000 } from './migrations/1790200000000-shelf.js';
 import { Structure1790400000000 } from './migrations/1790400000000-structure.js';
 import { Steps1790800000000 } from './migrations/1790800000000-steps.js';
 import { PlaceIds1790900000000 } from './migrations/1790900000000-place-ids.js';
+import { Choices1791100000000 } from './migrations/1791100000000-choices.js';
 import { Survey1791000000000 } from './migrations/1791000000000-survey.js';
 import { VerdictTable1790600000000 } from './migrations/1790600000000-verdict-table.js';
 
@@ -37,6 +40,7 @@ export function dataSourceOptions(url: string): DataSourceOptions {
       Steps1790800000000,
       PlaceIds1790900000000,
       Survey1791000000000,
+      Choices1791100000000,
     ],
     entities: [
       BookEntity,
@@ -51,6 +55,8 @@ export function dataSourceOptions(url: string): DataSourceOptions {
       CheckSettingsEntity,
       DestinationEntity,
       HostRestEntity,
+      RuleChoiceEntity,
+      SetAsideEntity,
       ExportEntity,
     ],
     poolSize: 10,

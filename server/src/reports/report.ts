@@ -1,36 +1,52 @@
-import { auditBook, type InsideFinding } from '@vennet/core/audit';
+import { auditBook, type InsideFinding, type Severity, type Survey } from '@vennet/core/audit';
 import { FORMATS, linksOf, placesOf, readBook, type Place } from '@vennet/core/manuscript';
 import { editionOf, hrefIn, lossesIn } from '@vennet/core/publish';
-import { askedAddress, verdictOn, type VerdictName } from '@vennet/core/reach';
-import { surroundingsOf, type FormPreview, type LinkRow, type Manuscript } from '@vennet/core/wire';
+import { askedAddress, verdictOn } from '@vennet/core/reach';
+import {
+  surroundingsOf,
+  type DestinationVerdict,
+  type FindingCounts,
+  type FormPreview,
+  type LinkRow,
+  type Manuscript,
+} from '@vennet/core/wire';
 import { manuscriptFrom, type BookSource } from '../books/book-source.js';
 
-/** The verdicts on addresses of a book. */
-type Verdicts = readonly (readonly [string, VerdictName])[];
+/** What is known and chosen of a book beside its text, as it can be sent to another process. */
+export interface Surveyed extends Omit<Survey, 'answers'> {
+  answers: readonly DestinationVerdict[];
+}
+
+export const NOT_SURVEYED: Surveyed = { answers: [], choices: [], aside: [], today: '' };
+
+const surveyOf = ({
+  answers,
+  ...chosen
+}: Surveyed): Omit<Survey, 'answers'> & { answers: ReadonlyMap<string, DestinationVerdict> } => ({
+  ...chosen,
+  answers: new Map(answers.map((one) => [one.href, one])),
+});
 
 export interface ReportInput {
   kind: ReportKind;
   source: BookSource;
-  verdicts: Verdicts;
+  surveyed: Surveyed;
 }
 
 /** Every use of every link of a book with its verdict and findings. */
-function links(manuscript: Manuscript, known: Verdicts): LinkRow[] {
+function links(manuscript: Manuscript, surveyed: Surveyed): LinkRow[] {
+  const survey = surveyOf(surveyed);
+  const { answers } = survey;
   const surroundings = surroundingsOf(manuscript);
   const book = readBook(manuscript);
-  const { links, findings, map } = auditBook(book, surroundings);
+  const { links, findings, map } = auditBook(book, surroundings, survey);
   const whole = { ...book, chapters: book.chapters.map((chapter) => ({ ...chapter, leftOutOf: [] })) };
   const edition = editionOf(whole, [], 'web', surroundings);
-  const verdicts = new Map(known);
   const { readers } = manuscript.structure;
   const inside = {
     ...surroundings,
     isPlace: (place: string) => map.places.has(place),
     ...(readers ? { readers } : {}),
-  };
-  const checked = (href: string) => {
-    const verdict = verdicts.get(href);
-    return verdict && { verdict };
   };
   return links.map(({ id, kind, href, text, chapter, destination }) => ({
     id,
@@ -38,14 +54,26 @@ function links(manuscript: Manuscript, known: Verdicts): LinkRow[] {
     text,
     chapter,
     href: hrefIn(edition, { destination }) ?? href,
-    verdict: verdictOn(destination, inside, checked).verdict,
+    verdict: verdictOn(destination, inside, (one) => answers.get(one)).verdict,
     findings: (findings.get(id) ?? []).map(({ rule, severity, message }) => ({ rule, severity, message })),
   }));
 }
 
 /** What is found of a book's places, notes, lists of contents and return links. */
-const findings = (manuscript: Manuscript): InsideFinding[] =>
-  auditBook(readBook(manuscript), surroundingsOf(manuscript)).inside;
+const findings = (manuscript: Manuscript, surveyed: Surveyed): InsideFinding[] =>
+  auditBook(readBook(manuscript), surroundingsOf(manuscript), surveyOf(surveyed)).inside;
+
+/** How many findings of each severity there are. */
+function counts(manuscript: Manuscript, surveyed: Surveyed): FindingCounts {
+  const { findings, inside } = auditBook(
+    readBook(manuscript),
+    surroundingsOf(manuscript),
+    surveyOf(surveyed),
+  );
+  const all = [...[...findings.values()].flat(), ...inside];
+  const of = (severity: Severity) => all.filter((one) => one.severity === severity).length;
+  return { mustFix: of('must-fix'), shouldFix: of('should-fix'), consider: of('consider') };
+}
 
 /** What each form would lose or change. */
 function forms(manuscript: Manuscript): FormPreview[] {
@@ -75,11 +103,12 @@ const REPORTS = {
   manuscript: (book: Manuscript) => book,
   links,
   findings,
+  counts,
   forms,
   addresses,
   places,
 };
 export type ReportKind = keyof typeof REPORTS;
 
-export const reportOf = ({ kind, source, verdicts }: ReportInput): unknown =>
-  REPORTS[kind](manuscriptFrom(source), verdicts);
+export const reportOf = ({ kind, source, surveyed }: ReportInput): unknown =>
+  REPORTS[kind](manuscriptFrom(source), surveyed);

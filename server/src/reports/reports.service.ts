@@ -2,13 +2,12 @@ import { createHash } from 'node:crypto';
 import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
 import { Injectable } from '@nestjs/common';
-import type { VerdictName } from '@vennet/core/reach';
 import type { NextFunction, Request, Response } from 'express';
 import { BooksService } from '../books/books.service.js';
 import { sizeOf } from '../books/book-source.js';
 import { inProcess, ProcessDeath } from '../jobs/in-process.js';
 import { ProblemError } from '../platform/problem.js';
-import { reportOf, type ReportInput, type ReportKind } from './report.js';
+import { NOT_SURVEYED, reportOf, type ReportInput, type ReportKind, type Surveyed } from './report.js';
 import { Revisions, type Revision } from './revisions.js';
 
 /** A report as it is sent. */
@@ -24,8 +23,8 @@ const SMALL = 400_000;
 const KEPT = 128 * 2 ** 20;
 const LIMITS = { memory: 2 ** 30, time: 120_000 };
 
-type Verdicts = () => Promise<readonly (readonly [string, VerdictName])[]>;
-const NO_VERDICTS: Verdicts = () => Promise.resolve([]);
+type Asked = () => Promise<Surveyed>;
+const NOTHING: Asked = () => Promise.resolve(NOT_SURVEYED);
 
 /** What is computed of whole books: once for each revision, and never so that others have to wait for it. */
 @Injectable()
@@ -44,9 +43,9 @@ export class Reports {
     response: Response,
     book: string,
     kind: ReportKind,
-    verdicts: Verdicts = NO_VERDICTS,
+    surveyed: Asked = NOTHING,
   ): Promise<void> {
-    answer(request, response, await this.#of(book, kind, verdicts));
+    answer(request, response, await this.#of(book, kind, surveyed));
   }
 
   /**
@@ -69,11 +68,11 @@ export class Reports {
   };
 
   /** A report as data. */
-  async read<Report>(book: string, kind: ReportKind): Promise<Report> {
-    return JSON.parse((await this.#of(book, kind, NO_VERDICTS)).json.toString()) as Report;
+  async read<Report>(book: string, kind: ReportKind, surveyed = NOTHING): Promise<Report> {
+    return JSON.parse((await this.#of(book, kind, surveyed)).json.toString()) as Report;
   }
 
-  async #of(book: string, kind: ReportKind, verdicts: Verdicts): Promise<Kept> {
+  async #of(book: string, kind: ReportKind, surveyed: Asked): Promise<Kept> {
     const key = keyOf(book, kind, await this.revisions.of(book));
     const known = this.#kept.get(key);
     if (known) {
@@ -81,7 +80,7 @@ export class Reports {
       this.#kept.set(key, known);
       return known.report;
     }
-    const made = { report: this.#make(book, kind, verdicts), bytes: 0 };
+    const made = { report: this.#make(book, kind, surveyed), bytes: 0 };
     this.#kept.set(key, made);
     try {
       const { json, zipped } = await made.report;
@@ -94,8 +93,8 @@ export class Reports {
     return made.report;
   }
 
-  async #make(book: string, kind: ReportKind, verdicts: Verdicts): Promise<Kept> {
-    const input: ReportInput = { kind, source: await this.books.source(book), verdicts: await verdicts() };
+  async #make(book: string, kind: ReportKind, surveyed: Asked): Promise<Kept> {
+    const input: ReportInput = { kind, source: await this.books.source(book), surveyed: await surveyed() };
     const json = Buffer.from(
       sizeOf(input.source) > SMALL ? await computed(input) : JSON.stringify(reportOf(input)),
     );
@@ -120,7 +119,10 @@ export class Reports {
 const REPORT_PATH = /^\/api\/books\/([0-9a-f-]{36})\/(links|findings|forms|places)$/;
 
 const keyOf = (book: string, kind: ReportKind, { text, verdicts }: Revision): string =>
-  `${kind} ${book} ${text} ${kind === 'links' ? verdicts : ''}`;
+  `${kind} ${book} ${text} ${SURVEYED.has(kind) ? `${verdicts} ${new Date().toISOString().slice(0, 10)}` : ''}`;
+
+/** What depends on what checks have found, and on what is set aside until a day. */
+const SURVEYED: ReadonlySet<ReportKind> = new Set(['links', 'findings', 'counts']);
 
 function answer(request: Request, response: Response, { json, zipped, etag }: Kept): void {
   const packed = /\bgzip\b/.test(request.headers['accept-encoding'] ?? '');

@@ -8,13 +8,15 @@ const REVISION = `SELECT
   (SELECT GROUP_CONCAT(id, ' ', version, ' ', matter, ' ', title, ' ', left_out_of ORDER BY position) FROM chapters WHERE book_id = ? AND deleted_at IS NULL) AS chapters,
   (SELECT GROUP_CONCAT(id, sha256, name, type, size, description, opens_for, travels, IFNULL(address, '') ORDER BY id) FROM enclosures WHERE book_id = ? AND deleted_at IS NULL) AS files,
   (SELECT GROUP_CONCAT(id, updated_at, IFNULL(deleted_at, '') ORDER BY id) FROM books) AS library,
-  (SELECT CONCAT_WS(' ', MAX(checked_at), SUM(answered), MAX(said_until), SUM(CRC32(verdict))) FROM check_rows WHERE book_id = ?) AS verdicts`;
+  (SELECT CONCAT_WS(' ', MAX(checked_at), SUM(answered), MAX(said_until), SUM(CRC32(verdict))) FROM check_rows WHERE book_id = ?) AS verdicts,
+  (SELECT CONCAT_WS(' ', COUNT(*), MAX(at), SUM(CRC32(CONCAT(rule, severity)))) FROM rule_choices WHERE book_id = ?) AS rules,
+  (SELECT CONCAT_WS(' ', COUNT(*), MAX(at), SUM(CRC32(id))) FROM set_aside WHERE book_id = ?) AS aside`;
 
 /** A state of a book. */
 export interface Revision {
   /** Of its text and of all that it leads to. */
   text: string;
-  /** Of what checks have found. */
+  /** Of what checks have found, and of what is chosen of it. */
   verdicts: string;
 }
 
@@ -49,13 +51,10 @@ export class Revisions {
 
   async #look(book: string): Promise<Revision> {
     const [row] = await this.database.query<[Record<string, string | null>]>(REVISION, [
-      book,
-      book,
-      book,
-      book,
+      ...Array.from({ length: 6 }, () => book),
     ]);
     if (row.book === null) throw notFound('book');
-    const { verdicts, ...text } = row;
-    return { text: JSON.stringify(text), verdicts: verdicts ?? '' };
+    const { verdicts, rules, aside, ...text } = row;
+    return { text: JSON.stringify(text), verdicts: [verdicts, rules, aside].join(' ') };
   }
 }

@@ -4,7 +4,7 @@ import { claimOf } from './identify.js';
 
 /** A file as it travels to the interface. */
 export function shelfFileOf(row: EnclosureEntity): ShelfFile {
-  const { id, name, type, sha256, description, opensFor, travels, address } = row;
+  const { id, name, type, sha256, description, opensFor, travels, address, pixels } = row;
   return {
     id,
     name,
@@ -14,6 +14,7 @@ export function shelfFileOf(row: EnclosureEntity): ShelfFile {
     opensFor,
     travels,
     address,
+    pixels,
     size: Number(row.size),
     claims: claimOf(name, type),
   };

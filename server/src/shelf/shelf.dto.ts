@@ -2,6 +2,14 @@ import { OPENS_FOR, TRAVELS, type OpensFor, type ShelfFile, type Travels } from 
 import type { ShelfChanges, ShelfTaken } from '@vennet/core/wire';
 import { Choice, Shape, Whole, WordList, Words } from '../platform/shapes.js';
 
+class PixelsDto {
+  @Whole()
+  width: number;
+
+  @Whole()
+  height: number;
+}
+
 export class ShelfFileDto implements ShelfFile {
   @Words()
   id: string;
@@ -20,6 +28,13 @@ export class ShelfFileDto implements ShelfFile {
 
   @Words()
   sha256: string;
+
+  @Shape(PixelsDto, {
+    optional: true,
+    nullable: true,
+    description: 'The size of a picture, in its own pixels',
+  })
+  pixels?: PixelsDto | null;
 
   @Words()
   description: string;

@@ -1,9 +1,10 @@
-import { stat } from 'node:fs/promises';
-import { Injectable } from '@nestjs/common';
+import { readFile, stat } from 'node:fs/promises';
+import { Injectable, type OnApplicationBootstrap } from '@nestjs/common';
 import type { BroughtEnclosure } from '@vennet/core/bring-in';
+import { pixelsOf } from '@vennet/core/cleaning';
 import { safeFileName, type ShelfFile } from '@vennet/core/shelf';
 import type { ShelfChanges, ShelfTaken } from '@vennet/core/wire';
-import { DataSource, IsNull, Not, type Repository } from 'typeorm';
+import { DataSource, IsNull, Like, Not, type Repository } from 'typeorm';
 import { inProcess, ProcessDeath } from '../jobs/in-process.js';
 import { mint } from '../platform/mint.js';
 import { LOCAL_AUTHOR } from '../platform/author.js';
@@ -22,12 +23,13 @@ interface Content {
   type: string;
   size: string;
   sha256: string;
+  pixels: { width: number; height: number } | null;
   notes: string[];
 }
 
 /** The files of a book: taken in, replaced, renamed, removed and put back. A link names a file by its id, which stays. */
 @Injectable()
-export class ShelfService {
+export class ShelfService implements OnApplicationBootstrap {
   readonly #books: Repository<BookEntity>;
   readonly #rows: Repository<EnclosureEntity>;
 
@@ -37,6 +39,17 @@ export class ShelfService {
   ) {
     this.#books = database.getRepository(BookEntity);
     this.#rows = database.getRepository(EnclosureEntity);
+  }
+
+  /** Pictures that were taken in before their size was kept are measured. */
+  async onApplicationBootstrap(): Promise<void> {
+    const rows = await this.#rows.findBy({ pixels: IsNull(), type: Like('image/%') });
+    for (const { id, sha256, size } of rows) {
+      if (Number(size) > LARGEST) continue;
+      const bytes = await readFile(this.store.pathOf(sha256)).catch(() => null);
+      const pixels = bytes && pixelsOf(bytes);
+      if (pixels) await this.#rows.update({ id }, { pixels });
+    }
   }
 
   /** The files on the Shelf of a book, or those that were taken off it. */
@@ -58,7 +71,8 @@ export class ShelfService {
       const sha256 = await this.store.keep(bytes);
       const name = safeFileName(given);
       const type = picture ? told : await identify(this.store.pathOf(sha256), name);
-      rows.push({ ...newRow(id, bookId), name, type, size: String(bytes.length), sha256 });
+      const pixels = picture ? pixelsOf(bytes) : null;
+      rows.push({ ...newRow(id, bookId), name, type, size: String(bytes.length), sha256, pixels });
     }
     return rows;
   }
@@ -101,7 +115,8 @@ export class ShelfService {
         'This file was not replaced, so there is nothing to go back to.',
       );
     const { sha256, type, name, size } = old;
-    const changed = { sha256, type, name, size: String(size), earlier };
+    const pixels = type.startsWith('image/') ? pixelsOf(await readFile(this.store.pathOf(sha256))) : null;
+    const changed = { sha256, type, name, size: String(size), pixels, earlier };
     await this.#rows.update({ id }, changed);
     return shelfFileOf({ ...row, ...changed });
   }
@@ -146,6 +161,7 @@ export class ShelfService {
       name: safe,
       type,
       size: String(size),
+      pixels: type.startsWith('image/') && size <= LARGEST ? pixelsOf(await readFile(path)) : null,
       sha256: await this.store.keepFile(path),
       notes: [...claimNotes(safe, type), ...notes],
     });
@@ -174,6 +190,7 @@ export class ShelfService {
       name,
       type,
       size: String(bytes.length),
+      pixels: pixelsOf(bytes),
       sha256: await this.store.keep(bytes),
       notes: [...claimNotes(name, type), ...notes],
     };

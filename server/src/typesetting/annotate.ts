@@ -36,7 +36,11 @@ export function annotate(document: PDFDocument, edition: Edition): void {
 
 /** What is said of a link; nothing where its address says all. */
 function contentsOf(link: Link, edition: Edition): string {
-  const name = link.carrier === 'text' && link.kind !== 'place' ? '' : link.text;
+  const name = link.about?.name
+    ? link.about.name
+    : link.carrier === 'text' && link.kind !== 'place'
+      ? ''
+      : link.text;
   const told = fileTold(link, toldIn(edition)) ?? '';
   return [name, told, link.hoverNote].filter((words) => words.trim() !== '').join('. ');
 }

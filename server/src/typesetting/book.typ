@@ -2,11 +2,16 @@
 // text is ever taken as markup. The data's shape is TypesetBook in core/src/publish/typeset-book.ts.
 
 #let book = json(sys.inputs.book)
-#let language = book.language.split("-")
+// The parts of a language tag (BCP 47) that the typesetter takes: the language, and a region of two letters.
+#let spoken(tag) = {
+  let parts = tag.split("-")
+  let regions = parts.slice(1).filter(part => part.len() == 2)
+  (lang: parts.at(0), region: if regions.len() > 0 { regions.at(0) } else { none })
+}
 
 #set document(title: book.title, author: if book.author == "" { () } else { book.author })
 #set page(width: 148mm, height: 210mm, margin: (inside: 20mm, outside: 17mm, top: 18mm, bottom: 20mm))
-#set text(font: "Libertinus Serif", size: 10.5pt, lang: language.at(0), region: if language.len() > 1 and language.at(1).len() == 2 { language.at(1) } else { none }, hyphenate: true)
+#set text(font: "Libertinus Serif", size: 10.5pt, ..spoken(book.language), hyphenate: true)
 #set par(justify: true, leading: 0.68em, spacing: 0.9em)
 #set heading(bookmarked: true)
 #show heading: set text(hyphenate: false)
@@ -58,6 +63,7 @@
     else if node.t == "em" { emph(inline(node.c)) }
     else if node.t == "strong" { strong(inline(node.c)) }
     else if node.t == "mono" { text(font: "DejaVu Sans Mono", size: 0.85em, inline(node.c)) }
+    else if node.t == "lang" { text(..spoken(node.lang), inline(node.c)) }
     else if node.t == "sub" { sub(inline(node.c)) }
     else if node.t == "sup" { super(inline(node.c)) }
     else if node.t == "br" { linebreak() }

@@ -1,10 +1,13 @@
 import type { AuditContext } from '@vennet/core/audit';
+import { DEFAULT_LOOK } from '@vennet/core/manuscript';
 import { useMemo } from 'react';
 import { useBook } from './store.js';
 
 /** What rules of single links have to know of the open book. */
 export function useAuditContext(): AuditContext {
   const language = useBook((store) => store.book?.language ?? 'en');
+  const look = useBook((store) => store.book?.look ?? DEFAULT_LOOK);
+  const verdicts = useBook((store) => store.verdicts);
   const chapters = useBook((store) => store.book?.chapters);
   const surroundings = useBook((store) => store.surroundings);
   const domains = useBook((store) => store.domains);
@@ -12,6 +15,7 @@ export function useAuditContext(): AuditContext {
   const handMade = useBook((store) => store.handMade);
   return useMemo(() => {
     const leftOutOf = new Map(chapters?.map(({ id, leftOutOf }) => [id, leftOutOf]));
-    return { language, domains, ...surroundings, inside: { places, handMade, leftOutOf } };
-  }, [language, chapters, surroundings, domains, places, handMade]);
+    const answerOf = (href: string) => verdicts.get(href);
+    return { language, look, answerOf, domains, ...surroundings, inside: { places, handMade, leftOutOf } };
+  }, [language, look, verdicts, chapters, surroundings, domains, places, handMade]);
 }

@@ -12,6 +12,7 @@ const KIND_WORDS: Record<SubjectKind, string> = {
   remark: 'Remark',
   contents: 'List of contents',
   return: 'Return link',
+  look: 'Look',
 };
 
 /** What is found of places, notes and lists: of everything that links inside the book depend on. */

@@ -114,6 +114,8 @@ export function AreaSlip({ view, area, box, asked }: AreaSlipProps) {
     text: values.name,
     carrier: 'area',
     hoverNote: values.hoverNote,
+    about: null,
+    language: '',
     look: null,
     chapter: '',
     from: 0,

@@ -80,7 +80,16 @@ export function previewOf(
 }
 
 /** What is not known of a link that is not made yet. */
-const NOT_IN_THE_TEXT = { id: '', chapter: '', from: 0, to: 0, before: '', after: '' };
+const NOT_IN_THE_TEXT = {
+  id: '',
+  chapter: '',
+  from: 0,
+  to: 0,
+  before: '',
+  after: '',
+  about: null,
+  language: '',
+};
 
 /** The fields that a repair sets; `null` for one that changes more than fields. */
 export function fieldsOfRepair(repair: Repair, text: string, names: Names): Partial<LinkValues> | null {

@@ -13,6 +13,7 @@ function bookmarksOf({ book }: InsideBook): InsideSubject[] {
 /** A bookmark that nothing leads to. */
 export const unusedBookmark: InsideRule = {
   id: 'unused-bookmark',
+  title: 'Bookmarks that nothing leads to',
   severity: 'consider',
   criterion: 'Common practice',
   find(inside) {
@@ -32,6 +33,7 @@ export const unusedBookmark: InsideRule = {
 /** Two bookmarks of one name can’t be told apart where one is picked. */
 export const bookmarkNameTwice: InsideRule = {
   id: 'bookmark-name-twice',
+  title: 'Bookmarks of one name',
   severity: 'should-fix',
   criterion: 'Common practice',
   find(inside) {

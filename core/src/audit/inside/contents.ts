@@ -16,6 +16,7 @@ function listsOf({ book, map }: InsideBook) {
 /** A list of contents that leaves out headings of its section. */
 export const contentsLeaveOut: InsideRule = {
   id: 'contents-leave-out',
+  title: 'Lists of contents that leave out headings',
   severity: 'consider',
   criterion: 'WCAG 2.4.5 (G63)',
   find: (inside) =>
@@ -34,6 +35,7 @@ export const contentsLeaveOut: InsideRule = {
 /** A list of contents that lists nothing. */
 export const contentsEmpty: InsideRule = {
   id: 'contents-empty',
+  title: 'Lists of contents that list nothing',
   severity: 'must-fix',
   criterion: 'Common practice',
   find: (inside) =>

@@ -4,6 +4,7 @@ import type { InsideRule } from './inside-finding.js';
 /** An id that two chapters have: links to it lead to the first. XML 1.0, 3.3.1 (ids are unique in a document). */
 export const doubledId: InsideRule = {
   id: 'doubled-id',
+  title: 'Ids that stand twice',
   severity: 'must-fix',
   criterion: 'XML 1.0, 3.3.1; HTML, 3.2.6',
   find({ book }) {

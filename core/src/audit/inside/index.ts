@@ -3,10 +3,12 @@ import { contentsEmpty, contentsLeaveOut } from './contents.js';
 import { doubledId } from './doubled-id.js';
 import type { InsideBook, InsideFinding, InsideRule } from './inside-finding.js';
 import { markWithoutNote, noteWithoutMark, noteWithoutWords } from './notes.js';
+import { bookLook } from './book-look.js';
 import { returnNowhere } from './return-nowhere.js';
 
 /** Every rule over the places of a book, the gravest first. */
-const insideRules: readonly InsideRule[] = [
+export const insideRules: readonly InsideRule[] = [
+  bookLook,
   doubledId,
   markWithoutNote,
   noteWithoutWords,

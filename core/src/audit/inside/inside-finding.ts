@@ -1,10 +1,19 @@
 import type { HandMadeNote } from '../../edits/index.js';
 import type { BookMap, Link, ReadBook } from '../../manuscript/index.js';
 import type { InsideRepair } from '../../repair/index.js';
-import type { Severity } from '../finding.js';
+import type { RuleHead, Severity } from '../finding.js';
 
 /** What a check of the book's own places can be about. */
-export const SUBJECT_KINDS = ['bookmark', 'place', 'note', 'mark', 'remark', 'contents', 'return'] as const;
+export const SUBJECT_KINDS = [
+  'bookmark',
+  'place',
+  'note',
+  'mark',
+  'remark',
+  'contents',
+  'return',
+  'look',
+] as const;
 export type SubjectKind = (typeof SUBJECT_KINDS)[number];
 
 /** Something of the book that is no link but that links depend on. `at` is its position in its chapter's doc. */
@@ -36,9 +45,6 @@ export interface InsideBook {
 }
 
 /** One rule over the places of a book: pure, one file each, listed in `inside/index.ts`. */
-export interface InsideRule {
-  id: string;
-  severity: Severity;
-  criterion: string;
+export interface InsideRule extends RuleHead {
   find(inside: InsideBook): Omit<InsideFinding, 'rule' | 'severity' | 'criterion'>[];
 }

@@ -5,6 +5,7 @@ import type { InsideRule } from './inside-finding.js';
 /** A note that says nothing. */
 export const noteWithoutWords: InsideRule = {
   id: 'note-without-words',
+  title: 'Notes that say nothing',
   severity: 'must-fix',
   criterion: 'Common practice',
   find: ({ map }) =>
@@ -20,6 +21,7 @@ export const noteWithoutWords: InsideRule = {
 /** A mark whose note is not there. */
 export const markWithoutNote: InsideRule = {
   id: 'mark-without-note',
+  title: 'Marks whose notes are gone',
   severity: 'must-fix',
   criterion: 'WCAG 2.4.4',
   find: ({ map }) =>
@@ -33,6 +35,7 @@ export const markWithoutNote: InsideRule = {
 /** A remark in a hand-made list of notes to which no mark leads. */
 export const noteWithoutMark: InsideRule = {
   id: 'note-without-mark',
+  title: 'Remarks that no mark leads to',
   severity: 'should-fix',
   criterion: 'Common practice',
   find: ({ book, handMade }) =>

@@ -4,6 +4,7 @@ import type { InsideRule } from './inside-finding.js';
 /** A return link in a section that nothing leads to: there is nowhere to return to. */
 export const returnNowhere: InsideRule = {
   id: 'return-nowhere',
+  title: 'Return links in sections that nothing leads to',
   severity: 'should-fix',
   criterion: 'Common practice',
   find({ book, map, links }) {

@@ -1,15 +1,22 @@
 import { domainsOf, nearDomain, type Destination } from '../../destination/index.js';
-import type { RepairOffer, Rule } from '../finding.js';
+import type { AuditContext, RepairOffer, Rule } from '../finding.js';
+import { hostOf } from '../web-host.js';
 
-/** A domain that differs in a letter or two from one that the book uses more often. Common practice (no source). */
+/**
+ * A registrable name that differs in one letter from one that the book uses more often: wrong, missing, doubled or swapped. Only
+ * where the last check did not find it sound. Common practice (no source).
+ */
 export const domainTypo: Rule = {
   id: 'domain-typo',
-  severity: 'consider',
+  title: 'Domains that differ in one letter from another one of the book',
+  severity: 'should-fix',
   criterion: 'Common practice',
   looksAt: (link) => link.kind === 'web' || link.kind === 'mail',
-  find({ destination }, { domains }) {
+  find({ destination, href }, { domains, answerOf }: AuditContext) {
+    const verdict = answerOf?.(href)?.verdict ?? 'unchecked';
+    if (verdict === 'sound' || verdict === 'moved' || verdict === 'guarded') return null;
     for (const domain of domainsOf(destination)) {
-      const near = nearDomain(domain, domains);
+      const near = nearDomain(domain, domains, (name) => hostOf(name).registrable);
       if (!near) continue;
       const repairs: RepairOffer[] = [
         {

@@ -1,11 +1,14 @@
 import { decodeLoosely, hrefOf, type Destination } from '../../destination/index.js';
 import type { Link } from '../../manuscript/index.js';
-import type { RepairOffer, Rule } from '../finding.js';
-import { isOnlyAddress, shownAddress } from '../shown-address.js';
+import { wordsSeen } from '../../reader/index.js';
+import { putWords, type RepairOffer, type Rule } from '../finding.js';
+import { isOnlyAddress, shownAddresses, type Shown } from '../shown-address.js';
+import { comparable } from '../web-host.js';
 
-/** The text shows one address and the link leads to another. WCAG 2.4.4, G91; ACT fd3a94. */
+/** The text shows one address and the link leads to another. WCAG 2.4.4 (G91). */
 export const misleadingText: Rule = {
   id: 'misleading-text',
+  title: 'Words that show another address than the one they lead to',
   severity: 'must-fix',
   criterion: 'WCAG 2.4.4 (G91)',
   looksAt: (link) => link.carrier === 'text' && (link.kind === 'web' || link.kind === 'mail'),
@@ -16,11 +19,9 @@ export const misleadingText: Rule = {
       { label: `Lead to ${display(shown)}`, repair: { type: 'destination', destination: shown } },
     ];
     if (isOnlyAddress(link.text))
-      repairs.push({
-        label: `Show ${display(link.destination)}`,
-        repair: { type: 'text', text: display(link.destination) },
-      });
+      repairs.push(putWords(display(link.destination), `Show ${display(link.destination)}`));
     return {
+      judged: 'alone',
       message: `The words show ${display(shown)}, but the link leads to ${display(link.destination)}. Readers take this for a trick.`,
       repairs,
     };
@@ -29,23 +30,28 @@ export const misleadingText: Rule = {
 
 /** The address that the words show, when it is not where the link leads; otherwise `null`. */
 export function leadsElsewhere(link: Link): Destination | null {
-  const shown = shownAddress(link.text);
-  return shown && !agree(shown, link.destination) ? shown : null;
+  const all = shownAddresses(wordsSeen(link));
+  if (all.length === 0 || all.some((shown) => agree(shown, link.destination))) return null;
+  return all[0]!.destination;
 }
 
 /** One host, and either no path shown or the path that is led to or begins with it. */
-function agree(shown: Destination, real: Destination): boolean {
+function agree({ destination: shown, isCut }: Shown, real: Destination): boolean {
   if (shown.kind === 'mail' && real.kind === 'mail')
     return real.to.some((one) => one.toLowerCase() === shown.to[0]?.toLowerCase());
   if (shown.kind !== 'web' || real.kind !== 'web') return false;
   const [a, b] = [new URL(shown.href), new URL(real.href)];
-  if (a.hostname.replace(/^www\./, '') !== b.hostname.replace(/^www\./, '') || a.port !== b.port)
-    return false;
+  const [host, other] = [comparable(a.hostname), comparable(b.hostname)];
   const [left, right] = [pathOf(a), pathOf(b)];
+  const isBare = left === '' && a.search === '' && a.hash === '';
+  // A name without a path stands for all that belongs to it.
+  if (host !== other && !(isBare && other.endsWith(`.${host}`))) return false;
+  if (a.port !== '' && a.port !== b.port) return false;
+  if (isCut) return right.startsWith(left);
   return right === left || (a.search === '' && a.hash === '' && right.startsWith(`${left}/`));
 }
 
-const pathOf = (url: URL): string => decodeLoosely(url.pathname).replace(/\/$/, '');
+const pathOf = (url: URL): string => decodeLoosely(url.pathname).replace(/\/$/, '').toLowerCase();
 
 function display(destination: Destination): string {
   return destination.kind === 'mail' ? destination.to.join(', ') : hrefOf(destination);

@@ -1,26 +1,24 @@
 import { wordsFromAddress } from '../../destination/index.js';
 import type { Carrier } from '../../manuscript/index.js';
-import { accessibleName } from '../../reader/index.js';
-import type { Rule } from '../finding.js';
+import { accessibleName, wordsSeen } from '../../reader/index.js';
+import { putWords, REMOVE, type Rule } from '../finding.js';
 
 /** A link that says nothing at all. WCAG 2.4.4 and 4.1.2, F89, H30, H24; ACT c487ae. */
 export const noText: Rule = {
   id: 'no-text',
+  title: 'Links without words, and pictures that lead somewhere without saying where',
   severity: 'must-fix',
   criterion: 'WCAG 2.4.4 and 4.1.2 (F89, H30)',
   looksAt: () => true,
   find(link, { inside }) {
-    if (accessibleName(link) !== '') return null;
+    const isUnseen = link.carrier === 'text' && wordsSeen(link) === '';
+    if (!isUnseen && accessibleName(link) !== '') return null;
     // A reference to a place that is gone has another fault.
     if (link.carrier === 'reference' && link.kind === 'place' && !inside?.places.has(link.href.slice(1)))
       return null;
-    const repairs: { label: string; repair: { type: 'text'; text: string } | { type: 'unlink' } }[] = [];
-    if (link.destination.kind === 'web') {
-      const text = wordsFromAddress(link.destination.href);
-      repairs.push({ label: `Put “${text}”`, repair: { type: 'text', text } });
-    }
-    repairs.push({ label: 'Remove the link', repair: { type: 'unlink' } });
-    return { message: MESSAGES[link.carrier], repairs };
+    const told = accessibleName(link);
+    const words = told || (link.destination.kind === 'web' ? wordsFromAddress(link.destination.href) : '');
+    return { message: MESSAGES[link.carrier], repairs: [...(words ? [putWords(words)] : []), REMOVE] };
   },
 };
 

@@ -1,25 +1,24 @@
-import { wordsFromAddress } from '../../destination/index.js';
+import { wordsSeen } from '../../reader/index.js';
 import type { Rule } from '../finding.js';
+import { isAmongSources } from '../judged.js';
 import { isOnlyAddress } from '../shown-address.js';
+import { betterWords } from '../suggested-words.js';
 import { leadsElsewhere } from './misleading-text.js';
 
-/** An address standing where words should. WCAG 2.4.9, G91: link text describes the purpose of the link. */
+/** An address standing where words should. WCAG 2.4.4 (G91): the words of a link say what it is for. */
 export const rawAddress: Rule = {
   id: 'raw-address',
+  title: 'Addresses in place of words, but in lists of sources',
   severity: 'should-fix',
-  criterion: 'WCAG 2.4.9 (G91)',
-  looksAt: (link) => link.carrier === 'text' && link.kind === 'web',
-  find(link) {
-    if (link.destination.kind !== 'web' || !isOnlyAddress(link.text) || leadsElsewhere(link)) return null;
-    const text = wordsFromAddress(link.destination.href);
-    if (text === link.text.trim())
-      return {
-        message: 'An address stands where words should. Put words that say what is there.',
-        repairs: [],
-      };
+  criterion: 'WCAG 2.4.4 (G91)',
+  looksAt: (link) => link.carrier === 'text' && link.kind !== 'mail',
+  find(link, context) {
+    const words = wordsSeen(link);
+    if (!isOnlyAddress(words) || leadsElsewhere(link) || isAmongSources(link, context)) return null;
     return {
+      judged: 'alone',
       message: 'An address stands where words should. A screen reader spells it out, sign by sign.',
-      repairs: [{ label: `Put “${text}”`, repair: { type: 'text', text } }],
+      repairs: betterWords(link, context),
     };
   },
 };

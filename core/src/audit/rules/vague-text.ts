@@ -1,22 +1,58 @@
-import { wordsFromAddress } from '../../destination/index.js';
-import { accessibleName } from '../../reader/index.js';
-import type { Rule } from '../finding.js';
 import { isVague } from '../../language/index.js';
+import { accessibleName } from '../../reader/index.js';
+import { languageOf, type Rule, type Severity } from '../finding.js';
+import { explainedBy, type Judged } from '../judged.js';
+import { betterWords } from '../suggested-words.js';
 
-/** Words that say nothing about where the link leads. WCAG 2.4.4 and 2.4.9, F63, F84; ACT aizyf1. */
+/**
+ * Words that say nothing about where the link leads. Without surroundings that do, WCAG 2.4.4 (A) fails, F63; with them,
+ * 2.4.9 (AAA), F84. ACT 5effbb and aizyf1.
+ */
 export const vagueText: Rule = {
   id: 'vague-text',
+  title: 'Words that don’t say where the link leads, such as “here” and “read more”',
   severity: 'must-fix',
-  criterion: 'WCAG 2.4.4 and 2.4.9 (F63, F84)',
-  looksAt: () => true,
-  find(link, { language, inside }) {
+  criterion: 'WCAG 2.4.4 (F63)',
+  looksAt: ({ carrier }) => carrier !== 'reference',
+  find(link, context) {
     const name = accessibleName(link);
-    // The mark of a hand-made note is told as such.
-    if (!isVague(name, language) || inside?.handMade.has(link.id)) return null;
-    const text = link.destination.kind === 'web' ? wordsFromAddress(link.destination.href) : null;
-    return {
-      message: `“${name}” does not say where this leads. Read in a list of links, without its sentence, it means nothing.`,
-      repairs: text ? [{ label: `Put “${text}”`, repair: { type: 'text', text } }] : [],
-    };
+    if (!isVague(name, languageOf(link, context))) return null;
+    // The mark of a hand-made note is told as such, and an area is named by its own rule.
+    if (context.inside?.handMade.has(link.id)) return null;
+    const judged = explainedBy(link, context);
+    const { severity, criterion, message } = BY[judged];
+    return { severity, criterion, judged, message: message(name), repairs: betterWords(link, context) };
   },
+};
+
+interface By {
+  severity: Severity;
+  criterion: string;
+  message(name: string): string;
+}
+
+const inContext = (what: string): By => ({
+  severity: 'consider',
+  criterion: 'WCAG 2.4.9 (F84)',
+  message: (name) =>
+    `“${name}” says nothing by itself; ${what} explains it. In a list of all links, as screen readers make it, it stands alone.`,
+});
+
+const BY: Record<Judged, By> = {
+  alone: {
+    severity: 'must-fix',
+    criterion: 'WCAG 2.4.4 (F63)',
+    message: (name) =>
+      `“${name}” does not say where this leads, and nothing around it does. Put words that name what is there.`,
+  },
+  heading: {
+    severity: 'should-fix',
+    criterion: 'WCAG 2.4.4 (H80)',
+    message: (name) =>
+      `“${name}” does not say where this leads. Only the heading above explains it, and not every screen reader tells that here.`,
+  },
+  sentence: inContext('its sentence'),
+  paragraph: inContext('its paragraph'),
+  item: inContext('its list item'),
+  cell: inContext('its cell of the table'),
 };

@@ -26,6 +26,7 @@ import type { FileDetails } from './details.js';
 import { BringInError } from './refusal.js';
 import type { Enclosures } from './enclosures.js';
 import type { Tally } from './report.js';
+import { withoutLanguage } from './without-language.js';
 import { separateLinks } from './separate-links.js';
 
 export interface ChapterDraft {
@@ -57,7 +58,10 @@ export function assemble(details: FileDetails, drafts: ChapterDraft[], read: Rea
       matter,
       title,
       leftOutOf: [],
-      doc: withPlaceIds(separateLinks(docWithinBounds(doc, tellIn(tally)), mint), id),
+      doc: withPlaceIds(
+        separateLinks(docWithinBounds(withoutLanguage(doc, details.language), tellIn(tally)), mint),
+        id,
+      ),
     })),
   };
   const chapters = withRealNotes(book, notes, tally).map((chapter, index) => {

@@ -2,6 +2,7 @@ import {
   decodeLoosely,
   parseMailto,
   parseWebAddress,
+  NOWHERE,
   urlFrom,
   type Destination,
 } from '../../destination/index.js';
@@ -34,6 +35,7 @@ export function resolveHref(
   parts: ResolverParts,
 ): Destination | { leftOut: string } {
   const trimmed = href.trim();
+  if (trimmed === '' || trimmed === '#' || /^file:/i.test(trimmed)) return { kind: 'place', place: NOWHERE };
   const scheme = /^([a-z][a-z0-9+.-]*):/i.exec(trimmed)?.[1]?.toLowerCase();
   if (scheme === 'mailto')
     return parseMailto(trimmed)?.destination ?? { leftOut: 'the email address can’t be read' };
@@ -64,7 +66,7 @@ function inside(
     if (enclosure)
       return { kind: 'file', enclosure, ...(fragment ? { fragment: decodeLoosely(fragment) } : {}) };
     if (outside) return { kind: 'web', href: new URL(reference, outside).href };
-    return { leftOut: 'they lead to a file that did not come along' };
+    return { kind: 'place', place: NOWHERE };
   }
   const fragment = url.hash.slice(1);
   if (fragment === '') return { kind: 'place', place: chapter };

@@ -9,6 +9,8 @@ import type { BroughtIn } from '../book/brought-in.js';
 import { decodeText, XML_ENCODING } from '../../page/index.js';
 import { Enclosures } from '../book/enclosures.js';
 import { hasContent, readFlow } from '../flow/flow.js';
+import type { Surroundings as Around } from '../flow/inline-reader.js';
+import { NO_STYLES } from '../flow/link-styles.js';
 import { Ids } from '../book/ids.js';
 import { isComputed } from '../flow/inside.js';
 import { addressInside, INSIDE, resolveHref } from '../book/link-resolver.js';
@@ -60,7 +62,8 @@ export function readEpub(
   const notes = { marks: new Set<string>(), backs: new Set<string>() };
   const fileAt = (path: string) => enclosures.fromFile(path);
   for (const { path, body, document, chapter } of contents) {
-    const blocks = readFlow([body], {
+    const html = findOne(({ name }) => name === 'html', document.children, true)?.attribs;
+    const around: Around = {
       tally,
       mint,
       placeId: ids.placer(path),
@@ -70,7 +73,9 @@ export function readEpub(
       linksIn: (enclosure) => enclosures.linksIn(enclosure),
       drawing: (svg) => enclosures.fromDrawing(svg),
       notes,
-    });
+      styles: NO_STYLES,
+    };
+    const blocks = readFlow([body], around, html?.lang ?? html?.['xml:lang']);
     const doc = schema.node('doc', null, blocks.length > 0 ? blocks : [schema.node('paragraph')]);
     drafts.push({ id: chapter, matter: matterOf(body), doc, title: textOf(document, 'title') });
   }

@@ -1,5 +1,6 @@
 import { isTag, type Element } from 'domhandler';
 import { findOne, textContent } from 'domutils';
+import { nameFrom } from './link-says.js';
 import type { DrawingLink } from '../../cleaning/index.js';
 import { boxBetween, THICKEST_FRAME, type AreaFrame, type Box } from '../../manuscript/index.js';
 
@@ -40,7 +41,7 @@ export function mapAreas(image: Element, natural: { width: number; height: numbe
 
 function linkOf(element: Element): Pick<AreaDraft, 'element' | 'href' | 'name' | 'hoverNote'> {
   const { href = '', alt, title } = element.attribs;
-  const name = (alt ?? textContent(element)).replace(/\s+/g, ' ').trim();
+  const name = nameFrom(element) || (alt ?? textContent(element)).replace(/\s+/g, ' ').trim();
   return { element, href, name, hoverNote: title?.trim() ?? '' };
 }
 

@@ -9,6 +9,7 @@ export function figureOf(picture: Node, ids: string[], areas: LinkArea[]): Node 
     id: held.id,
     destination: held.destination,
     hoverNote: held.hoverNote,
+    ...(held.about ? { about: held.about } : {}),
   };
   const more = ids.slice(1).map((id) => schema.node('anchor', { id }));
   const caption = more.length > 0 ? [schema.node('caption', null, more)] : [];

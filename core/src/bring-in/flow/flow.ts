@@ -1,5 +1,6 @@
 import { isTag, isText, type ChildNode, type Element } from 'domhandler';
 import type { Mark, Node } from 'prosemirror-model';
+import { languageTag } from '../../language/index.js';
 import { idOf, linkMark, schema, wordsOf } from '../../manuscript/index.js';
 import { isBlock, MARKS, PLAIN_STYLE } from './elements.js';
 import { figureOf, withCaption } from './figure.js';
@@ -7,10 +8,14 @@ import { InlineReader, type Surroundings } from './inline-reader.js';
 import { contentsFrom, isRemark } from './inside.js';
 import { InlineRun } from './inline-run.js';
 
-/** Reads the content of a file into block nodes. Nothing in it is run, and nothing is fetched. */
-export function readFlow(nodes: ChildNode[], around: Surroundings): Node[] {
+/**
+ * Reads the content of a file into block nodes, `language` being the one that the file is said to be in. Nothing in it is run, and
+ * nothing is fetched.
+ */
+export function readFlow(nodes: ChildNode[], around: Surroundings, language = ''): Node[] {
   const reader = new FlowReader(around);
-  const blocks = reader.blocks(nodes, []);
+  const tag = languageTag(language);
+  const blocks = reader.blocks(nodes, tag ? [schema.marks.language.create({ tag })] : []);
   return reader.finish(blocks);
 }
 
@@ -44,6 +49,11 @@ class FlowReader extends InlineReader {
     const name = element.name;
     if (this.dropped(element)) return [];
     if (name === 'a') return this.blocks(element.children, this.linkMarks(element, marks));
+    return this.#inLanguage(element, this.spoken(element, marks));
+  }
+
+  #inLanguage(element: Element, marks: readonly Mark[]): Node[] {
+    const name = element.name;
     if (MARKS[name] || PLAIN_STYLE.has(name)) {
       this.await(element);
       return this.blocks(element.children, this.styled(name, marks));
@@ -135,7 +145,7 @@ class FlowReader extends InlineReader {
   #container(type: string, element: Element, marks: readonly Mark[]): Node[] {
     this.await(element);
     const attrs = this.#takeId();
-    const content = this.blocks(element.children, marks);
+    const content = this.blocks(element.children, this.spoken(element, marks));
     if (content.length === 0) return this.#nothing(attrs);
     this.around.tally.add('kept', type === 'quotation' ? 'quotations' : 'list items');
     return [schema.node(type, attrs, content)];
@@ -168,7 +178,7 @@ class FlowReader extends InlineReader {
   #code(element: Element, marks: readonly Mark[]): Node[] {
     this.await(element);
     const attrs = this.#takeId();
-    const links = marks.filter((mark) => mark.type.name === 'link');
+    const links = onlyLinks(marks);
     const nodes: Node[] = [];
     const walk = (children: ChildNode[], over: readonly Mark[]) => {
       for (const child of children) {
@@ -177,7 +187,7 @@ class FlowReader extends InlineReader {
         if (child.name === 'br') nodes.push(schema.text('\n', over));
         this.await(child);
         nodes.push(...this.waiting.splice(0).map((id) => schema.node('anchor', { id }, undefined, over)));
-        walk(child.children, child.name === 'a' ? this.linkMarks(child, over, false) : over);
+        walk(child.children, child.name === 'a' ? onlyLinks(this.linkMarks(child, over, false)) : over);
       }
     };
     walk(element.children, links);
@@ -231,7 +241,7 @@ class FlowReader extends InlineReader {
     const attrs = this.#takeId();
     const span = (name: string) =>
       Math.min(100, Math.max(1, Number.parseInt(element.attribs[name] ?? '1', 10) || 1));
-    const content = this.blocks(element.children, marks);
+    const content = this.blocks(element.children, this.spoken(element, marks));
     const type = element.name === 'th' ? 'table_header' : 'table_cell';
     return schema.node(
       type,
@@ -259,6 +269,9 @@ class FlowReader extends InlineReader {
     return schema.node('paragraph', leadingId(content), withoutLeadingId(content));
   }
 }
+
+/** Code holds links and no other marks. */
+const onlyLinks = (marks: readonly Mark[]): Mark[] => marks.filter(({ type }) => type.name === 'link');
 
 const listItem = (content: Node[]): Node => schema.node('list_item', null, content);
 

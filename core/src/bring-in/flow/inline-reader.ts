@@ -2,13 +2,16 @@ import { isText, isTag, type ChildNode, type Element } from 'domhandler';
 import { textContent } from 'domutils';
 import render from 'dom-serializer';
 import type { Mark, Node } from 'prosemirror-model';
-import type { Destination } from '../../destination/index.js';
+import { NOWHERE, type Destination } from '../../destination/index.js';
+import { languageTag } from '../../language/index.js';
 import { attrsOf, schema, type LinkArea } from '../../manuscript/index.js';
 import type { DrawingLink } from '../../cleaning/index.js';
 import { type AreaDraft, drawingAreas, layeredAreas, mapAreas } from './areas.js';
 import { isBlock, MARKS, NOT_KEPT, PLAIN_STYLE, SKIPPED } from './elements.js';
 import { idsOf } from '../book/ids.js';
 import type { InlineRun } from './inline-run.js';
+import { aboutFrom, altFrom, lookFrom } from './link-says.js';
+import { isHidden, type LinkStyles } from './link-styles.js';
 import { isBacklink, isComputed, isNoteMark, referenceFrom, returnFrom } from './inside.js';
 import type { Counted, Tally } from '../book/report.js';
 
@@ -28,6 +31,8 @@ export interface Surroundings {
   linksIn(enclosure: string): readonly DrawingLink[];
   /** The enclosure of a drawing that stands in the text. */
   drawing(svg: string): string | null;
+  /** The rules for links that the page has in itself. */
+  styles: LinkStyles;
   /** Links that the file calls marks of notes, and those that it calls ways back. */
   notes: { marks: Set<string>; backs: Set<string> };
 }
@@ -39,6 +44,9 @@ const LINK_NAMES: Record<Destination['kind'], Counted> = {
   place: 'links inside the book',
   book: 'links to other books',
 };
+
+const NOWHERE_WHY =
+  'they came without an address, or led to a file that did not come along; say where they are to lead';
 
 /** Reads what stands within a line: words, marks, links, pictures, spots. */
 export class InlineReader {
@@ -88,7 +96,7 @@ export class InlineReader {
     if (name === 'a') return this.link(node, marks, run);
     if (name === 'q') return this.quoted(node, marks, run);
     if (isBlock(node)) run.space(marks);
-    const within = this.bookmarked(node, this.styled(name, marks));
+    const within = this.bookmarked(node, this.styled(name, this.spoken(node, marks)));
     for (const child of node.children) this.inline(child, within, run);
     if (isBlock(node)) run.space(marks);
   }
@@ -103,6 +111,16 @@ export class InlineReader {
     run.text('“', marks);
     for (const child of element.children) this.inline(child, marks, run);
     run.text('”', marks);
+  }
+
+  /** The words of an element in its language, where it says one. */
+  protected spoken(element: Element, marks: readonly Mark[]): readonly Mark[] {
+    const told = element.attribs.lang ?? element.attribs['xml:lang'];
+    if (told === undefined || told.trim() === '') return marks;
+    const tag = languageTag(told);
+    if (tag !== null) return schema.marks.language.create({ tag }).addToSet(marks);
+    this.around.tally.add('leftOut', 'languages of passages', `“${told.slice(0, 40)}” is no language tag`);
+    return marks;
   }
 
   protected styled(name: string, marks: readonly Mark[]): readonly Mark[] {
@@ -122,9 +140,17 @@ export class InlineReader {
       return marks;
     }
     this.around.tally.add('kept', LINK_NAMES[destination.kind]);
+    if (destination.kind === 'place' && destination.place === NOWHERE)
+      this.around.tally.add('changed', 'links', NOWHERE_WHY);
     return schema.marks.link
-      .create({ id: this.around.mint(), destination, hoverNote: title?.trim() ?? '' })
-      .addToSet(marks);
+      .create({
+        id: this.around.mint(),
+        destination,
+        hoverNote: title?.trim() ?? '',
+        about: aboutFrom(element, this.around.tally),
+        look: lookFrom(element, this.around.styles),
+      })
+      .addToSet(this.spoken(element, marks));
   }
 
   /** A link without words stays: an anchor carries it, and the audit will find it. */
@@ -135,7 +161,11 @@ export class InlineReader {
     if (mark && isNoteMark(element)) this.around.notes.marks.add(attrsOf.link(mark).id);
     if (mark && isBacklink(element)) this.around.notes.backs.add(attrsOf.link(mark).id);
     const before = run.length;
-    for (const child of element.children) this.inline(child, within, run);
+    for (const child of element.children) {
+      if (mark && isTag(child) && isHidden(child))
+        this.around.tally.add('leftOut', 'words', 'they were hidden in links');
+      else this.inline(child, within, run);
+    }
     if (run.length === before && within !== marks) run.add(schema.node('anchor', null, undefined, within));
   }
 
@@ -165,7 +195,8 @@ export class InlineReader {
   }
 
   private picture(element: Element, marks: readonly Mark[], run: InlineRun): void {
-    const { src, alt } = element.attribs;
+    const { src } = element.attribs;
+    const alt = altFrom(element);
     const enclosure = this.around.picture(src ?? element.attribs['xlink:href'] ?? element.attribs.href ?? '');
     if (!enclosure) return run.text(alt ?? '', marks);
     this.around.tally.add('kept', 'pictures');

@@ -10,6 +10,7 @@ import { assemble, type ChapterDraft } from '../book/assemble.js';
 import type { BroughtIn } from '../book/brought-in.js';
 import { Enclosures } from '../book/enclosures.js';
 import { hasContent, readFlow } from '../flow/flow.js';
+import { stylesOfPage } from '../flow/link-styles.js';
 import { Ids } from '../book/ids.js';
 import { resolveHref } from '../book/link-resolver.js';
 import { BringInError } from '../book/refusal.js';
@@ -43,6 +44,7 @@ export function readHtml(
     linksIn: (enclosure) => enclosures.linksIn(enclosure),
     drawing: (svg) => enclosures.fromDrawing(svg),
     notes,
+    styles: stylesOfPage(document, tally),
   });
   if (!hasContent(blocks))
     throw new BringInError(

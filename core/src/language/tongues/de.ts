@@ -18,6 +18,8 @@ export const de: Phrases = {
   toContents: 'Zum Inhalt',
   toList: 'Zurück zur Liste',
   archivedCopy: 'archivierte Kopie vom',
+  email: 'E-Mail',
+  newWindow: 'öffnet ein neues Fenster',
   titlePage: 'Titelseite',
   startOfText: 'Beginn des Textes',
   picture: 'Bild',

@@ -18,6 +18,8 @@ export const en: Phrases = {
   toContents: 'To the contents',
   toList: 'Back to the list',
   archivedCopy: 'archived copy of',
+  email: 'email',
+  newWindow: 'opens a new window',
   titlePage: 'Title page',
   startOfText: 'Start of the text',
   picture: 'Picture',

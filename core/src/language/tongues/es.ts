@@ -18,6 +18,8 @@ export const es: Phrases = {
   toContents: 'Al índice',
   toList: 'Volver a la lista',
   archivedCopy: 'copia archivada del',
+  email: 'correo electrónico',
+  newWindow: 'se abre en una ventana nueva',
   titlePage: 'Portada',
   startOfText: 'Comienzo del texto',
   picture: 'Imagen',

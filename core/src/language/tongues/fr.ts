@@ -18,6 +18,8 @@ export const fr: Phrases = {
   toContents: 'À la table des matières',
   toList: 'Retour à la liste',
   archivedCopy: 'copie archivée du',
+  email: 'courriel',
+  newWindow: 's’ouvre dans une nouvelle fenêtre',
   titlePage: 'Page de titre',
   startOfText: 'Début du texte',
   picture: 'Image',

@@ -18,6 +18,8 @@ export const it: Phrases = {
   toContents: 'All’indice',
   toList: 'Torna all’elenco',
   archivedCopy: 'copia archiviata del',
+  email: 'e-mail',
+  newWindow: 'si apre in una nuova finestra',
   titlePage: 'Frontespizio',
   startOfText: 'Inizio del testo',
   picture: 'Immagine',

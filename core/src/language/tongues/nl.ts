@@ -18,6 +18,8 @@ export const nl: Phrases = {
   toContents: 'Naar de inhoud',
   toList: 'Terug naar de lijst',
   archivedCopy: 'gearchiveerde kopie van',
+  email: 'e-mail',
+  newWindow: 'opent een nieuw venster',
   titlePage: 'Titelpagina',
   startOfText: 'Begin van de tekst',
   picture: 'Afbeelding',

@@ -18,6 +18,8 @@ export const pt: Phrases = {
   toContents: 'Ao índice',
   toList: 'Voltar à lista',
   archivedCopy: 'cópia arquivada de',
+  email: 'e-mail',
+  newWindow: 'abre numa nova janela',
   titlePage: 'Folha de rosto',
   startOfText: 'Início do texto',
   picture: 'Imagem',

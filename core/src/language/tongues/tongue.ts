@@ -19,6 +19,9 @@ export interface Phrases {
   toList: string;
   /** A copy in an archive, before the day on which it was made. */
   archivedCopy: string;
+  /** Said of a link that writes an email, and of one that opens a window. */
+  email: string;
+  newWindow: string;
   titlePage: string;
   startOfText: string;
   /** Stands for the words of a picture that has none. */

@@ -1,4 +1,4 @@
-import { accessibleName, nameInFile } from '../../reader/index.js';
+import { nameInFile, wordsSeen } from '../../reader/index.js';
 import { hrefOf } from '../../destination/index.js';
 import { attrsOf, noteMarkOf, type Link } from '../../manuscript/index.js';
 import { targetIn, toldIn, type Edition } from './edition.js';
@@ -71,5 +71,5 @@ function shownText(link: Link, href: string, edition: Edition): string {
   if (edition.format !== 'pdf') return nameInFile(link, toldIn(edition));
   if (link.carrier === 'reference') return link.text;
   if (link.carrier !== 'text') return '';
-  return accessibleName(link) === '' ? href : link.text;
+  return wordsSeen(link) === '' ? href : link.text;
 }

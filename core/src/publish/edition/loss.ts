@@ -1,4 +1,4 @@
-import { accessibleName, contrastsOf } from '../../reader/index.js';
+import { wordsSeen, contrastsOf } from '../../reader/index.js';
 import { attrsOf, readsPage, spotsOf } from '../../manuscript/index.js';
 import { entryId, targetIn, type Edition } from './edition.js';
 import { nounFor } from '../../language/index.js';
@@ -84,7 +84,7 @@ export function lossesIn(edition: Edition): Loss[] {
       'It is hard to read or to tell from the words around; see “Link look” in Write.',
     );
   if (format === 'pdf') {
-    const wordless = links.filter((link) => accessibleName(link) === '' && link.carrier === 'text');
+    const wordless = links.filter((link) => wordsSeen(link) === '' && link.carrier === 'text');
     add(
       'link without words',
       'links without words',

@@ -6,6 +6,7 @@ import {
   saidOfPicture,
   spans,
   type AreaFrame,
+  type LinkAbout,
   type LinkArea,
   type LinkLook,
 } from '../../manuscript/index.js';
@@ -171,6 +172,11 @@ function leaf(node: Node, page: PageContext): string {
   }
 }
 
+/** A passage in another language (HTML `lang`; XHTML wants `xml:lang` beside it). */
+function inLanguage(tag: string, inner: string, { edition }: PageContext): string {
+  return element('span', { lang: tag, 'xml:lang': edition.format === 'epub' ? tag : null }, inner);
+}
+
 const TAGS: Record<string, string> = {
   emphasis: 'em',
   strong: 'strong',
@@ -189,6 +195,7 @@ function marked(mark: Mark, text: string, inner: string, page: PageContext): str
     const id = page.once(own);
     return id ? element('span', { id, 'data-bookmark': called }, inner) : inner;
   }
+  if (name === 'language') return inLanguage(attrsOf.language(mark).tag, inner, page);
   return TAGS[name] ? element(TAGS[name], {}, inner) : inner;
 }
 
@@ -197,11 +204,12 @@ interface WordsLink {
   destination: Destination;
   hoverNote: string;
   look?: LinkLook | null;
+  about?: LinkAbout | null;
 }
 
 /** A link that leads nowhere in this edition leaves its words. A file's type and size are told to screen readers. */
 function anchorElement(
-  { id, destination, hoverNote, look, text }: WordsLink & { text: string },
+  { id, destination, hoverNote, look, about, text }: WordsLink & { text: string },
   inner: string,
   page: PageContext,
 ): string {
@@ -211,7 +219,17 @@ function anchorElement(
   const told = text.trim() === '' ? null : fileTold({ destination, text }, toldIn(page.edition));
   return element(
     'a',
-    { id: page.origin(id), href, class: look ? lookClass(look) : null, title: hoverNote || null },
+    {
+      id: page.origin(id),
+      href,
+      class: look ? lookClass(look) : null,
+      title: hoverNote || null,
+      'aria-label': about?.name ? [about.name, told].filter(Boolean).join(', ') : null,
+      hreflang: about?.language || null,
+      // A book that is read in a program has one window.
+      target: about?.newWindow && page.edition.format === 'web' ? '_blank' : null,
+      rel: about?.newWindow && page.edition.format === 'web' ? 'noopener' : null,
+    },
     told ? inner + element('span', { class: 'told' }, escapeXml(`, ${told}`)) : inner,
   );
 }

@@ -66,6 +66,7 @@ function marked(mark: Mark, children: Content, context: TypesetContext): Content
   if (name === 'bookmark') {
     return [...spot(context.once(mark.attrs.id)), ...children];
   }
+  if (name === 'language') return [{ t: 'lang', lang: attrsOf.language(mark).tag, c: children }];
   return MARKS[name] ? [{ t: MARKS[name], c: children }] : children;
 }
 

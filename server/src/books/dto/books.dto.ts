@@ -32,9 +32,12 @@ import type {
   StepsSent,
   VersionedChapter,
 } from '@vennet/core/wire';
+import { VERDICTS, type VerdictName } from '@vennet/core/reach';
+import { FindingCountsDto } from '../../platform/finding-counts.dto.js';
 import { BringInReportDto } from '../../jobs/job.dto.js';
 import {
   Choice,
+  Counts,
   Moment,
   Flag,
   Open,
@@ -114,6 +117,12 @@ class LastCheckDto implements LastCheck {
 
   @Whole()
   changes: number;
+
+  @Counts(VERDICTS)
+  verdicts: Partial<Record<VerdictName, number>>;
+
+  @Shape(FindingCountsDto, { nullable: true })
+  findings: FindingCountsDto | null;
 }
 
 export class BookSummaryDto implements BookSummary {

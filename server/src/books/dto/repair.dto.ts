@@ -1,7 +1,23 @@
 import type { Destination } from '@vennet/core/destination';
-import { RETURN_LINKS, type ReturnLinkTo } from '@vennet/core/manuscript';
+import {
+  REFERENCE_FORMS,
+  RETURN_LINKS,
+  type LinkAbout,
+  type ReferenceForm,
+  type ReturnLinkTo,
+} from '@vennet/core/manuscript';
 import type { InsideRepair, Repair } from '@vennet/core/repair';
-import { Always, Choice, OneOf, Shape, Whole, Words, type Union } from '../../platform/shapes.js';
+import {
+  Always,
+  Choice,
+  Flag,
+  OneOf,
+  Quantity,
+  Shape,
+  Whole,
+  Words,
+  type Union,
+} from '../../platform/shapes.js';
 import { DESTINATIONS } from './destination.dto.js';
 import { LinkLookDto } from './look.dto.js';
 
@@ -64,6 +80,58 @@ class BesideRepairDto implements Of<'beside'> {
   id: string;
 }
 
+class LinkAboutDto implements LinkAbout {
+  @Words({ most: 4000, description: 'What is heard instead of the words; empty: the words' })
+  name: string;
+
+  @Words({ most: 35, description: 'The language of what it leads to (BCP 47), or empty' })
+  language: string;
+
+  @Flag({ description: 'On a web page it opens a new window' })
+  newWindow: boolean;
+}
+
+class AboutRepairDto implements Of<'about'> {
+  @Always('about')
+  type: 'about';
+
+  @Shape(LinkAboutDto, { nullable: true })
+  about: LinkAboutDto | null;
+}
+
+class JoinRepairDto implements Of<'join'> {
+  @Always('join')
+  type: 'join';
+
+  @Words({ description: 'The link that follows this one in its line' })
+  link: string;
+}
+
+class ReferenceRepairDto implements Of<'reference'> {
+  @Always('reference')
+  type: 'reference';
+
+  @Choice(REFERENCE_FORMS)
+  form: ReferenceForm;
+}
+
+class AreaBoxRepairDto implements Of<'area-box'> {
+  @Always('area-box')
+  type: 'area-box';
+
+  @Quantity({ description: 'Shares of the picture, 0 to 1' })
+  x: number;
+
+  @Quantity()
+  y: number;
+
+  @Quantity()
+  width: number;
+
+  @Quantity()
+  height: number;
+}
+
 class MakeNoteRepairDto implements Of<'make-note'> {
   @Always('make-note')
   type: 'make-note';
@@ -80,6 +148,10 @@ export const REPAIRS = {
     trim: TrimRepairDto,
     unlink: UnlinkRepairDto,
     beside: BesideRepairDto,
+    about: AboutRepairDto,
+    join: JoinRepairDto,
+    reference: ReferenceRepairDto,
+    'area-box': AreaBoxRepairDto,
     'make-note': MakeNoteRepairDto,
   } satisfies Record<Repair['type'], unknown>,
 } satisfies Union;

@@ -1,8 +1,9 @@
 import { SUBJECT_KINDS, type SubjectKind } from '@vennet/core/audit';
 import type { Destination } from '@vennet/core/destination';
-import type { InsideRepair, Repair } from '@vennet/core/repair';
+import type { InsideRepair, Planned, Repair } from '@vennet/core/repair';
 import type {
   BookChange,
+  BulkRepairRequest,
   InsideRepairRequest,
   MentionsRequest,
   RepairDone,
@@ -41,6 +42,35 @@ export class RepairDto implements RepairRequest {
 
   @OneOf(REPAIRS)
   repair: Repair;
+}
+
+class LinkWasDto {
+  @Words()
+  href: string;
+
+  @Words()
+  text: string;
+}
+
+class PlannedRepairDto implements Planned {
+  @Words()
+  link: string;
+
+  @Shape(LinkWasDto, {
+    description: 'As it was when this was previewed; a link that is otherwise now is passed over',
+  })
+  was: LinkWasDto;
+
+  @OneOf(REPAIRS, { list: true })
+  repairs: Repair[];
+}
+
+export class BulkRepairDto implements BulkRepairRequest {
+  @Words({ least: 1, most: 200, description: 'What is done, for the list of versions' })
+  words: string;
+
+  @ShapeList(PlannedRepairDto)
+  planned: PlannedRepairDto[];
 }
 
 class InsideTargetDto {

@@ -1,4 +1,10 @@
-import { CHECK_SCOPES, JOB_STATES, type CheckScope, type JobState } from '@vennet/core/wire';
+import {
+  CHECK_SCOPES,
+  JOB_STATES,
+  type CheckScope,
+  type FindingCounts,
+  type JobState,
+} from '@vennet/core/wire';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
 @Entity('check_runs')
@@ -31,4 +37,8 @@ export class CheckRunEntity {
   /** How many destinations were found otherwise than before; `null` until it has come to its end. */
   @Column({ type: 'int', nullable: true })
   changes: number | null;
+
+  /** What was found of the links of the book when it ended. */
+  @Column({ type: 'json', nullable: true })
+  findings: FindingCounts | null;
 }

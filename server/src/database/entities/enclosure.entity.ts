@@ -32,6 +32,10 @@ export class EnclosureEntity {
   @Column({ type: 'char', length: 64 })
   sha256: string;
 
+  /** Of a picture, in its own pixels. */
+  @Column({ type: 'json', nullable: true })
+  pixels: { width: number; height: number } | null;
+
   @Column({ type: 'varchar', default: '' })
   description: string;
 

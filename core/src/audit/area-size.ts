@@ -1,0 +1,52 @@
+import { withinPicture, type Box, type FigureAttrs } from '../manuscript/index.js';
+import type { AuditContext } from './finding.js';
+
+/** How large a part of a picture is in a form, in CSS px, and the box in which it would be large enough. */
+export interface AreaSize {
+  form: string;
+  width: number;
+  height: number;
+  enough: Box;
+}
+
+/** The width of the text in each form, in CSS px: what the typesetter and the style sheets give it. */
+const TEXT_WIDTH = { PDF: (111 / 25.4) * 96, 'e-book': 360, 'web page': 616 } as const;
+/** The height of a picture in a PDF at most, in CSS px. */
+const TALLEST = (150 / 25.4) * 96;
+/** WCAG 2.5.8. */
+const LEAST = 24;
+
+/**
+ * The size of an area in each form: shown as wide as the picture's own pixels are, or as its share of the text, never wider
+ * than the text. An e-book is read on a telephone, too. Empty where the picture's size is not known.
+ */
+export function areaSizes(area: Box, { enclosure, width }: FigureAttrs, { files }: AuditContext): AreaSize[] {
+  const pixels = files.get(enclosure)?.pixels;
+  if (!pixels || pixels.width === 0 || pixels.height === 0) return [];
+  const ratio = pixels.width / pixels.height;
+  return Object.entries(TEXT_WIDTH).map(([form, text]) => {
+    const wanted = width === null ? pixels.width : (text * width) / 100;
+    const shown = Math.min(text, wanted, form === 'PDF' ? TALLEST * ratio : Infinity);
+    const tall = shown / ratio;
+    const [wide, high] = [Math.max(area.width, LEAST / shown), Math.max(area.height, LEAST / tall)];
+    return {
+      form,
+      width: area.width * shown,
+      height: area.height * tall,
+      enough: withinPicture({
+        x: area.x - (wide - area.width) / 2,
+        y: area.y - (high - area.height) / 2,
+        width: wide,
+        height: high,
+      }),
+    };
+  });
+}
+
+/** How much of the smaller one of two boxes lies in the other, as a share. */
+export function overlapOf(one: Box, other: Box): number {
+  const across = Math.min(one.x + one.width, other.x + other.width) - Math.max(one.x, other.x);
+  const down = Math.min(one.y + one.height, other.y + other.height) - Math.max(one.y, other.y);
+  if (across <= 0 || down <= 0) return 0;
+  return (across * down) / Math.min(one.width * one.height, other.width * other.height);
+}

@@ -1,0 +1,55 @@
+import { attrsOf } from '../../manuscript/index.js';
+import { areaSizes, overlapOf } from '../area-size.js';
+import type { Link } from '../../manuscript/index.js';
+import type { AuditContext, Rule } from '../finding.js';
+
+const figureOf = ({ chapter, from }: Link, { docOf }: AuditContext) => docOf?.(chapter)?.nodeAt(from) ?? null;
+
+/** CSS px: WCAG 2.5.8, at least 24 by 24. In points 18 by 18. */
+export const LEAST_SIDE = 24;
+
+/** A part of a picture that is too small to be hit, in the forms in which it is. WCAG 2.5.8; 24 px are 18 points. */
+export const areaSmall: Rule = {
+  id: 'area-small',
+  title: 'Parts of pictures that are too small to be hit',
+  severity: 'must-fix',
+  criterion: 'WCAG 2.5.8',
+  looksAt: ({ carrier }) => carrier === 'area',
+  find(link, context) {
+    const figure = figureOf(link, context);
+    const area = figure && attrsOf.figure(figure).areas.find(({ id }) => id === link.id);
+    if (!figure || !area) return null;
+    const sizes = areaSizes(area, attrsOf.figure(figure), context);
+    const small = sizes.filter(({ width, height }) => Math.min(width, height) < LEAST_SIDE - 0.5);
+    const [first] = small;
+    if (!first) return null;
+    const forms = small.map(({ form }) => form).join(' and ');
+    const size = `${Math.round(first.width)} × ${Math.round(first.height)}`;
+    return {
+      message: `In the ${forms} this part is ${size} CSS pixels large, and fingers need 24 × 24 (18 × 18 points).`,
+      repairs: [{ label: 'Make it large enough', repair: { type: 'area-box', ...first.enough } }],
+    };
+  },
+};
+
+/** Two parts of one picture that lie over each other: which one a reader hits is chance. Common practice (no source). */
+export const areaOverlap: Rule = {
+  id: 'area-overlap',
+  title: 'Parts of one picture that overlap',
+  severity: 'should-fix',
+  criterion: 'WCAG 2.5.8',
+  looksAt: ({ carrier }) => carrier === 'area',
+  find(link, context) {
+    const figure = figureOf(link, context);
+    const areas = figure ? attrsOf.figure(figure).areas : [];
+    const index = areas.findIndex(({ id }) => id === link.id);
+    const area = areas[index];
+    // Said once of each pair: at the later one, which lies above.
+    const other = area && areas.slice(0, index).find((one) => overlapOf(one, area) > 0.05);
+    if (!other) return null;
+    return {
+      message: `This part lies over another one${other.name ? `, “${other.name}”` : ''}. Which of the two a reader hits is chance; draw them apart.`,
+      repairs: [],
+    };
+  },
+};

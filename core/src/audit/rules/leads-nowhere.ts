@@ -1,0 +1,16 @@
+import { NOWHERE } from '../../destination/index.js';
+import { REMOVE, type Rule } from '../finding.js';
+
+/** A link that was brought in without an address: empty, a lone `#`, or a file of the machine it was made on. WCAG 2.4.4. */
+export const leadsNowhere: Rule = {
+  id: 'leads-nowhere',
+  title: 'Links without an address',
+  severity: 'must-fix',
+  criterion: 'WCAG 2.4.4',
+  looksAt: ({ kind, href }) => kind === 'place' && href === `#${NOWHERE}`,
+  find: () => ({
+    message:
+      'This leads nowhere: its address was empty, only a “#”, or a file that did not come along. Say in “Leads to” where it is to lead.',
+    repairs: [REMOVE],
+  }),
+};

@@ -1,0 +1,133 @@
+import type { Document, Element } from 'domhandler';
+import { getElementsByTagName, textContent } from 'domutils';
+import { parse, walk, generate, type CssNode, type Declaration } from 'css-tree';
+import { formatHex, parse as parseColour } from 'culori';
+import type { LinkLook } from '../../manuscript/index.js';
+import type { Tally } from '../book/report.js';
+
+/** What of a link's look a style says. */
+export interface StyleSaid {
+  colour?: string;
+  underline?: LinkLook['underline'];
+  weight?: LinkLook['weight'];
+}
+
+/** The rules for links that a page has in itself. */
+export interface LinkStyles {
+  of(element: Element): StyleSaid;
+}
+
+export const NO_STYLES: LinkStyles = { of: () => ({}) };
+
+/** What an element's own `style`, and the `color` of a `font`, say. */
+export function declarationsOf({ name, attribs }: Element): StyleSaid {
+  const font = name === 'font' ? colourFrom(attribs.color ?? '') : undefined;
+  const own = attribs.style ? saidIn(attribs.style) : {};
+  return { ...(font ? { colour: font } : {}), ...own };
+}
+
+function saidIn(style: string): StyleSaid {
+  try {
+    const said: StyleSaid = {};
+    walk(parse(style, { context: 'declarationList' }), {
+      visit: 'Declaration',
+      enter: (node) => take(node, said),
+    });
+    return said;
+  } catch {
+    return {};
+  }
+}
+
+function take({ property, value }: Declaration, said: StyleSaid): void {
+  const words = generate(value).toLowerCase();
+  if (property === 'color') {
+    const colour = colourFrom(words);
+    if (colour) said.colour = colour;
+  } else if (property === 'text-decoration' || property === 'text-decoration-line') {
+    if (/\bnone\b/.test(words)) said.underline = 'none';
+    else if (words.includes('underline')) said.underline = /dott|dash/.test(words) ? 'dotted' : 'solid';
+  } else if (property === 'font-weight') {
+    said.weight = /^(?:bold|bolder|[6-9]\d\d)$/.test(words) ? 'strong' : 'regular';
+  }
+}
+
+/** A colour of CSS as `#rrggbb`; `undefined` for what is none, or is not seen. */
+function colourFrom(words: string): string | undefined {
+  const colour = parseColour(words);
+  return colour && (colour.alpha ?? 1) > 0.5 ? formatHex(colour) : undefined;
+}
+
+/** A selector of one element: `a`, `.quiet`, `a.quiet`, `#first`, with `:link` or without. */
+const SIMPLE = /^(a|span|font)?((?:\.[\w-]+)*)(#[\w-]+)?(?::link|:any-link)?$/i;
+/** How links look when they are pointed at, visited or focused. */
+const STATES = /:(?:visited|hover|focus|active|focus-visible)/i;
+
+interface StyleRule {
+  tag: string;
+  classes: string[];
+  id: string;
+  said: StyleSaid;
+}
+
+/** The rules of a page's own `style` elements, as far as they are for single elements. */
+export function stylesOfPage(document: Document, tally: Tally): LinkStyles {
+  const rules: StyleRule[] = [];
+  for (const element of getElementsByTagName('style', document.children, true)) {
+    let sheet: CssNode;
+    try {
+      sheet = parse(textContent(element));
+    } catch {
+      continue;
+    }
+    walk(sheet, {
+      visit: 'Rule',
+      enter(node) {
+        const said: StyleSaid = {};
+        walk(node.block, { visit: 'Declaration', enter: (one) => take(one, said) });
+        for (const selector of generate(node.prelude).split(',')) {
+          if (/(?:^|[\s>+~])a[^\s]*$/i.test(selector) && STATES.test(selector))
+            tally.add(
+              'changed',
+              'styles of links',
+              'how links look when visited or focused is the same in every book',
+            );
+          const [, tag = '', classes = '', id = ''] = SIMPLE.exec(selector.trim()) ?? [];
+          if (tag + classes + id === '' || Object.keys(said).length === 0) continue;
+          rules.push({
+            tag: tag.toLowerCase(),
+            classes: classes.split('.').filter(Boolean),
+            id: id.slice(1),
+            said,
+          });
+        }
+      },
+    });
+  }
+  // The more particular rule holds (CSS Cascade, specificity).
+  const weight = ({ tag, classes, id }: StyleRule) => (id ? 100 : 0) + classes.length * 10 + (tag ? 1 : 0);
+  rules.sort((one, other) => weight(one) - weight(other));
+  if (rules.length === 0) return NO_STYLES;
+  return {
+    of({ name, attribs }) {
+      const own = new Set(attribs.class?.split(/\s+/));
+      return Object.assign(
+        {},
+        ...rules
+          .filter(
+            ({ tag, classes, id }) =>
+              (tag === '' || tag === name) &&
+              (id === '' || id === attribs.id) &&
+              classes.every((one) => own.has(one)),
+          )
+          .map(({ said }) => said),
+      ) as StyleSaid;
+    },
+  };
+}
+
+/** Whether an element is not shown, and so not heard. */
+export function isHidden(element: Element): boolean {
+  const { hidden, style = '' } = element.attribs;
+  return hidden !== undefined || /(?:^|;)\s*(?:display\s*:\s*none|visibility\s*:\s*hidden)/i.test(style);
+}

@@ -1,0 +1,57 @@
+import type { LinkWords } from './link-words.js';
+
+export const it: LinkWords = {
+  vague:
+    'qui qua clicca cliccare cliccate clic premi premere più link collegamento collegamenti pagina pagine sito indirizzo dettagli dettaglio leggi leggere leggete vedi vedere guarda visita visitare apri aprire scarica scaricare articolo documento file pdf successivo successiva precedente indietro continua continuare scopri scoprire sapere saperne maggiori ulteriori vai andare questo questa ciò',
+  filling:
+    'il lo la i gli le l un uno una di del dello della dei degli delle a al allo alla ai agli alle da dal dalla in nel nella e ed per su sul sulla con questo questa questi queste nostro nostra suo favore adesso ora tutto tutti tutta tutte web internet ne si può puoi d seguente informazioni informazione info',
+  phrases: [
+    'di più',
+    'e così via',
+    'per di qua',
+    'eccetera',
+    'testo',
+    'il testo',
+    'fonte',
+    'la fonte',
+    'là',
+    'lì',
+    'altro',
+    'info',
+  ],
+  picture:
+    'immagine immagini foto fotografia disegno grafico icona logo banner pulsante illustrazione figura schermata miniatura',
+  pictureOf: [
+    'immagine di',
+    'immagine del',
+    'immagine della',
+    'un’immagine',
+    'foto di',
+    'foto del',
+    'foto della',
+    'una foto',
+    'fotografia di',
+    'fotografia del',
+    'disegno di',
+    'disegno del',
+    'un disegno',
+    'illustrazione di',
+    'schermata di',
+    'l’immagine mostra',
+  ],
+  mail: 'e-mail email mail posta scrivi scrivere scrivete scriva messaggio',
+  newWindow: ['nuova finestra', 'nuova scheda', 'altra finestra'],
+  sources: [
+    'fonti',
+    'riferimenti',
+    'riferimenti bibliografici',
+    'bibliografia',
+    'sitografia',
+    'opere citate',
+    'letteratura',
+    'letture consigliate',
+    'per saperne di più',
+    'crediti fotografici',
+  ],
+  page: ['pagina #', 'pagine #', 'pag. #', 'pagg. #', 'p. #', 'pp. #'],
+};
