@@ -31,8 +31,8 @@ export function hostOf(address: string): Host {
 /** Hosts that are one under two names: the resolver of digital object identifiers. Common practice (no source). */
 const ONE: Readonly<Record<string, string>> = { 'dx.doi.org': 'doi.org' };
 
-/** A host under the name by which it is compared: without `www.`, and without the name of its pages for telephones. */
+/** A host, in small letters, under the name by which it is compared: without `www.`, and without the name of its pages for telephones. */
 export function comparable(host: string): string {
-  const plain = host.toLowerCase().replace(/^(?:www\d?|m|mobile|amp)\.(?=[^.]+\.)/, '');
+  const plain = /^(?:[wmad])/.test(host) ? host.replace(/^(?:www\d?|m|mobile|amp)\.(?=[^.]+\.)/, '') : host;
   return ONE[plain] ?? plain;
 }

@@ -46,9 +46,29 @@ const pageSource = (pattern: string): string =>
     .map((part) => part.replace(/[.*+?^${}()|[\]\\]/g, '\\$&').replace(/ /g, '\\s*'))
     .join('\\d{1,4}(?:\\s*[-–]\\s*\\d{1,4})?');
 
+/** Texts that were folded before: several rules ask for the same ones. */
+const folds = new Map<string, string>();
+const MOST_FOLDS = 50_000;
+/** Longer texts are not kept. */
+const LONGEST_KEPT = 300;
+
 /** Words as they are compared: in small letters, without signs but those within words. */
 export function fold(words: string): string {
-  return words
+  const before = folds.get(words);
+  if (before !== undefined) return before;
+  const folded = foldNow(words);
+  if (words.length > LONGEST_KEPT) return folded;
+  if (folds.size >= MOST_FOLDS) folds.clear();
+  folds.set(words, folded);
+  return folded;
+}
+
+const PLAIN = /^[a-z0-9]+(?: [a-z0-9]+)*$/;
+
+function foldNow(words: string): string {
+  const small = words.toLowerCase();
+  if (PLAIN.test(small)) return small;
+  return small
     .normalize('NFKC')
     .toLowerCase()
     .replace(/[’`´]/g, "'")
@@ -108,8 +128,12 @@ export function tellingWords(text: string, language: string): string[] {
   );
 }
 
+/** Signs of the longest word for a picture, with a number. */
+const LONGEST_PLACEHOLDER = 24;
+
 /** True for words that stand for any picture, whatever it shows: "image", "photo 3". */
 export function isPictureWord(name: string, language: string): boolean {
+  if (name.length > LONGEST_PLACEHOLDER) return false;
   const folded = fold(name).replace(/\s*\d+$/, '');
   return languagesFor(language).some((words) => knownOf(words).picture.has(folded));
 }
@@ -151,11 +175,16 @@ export function pageNamedIn(text: string, language: string): string | null {
 }
 
 /** English words stand in texts of any language. */
-function languagesFor(language: string): LinkWords[] {
+function languagesFor(language: string): readonly LinkWords[] {
+  const before = languages.get(language);
+  if (before) return before;
   const own = linkWords(language);
-  const english = linkWords('en');
-  return [own, areOneLanguage(language, 'en') ? null : english].filter((words) => words !== null);
+  const english = areOneLanguage(language, 'en') ? null : linkWords('en');
+  const made = [own, english].filter((words) => words !== null);
+  languages.set(language, made);
+  return made;
 }
+const languages = new Map<string, readonly LinkWords[]>();
 
 /** The name of a language in another one: "French", "Französisch"; `null` where it is not known. */
 export function languageName(tag: string, language: string): string | null {

@@ -1,4 +1,4 @@
-import { wordsSeen } from '../../reader/index.js';
+import { factsOf } from '../facts.js';
 import { languageOf, putWords, type Rule } from '../finding.js';
 
 /** All capitals: harder to read, and some screen readers spell them. Names of a few letters are none. Common practice (no source). */
@@ -9,7 +9,7 @@ export const capitals: Rule = {
   criterion: 'Common practice',
   looksAt: ({ carrier }) => carrier === 'text',
   find(link, context) {
-    const words = wordsSeen(link);
+    const words = factsOf(link).words;
     if (!areCapitals(words)) return null;
     const small = words.toLocaleLowerCase(languageOf(link, context));
     return {

@@ -1,6 +1,6 @@
 import { fileWords, phrases, typeWords } from '../../language/index.js';
 import { wordsOf, type Link } from '../../manuscript/index.js';
-import { wordsSeen } from '../../reader/index.js';
+import { factsOf } from '../facts.js';
 import { putWords, type AuditContext, type Rule } from '../finding.js';
 
 /** Types of files by the ends of their names, that open outside of the page that a reader reads. */
@@ -42,9 +42,10 @@ const TYPES: Readonly<Record<string, string>> = {
 
 /** What a link leads to, where that is a file: its type in words, and with its size where that is known. */
 function fileAt(
-  { destination }: Link,
+  link: Link,
   { files, language }: AuditContext,
 ): { type: string; words: string; ending: string } | null {
+  const { destination } = link;
   if (destination.kind === 'file') {
     const file = files.get(destination.enclosure);
     if (!file || file.type === 'text/html') return null;
@@ -55,7 +56,7 @@ function fileAt(
     };
   }
   if (destination.kind !== 'web') return null;
-  const ending = /\.([a-z0-9]{2,5})$/i.exec(new URL(destination.href).pathname)?.[1]?.toLowerCase() ?? '';
+  const ending = /\.([a-z0-9]{2,5})$/i.exec(factsOf(link).path)?.[1]?.toLowerCase() ?? '';
   const known = TYPES[ending];
   if (known === undefined) return null;
   const type = typeWords(known, `file.${ending}`, language);
@@ -72,7 +73,7 @@ export const fileUnsaid: Rule = {
   find(link, context) {
     const file = fileAt(link, context);
     if (!file) return null;
-    const words = wordsSeen(link);
+    const words = factsOf(link).words;
     if (
       words === '' ||
       tellsFile(

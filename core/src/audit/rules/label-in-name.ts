@@ -1,6 +1,6 @@
 import { fold } from '../../language/index.js';
 import { aboutOrNothing } from '../../manuscript/index.js';
-import { wordsSeen } from '../../reader/index.js';
+import { factsOf } from '../facts.js';
 import type { Rule } from '../finding.js';
 
 /** What is heard does not hold the words that are seen: who speaks to a machine can't say them. WCAG 2.5.3, F96; ACT 2ee8b8. */
@@ -12,7 +12,7 @@ export const labelInName: Rule = {
   looksAt: ({ about }) => Boolean(about?.name),
   find(link) {
     const { about } = link;
-    const words = wordsSeen(link);
+    const words = factsOf(link).words;
     if (!about || words === '' || link.carrier !== 'text') return null;
     if (` ${fold(about.name)} `.includes(` ${fold(words)} `)) return null;
     return {

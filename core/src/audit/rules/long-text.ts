@@ -1,4 +1,4 @@
-import { wordsSeen } from '../../reader/index.js';
+import { factsOf } from '../facts.js';
 import type { Rule } from '../finding.js';
 import { isAmongSources } from '../judged.js';
 import { fillsItsParagraph } from './whole-paragraph.js';
@@ -14,7 +14,7 @@ export const longText: Rule = {
   criterion: 'Common practice',
   looksAt: ({ carrier, text }) => carrier === 'text' && text.length > LONG,
   find(link, context) {
-    const { length } = wordsSeen(link);
+    const { length } = factsOf(link).words;
     if (length <= LONG || fillsItsParagraph(link, context) || isAmongSources(link, context)) return null;
     return {
       judged: 'alone',

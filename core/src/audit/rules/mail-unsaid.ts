@@ -1,5 +1,5 @@
 import { phrases, saysMail } from '../../language/index.js';
-import { accessibleName, wordsSeen } from '../../reader/index.js';
+import { factsOf } from '../facts.js';
 import { languageOf, putWords, type RepairOffer, type Rule } from '../finding.js';
 
 /** An email that opens a mail program without a word of it. Common practice (no source). */
@@ -12,9 +12,9 @@ export const mailUnsaid: Rule = {
   find(link, context) {
     if (link.destination.kind !== 'mail') return null;
     const language = languageOf(link, context);
-    const name = accessibleName(link);
+    const name = factsOf(link).name;
     if (name === '' || saysMail(`${name} ${link.before} ${link.after}`, language)) return null;
-    const words = wordsSeen(link);
+    const words = factsOf(link).words;
     const [to] = link.destination.to;
     const repairs: RepairOffer[] = [];
     if (to) repairs.push(putWords(`${words} (${to})`));

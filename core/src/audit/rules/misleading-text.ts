@@ -1,6 +1,6 @@
 import { decodeLoosely, hrefOf, type Destination } from '../../destination/index.js';
 import type { Link } from '../../manuscript/index.js';
-import { wordsSeen } from '../../reader/index.js';
+import { factsOf } from '../facts.js';
 import { putWords, type RepairOffer, type Rule } from '../finding.js';
 import { isOnlyAddress, shownAddresses, type Shown } from '../shown-address.js';
 import { comparable } from '../web-host.js';
@@ -30,7 +30,7 @@ export const misleadingText: Rule = {
 
 /** The address that the words show, when it is not where the link leads; otherwise `null`. */
 export function leadsElsewhere(link: Link): Destination | null {
-  const all = shownAddresses(wordsSeen(link));
+  const all = shownAddresses(factsOf(link).words);
   if (all.length === 0 || all.some((shown) => agree(shown, link.destination))) return null;
   return all[0]!.destination;
 }

@@ -1,6 +1,6 @@
 import { phrases, saysNewWindow } from '../../language/index.js';
 import { aboutOrNothing } from '../../manuscript/index.js';
-import { accessibleName, wordsSeen } from '../../reader/index.js';
+import { factsOf } from '../facts.js';
 import { languageOf, putWords, type Rule } from '../finding.js';
 
 /** A new window that nothing announces. WCAG 3.2.5 (AAA), G201 and H83. */
@@ -13,10 +13,10 @@ export const newWindow: Rule = {
   find(link, context) {
     const { about } = link;
     if (!about) return null;
-    const words = wordsSeen(link);
+    const words = factsOf(link).words;
     if (
       saysNewWindow(
-        `${accessibleName(link)} ${words} ${link.hoverNote} ${link.after}`,
+        `${factsOf(link).name} ${words} ${link.hoverNote} ${link.after}`,
         languageOf(link, context),
       )
     )

@@ -1,6 +1,6 @@
 import { wordsFromAddress } from '../../destination/index.js';
 import type { Carrier } from '../../manuscript/index.js';
-import { accessibleName, wordsSeen } from '../../reader/index.js';
+import { factsOf } from '../facts.js';
 import { putWords, REMOVE, type Rule } from '../finding.js';
 
 /** A link that says nothing at all. WCAG 2.4.4 and 4.1.2, F89, H30, H24; ACT c487ae. */
@@ -11,12 +11,12 @@ export const noText: Rule = {
   criterion: 'WCAG 2.4.4 and 4.1.2 (F89, H30)',
   looksAt: () => true,
   find(link, { inside }) {
-    const isUnseen = link.carrier === 'text' && wordsSeen(link) === '';
-    if (!isUnseen && accessibleName(link) !== '') return null;
+    const isUnseen = link.carrier === 'text' && factsOf(link).words === '';
+    if (!isUnseen && factsOf(link).name !== '') return null;
     // A reference to a place that is gone has another fault.
     if (link.carrier === 'reference' && link.kind === 'place' && !inside?.places.has(link.href.slice(1)))
       return null;
-    const told = accessibleName(link);
+    const told = factsOf(link).name;
     const words = told || (link.destination.kind === 'web' ? wordsFromAddress(link.destination.href) : '');
     return { message: MESSAGES[link.carrier], repairs: [...(words ? [putWords(words)] : []), REMOVE] };
   },

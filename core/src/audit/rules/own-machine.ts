@@ -1,3 +1,4 @@
+import { factsOf } from '../facts.js';
 import { REMOVE, type Rule } from '../finding.js';
 
 /** Ends of names that exist in a house alone (RFC 6761, RFC 6762, RFC 8375; `internal` by ICANN, 2024; the rest common practice). */
@@ -22,10 +23,9 @@ export const ownMachine: Rule = {
   severity: 'must-fix',
   criterion: 'RFC 6761; RFC 1918',
   looksAt: ({ kind }) => kind === 'web',
-  find({ destination }) {
-    if (destination.kind !== 'web') return null;
-    const { hostname } = new URL(destination.href);
-    if (!isOwnMachine(hostname)) return null;
+  find(link) {
+    const { host: hostname } = factsOf(link);
+    if (hostname === '' || !isOwnMachine(hostname)) return null;
     return {
       message: `“${hostname}” is an address on your own machine or network. No reader gets there; lead to where it is public, or put the file on the Shelf.`,
       repairs: [REMOVE],

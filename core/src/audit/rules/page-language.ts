@@ -1,6 +1,6 @@
 import { areOneLanguage, languageName, languageTag, saysLanguage } from '../../language/index.js';
 import { NOTHING_ABOUT } from '../../manuscript/index.js';
-import { wordsSeen } from '../../reader/index.js';
+import { factsOf } from '../facts.js';
 import { putWords, type RepairOffer, type Rule } from '../finding.js';
 
 /**
@@ -16,19 +16,21 @@ export const pageLanguage: Rule = {
   find(link, context) {
     const { about, destination } = link;
     const found = destination.kind === 'web' ? context.answerOf?.(destination.href)?.language : '';
-    const tag = languageTag(about?.language || found || '');
+    const told = about?.language || found;
+    const tag = told ? languageTag(told) : null;
     if (
       !tag ||
       areOneLanguage(tag, context.language) ||
       areOneLanguage(tag, link.language || context.language)
     )
       return null;
-    if (saysLanguage(`${wordsSeen(link)} ${link.before} ${link.after}`, tag, context.language)) return null;
+    if (saysLanguage(`${factsOf(link).words} ${link.before} ${link.after}`, tag, context.language))
+      return null;
     const name = languageName(tag, context.language);
     const called = name ?? tag;
     const repairs: RepairOffer[] = [];
-    if (link.carrier === 'text' && wordsSeen(link) !== '')
-      repairs.push(putWords(`${wordsSeen(link)} (${called})`));
+    if (link.carrier === 'text' && factsOf(link).words !== '')
+      repairs.push(putWords(`${factsOf(link).words} (${called})`));
     if (!about?.language)
       repairs.push({
         label: `Mark it as ${languageName(tag, 'en') ?? tag}`,

@@ -1,5 +1,5 @@
 import { pageNamedIn } from '../../language/index.js';
-import { wordsSeen } from '../../reader/index.js';
+import { factsOf } from '../facts.js';
 import type { Rule } from '../finding.js';
 
 /** "page 12" as words, in a book that is also made in forms without pages, and with other pages in each edition. Common practice (no source). */
@@ -11,7 +11,7 @@ export const pageNumber: Rule = {
   looksAt: ({ kind, carrier }) => kind === 'place' && carrier === 'text',
   find(link, { language, formats, inside }) {
     if (formats && !formats.some((format) => format !== 'pdf')) return null;
-    const page = pageNamedIn(wordsSeen(link), language);
+    const page = pageNamedIn(factsOf(link).words, language);
     if (page === null || link.destination.kind !== 'place') return null;
     const words = inside?.places.get(link.destination.place)?.words;
     return {

@@ -1,5 +1,5 @@
 import { describesPicture, isPictureWord } from '../../language/index.js';
-import { wordsSeen } from '../../reader/index.js';
+import { factsOf } from '../facts.js';
 import { languageOf, type Rule } from '../finding.js';
 import { betterWords } from '../suggested-words.js';
 import { isFileName } from './placeholder-text.js';
@@ -12,7 +12,7 @@ export const pictureName: Rule = {
   criterion: 'WCAG 1.1.1 (F30)',
   looksAt: ({ carrier }) => carrier === 'picture' || carrier === 'area',
   find(link, context) {
-    const words = wordsSeen(link);
+    const words = factsOf(link).words;
     const isFile = isFileName(words);
     if (!isFile && !isPictureWord(words, languageOf(link, context))) return null;
     return {
@@ -33,7 +33,7 @@ export const pictureDescribed: Rule = {
   criterion: 'WCAG 2.4.4 (H30, G94)',
   looksAt: ({ carrier }) => carrier === 'picture',
   find(link, context) {
-    const words = wordsSeen(link);
+    const words = factsOf(link).words;
     if (!describesPicture(words, languageOf(link, context))) return null;
     return {
       judged: 'alone',

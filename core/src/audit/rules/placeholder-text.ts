@@ -1,5 +1,5 @@
 import { isPictureWord } from '../../language/index.js';
-import { wordsSeen } from '../../reader/index.js';
+import { factsOf } from '../facts.js';
 import { languageOf, type Rule } from '../finding.js';
 import { betterWords } from '../suggested-words.js';
 
@@ -21,7 +21,7 @@ export const placeholderText: Rule = {
   criterion: 'WCAG 2.4.4 (G91)',
   looksAt: ({ carrier }) => carrier === 'text',
   find(link, context) {
-    const words = wordsSeen(link);
+    const words = factsOf(link).words;
     const isFile = isFileName(words);
     if (!isFile && !isPictureWord(words, languageOf(link, context))) return null;
     return {

@@ -1,4 +1,4 @@
-import { wordsSeen } from '../../reader/index.js';
+import { factsOf } from '../facts.js';
 import type { Rule } from '../finding.js';
 import { isAmongSources } from '../judged.js';
 import { isOnlyAddress } from '../shown-address.js';
@@ -13,7 +13,7 @@ export const rawAddress: Rule = {
   criterion: 'WCAG 2.4.4 (G91)',
   looksAt: (link) => link.carrier === 'text' && link.kind !== 'mail',
   find(link, context) {
-    const words = wordsSeen(link);
+    const words = factsOf(link).words;
     if (!isOnlyAddress(words) || leadsElsewhere(link) || isAmongSources(link, context)) return null;
     return {
       judged: 'alone',

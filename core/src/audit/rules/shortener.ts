@@ -1,3 +1,4 @@
+import { factsOf } from '../facts.js';
 import { leadTo, type Rule } from '../finding.js';
 
 /** Services that answer with another address and nothing else. Common practice (no source): names in wide use. */
@@ -13,15 +14,13 @@ export const shortener: Rule = {
   severity: 'should-fix',
   criterion: 'Common practice',
   looksAt: ({ kind }) => kind === 'web',
-  find({ destination }, { answerOf }) {
-    if (destination.kind !== 'web') return null;
-    const url = new URL(destination.href);
-    const host = url.hostname.replace(/^www\./, '');
-    const to = answerOf?.(destination.href)?.movedTo ?? null;
-    const isKnown = SHORT.test(host) && url.pathname.length > 1;
+  find(link, { answerOf }) {
+    const { host: full, path } = factsOf(link);
+    const host = full.replace(/^www\./, '');
+    const to = answerOf?.(link.href)?.movedTo ?? null;
+    const isKnown = SHORT.test(host) && path.length > 1;
     // One that is not known gives itself away: a short host, a made-up word, and another site behind them.
-    const isSeen =
-      to !== null && host.length <= 12 && TOKEN.test(url.pathname) && new URL(to).hostname !== url.hostname;
+    const isSeen = to !== null && host.length <= 12 && TOKEN.test(path) && new URL(to).hostname !== full;
     if (!isKnown && !(isSeen && !new URL(to).hostname.endsWith(host))) return null;
     return {
       message: `“${host}” shortens addresses: a reader can’t see where this leads, and it is gone when the service is.`,

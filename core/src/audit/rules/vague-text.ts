@@ -1,5 +1,5 @@
 import { isVague } from '../../language/index.js';
-import { accessibleName } from '../../reader/index.js';
+import { factsOf } from '../facts.js';
 import { languageOf, type Rule, type Severity } from '../finding.js';
 import { explainedBy, type Judged } from '../judged.js';
 import { betterWords } from '../suggested-words.js';
@@ -15,7 +15,7 @@ export const vagueText: Rule = {
   criterion: 'WCAG 2.4.4 (F63)',
   looksAt: ({ carrier }) => carrier !== 'reference',
   find(link, context) {
-    const name = accessibleName(link);
+    const name = factsOf(link).name;
     if (!isVague(name, languageOf(link, context))) return null;
     // The mark of a hand-made note is told as such, and an area is named by its own rule.
     if (context.inside?.handMade.has(link.id)) return null;

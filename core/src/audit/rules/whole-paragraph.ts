@@ -1,5 +1,5 @@
 import { wordsOf, type Link } from '../../manuscript/index.js';
-import { wordsSeen } from '../../reader/index.js';
+import { factsOf } from '../facts.js';
 import { REMOVE, type AuditContext, type Rule } from '../finding.js';
 
 /** Words from which a line that is one link counts as a paragraph, and fewer where it is a sentence. */
@@ -10,7 +10,7 @@ const SENTENCE = 8;
 export function fillsItsParagraph(link: Link, { settingOf }: AuditContext): boolean {
   const line = settingOf?.(link)?.line;
   if (line?.type.name !== 'paragraph') return false;
-  const words = wordsSeen(link);
+  const words = factsOf(link).words;
   const count = words.split(' ').length;
   if (count < SENTENCE || (count < MANY && !/[.!?…]["”’)]*$/.test(words) && words.length <= 100))
     return false;

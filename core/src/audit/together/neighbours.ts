@@ -2,7 +2,7 @@ import type { Node } from 'prosemirror-model';
 import { flatText, type Link } from '../../manuscript/index.js';
 import { wordsSeen } from '../../reader/index.js';
 import type { AuditContext, Found } from '../finding.js';
-import { destinationKey } from '../link-index.js';
+import { factsOf } from '../facts.js';
 import type { TogetherRule } from './together-rule.js';
 
 /** How far apart two links are: in one line with nothing between, or in lines that follow each other. */
@@ -68,7 +68,8 @@ const goesOn = (link: Link, next: Link): boolean =>
   wordsSeen(link) !== wordsSeen(next);
 
 function gapBetween(link: Link, next: Link | undefined, context: AuditContext): Gap {
-  if (!next || next.chapter !== link.chapter || destinationKey(next) !== destinationKey(link)) return null;
+  if (!next || next.chapter !== link.chapter || factsOf(next).destinationKey !== factsOf(link).destinationKey)
+    return null;
   const doc = context.docOf?.(link.chapter);
   if (!doc || next.from < link.to) return isCaptionOf(link, next) ? 'figure' : null;
   const [end, start] = [doc.resolve(link.to), doc.resolve(next.from)];

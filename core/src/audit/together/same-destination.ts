@@ -1,10 +1,12 @@
 import { areOneLanguage, isVague, tellingWords } from '../../language/index.js';
 import type { Link } from '../../manuscript/index.js';
-import { accessibleName } from '../../reader/index.js';
+import { factsOf } from '../facts.js';
 import { languageOf, putWords, type AuditContext } from '../finding.js';
-import { destinationKey } from '../link-index.js';
 import { shownAddresses } from '../shown-address.js';
 import type { TogetherRule } from './together-rule.js';
+
+/** Earlier uses of a page that are looked at. */
+const LOOKED_AT = 20;
 
 /** A page that is linked under words that have nothing in common: readers take it for two. WCAG 3.2.4, as a risk. */
 export const sameDestination: TogetherRule = {
@@ -13,46 +15,42 @@ export const sameDestination: TogetherRule = {
   severity: 'consider',
   criterion: 'WCAG 3.2.4',
   find(link, index, context) {
-    if (!isNamed(link, context)) return null;
-    const uses = index.byDestination.get(destinationKey(link)) ?? [];
-    if (uses.length < 2) return null;
+    const { host, path, destinationKey } = factsOf(link);
+    if (host === '' || path.length < 2 || link.carrier !== 'text') return null;
+    const uses = index.byDestination.get(destinationKey) ?? [];
+    if (uses.length < 2 || uses[0] === link) return null;
+    const own = stemsOf(link, context);
+    if (own.length === 0) return null;
     const language = languageOf(link, context);
-    const own = stems(link, context);
-    // Said at the words that are used less.
-    const others = uses.filter(
-      (one) =>
-        one !== link &&
-        isNamed(one, context) &&
-        areOneLanguage(languageOf(one, context), language) &&
-        !stems(one, context).some((stem) => own.includes(stem)),
-    );
-    const [first] = others;
-    if (!first || isBefore(link, first, index)) return null;
-    const name = accessibleName(first);
-    return {
-      judged: 'alone',
-      message: `Elsewhere this page is called “${name}”. Under words that have nothing in common, readers take it for two pages.`,
-      repairs: [putWords(name)],
-    };
+    for (const one of uses.slice(0, LOOKED_AT)) {
+      // Said at the later one.
+      if (one === link) return null;
+      if (one.carrier !== 'text' || !areOneLanguage(languageOf(one, context), language)) continue;
+      const stems = stemsOf(one, context);
+      if (stems.length === 0 || stems.some((stem) => own.includes(stem))) continue;
+      const { name } = factsOf(one);
+      return {
+        judged: 'alone',
+        message: `Elsewhere this page is called “${name}”. Under words that have nothing in common, readers take it for two pages.`,
+        repairs: [putWords(name)],
+      };
+    }
+    return null;
   },
 };
 
-/** A page of a site under words of its own; what leads to a whole site is called as the sentence wants it. */
-function isNamed(link: Link, context: AuditContext): boolean {
-  if (link.kind !== 'web' || link.carrier !== 'text') return false;
-  const url = new URL(link.href);
-  const name = accessibleName(link);
-  return (
-    url.pathname.length > 1 &&
-    stems(link, context).length > 0 &&
-    shownAddresses(name).length === 0 &&
-    !isVague(name, languageOf(link, context))
-  );
+const known = new WeakMap<Link, string[]>();
+
+/** The beginnings of the words that say something; words of one family begin alike. None for an address and for vague words. */
+function stemsOf(link: Link, context: AuditContext): string[] {
+  const before = known.get(link);
+  if (before) return before;
+  const { name } = factsOf(link);
+  const language = languageOf(link, context);
+  const stems =
+    isVague(name, language) || shownAddresses(name).length > 0
+      ? []
+      : tellingWords(name, language).map((word) => word.slice(0, 4));
+  known.set(link, stems);
+  return stems;
 }
-
-/** The beginnings of the words that say something; words of one family begin alike. */
-const stems = (link: Link, context: AuditContext): string[] =>
-  tellingWords(accessibleName(link), languageOf(link, context)).map((word) => word.slice(0, 4));
-
-const isBefore = (one: Link, other: Link, { links }: { links: readonly Link[] }): boolean =>
-  one.chapter === other.chapter ? one.from < other.from : links.indexOf(one) < links.indexOf(other);
