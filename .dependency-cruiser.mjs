@@ -3,6 +3,7 @@
 const FLOORS = {
   'core/src': [
     ['wire'],
+    ['reports'],
     ['readback'],
     ['publish'],
     ['bring-in'],

@@ -768,6 +768,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/books/{id}/report": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["HandOnController_report"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/titles": {
         parameters: {
             query?: never;
@@ -3941,6 +3957,42 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    HandOnController_report: {
+        parameters: {
+            query: {
+                as: "html" | "pdf" | "csv" | "destinations" | "json" | "earl";
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/html; charset=utf-8": string;
+                    "application/pdf": string;
+                    "text/csv; charset=utf-8": string;
+                    "application/json; charset=utf-8": string;
+                    "application/ld+json; charset=utf-8": string;
+                };
             };
             /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
             default: {

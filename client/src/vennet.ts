@@ -228,6 +228,10 @@ export function vennet(address = '') {
 export const exportFile = (id: string) => `/api/exports/${id}/file`;
 /** The made file together with those that belong next to it. */
 export const exportBundle = (id: string) => `/api/exports/${id}/bundle`;
+/** The forms of a report on a survey. */
+export const REPORT_FORMS = ['html', 'pdf', 'csv', 'destinations', 'json', 'earl'] as const;
+export const reportFile = (book: string, as: (typeof REPORT_FORMS)[number]) =>
+  `/api/books/${book}/report?as=${as}`;
 export const enclosureFile = (id: string) => `/api/enclosures/${id}`;
 export const jobEvents = (id: string) => `/api/jobs/${id}/events`;
 /** Where a book tells how its chapters stand. */

@@ -5,3 +5,13 @@ export { applyInsideRepair } from './inside-repair.js';
 export type { InsideRepair, InsideTarget } from './inside-repair.js';
 export { applyRepair, repairBook, repairPlanned } from './repair.js';
 export type { BookRepair, Planned, Repair } from './repair.js';
+export {
+  afterRepairs,
+  faultInPrefixes,
+  leadElsewhere,
+  planDestinations,
+  planEach,
+  planPrefix,
+  planWithoutTracking,
+} from './plans.js';
+export type { LinkAfter, Plan, RefusedRepair } from './plans.js';

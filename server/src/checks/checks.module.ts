@@ -3,6 +3,7 @@ import { ReportsModule } from '../reports/reports.module.js';
 import { JobsModule } from '../jobs/jobs.module.js';
 import { ShelfModule } from '../shelf/shelf.module.js';
 import { ChecksController } from './checks.controller.js';
+import { HandOnController } from './hand-on.controller.js';
 import { ChoicesController } from './choices.controller.js';
 import { ChoicesService } from './choices.service.js';
 import { ChecksService } from './checks.service.js';
@@ -23,7 +24,7 @@ export class ChecksModule {
     return {
       module: ChecksModule,
       imports: [ReportsModule, JobsModule, ShelfModule],
-      controllers: [ChecksController, SurveyController, ChoicesController, TitlesController],
+      controllers: [ChecksController, SurveyController, ChoicesController, HandOnController, TitlesController],
       providers: [
         { provide: TIME_GATE, useValue: timeGate },
         // In the order in which they begin: settings and rests are known before a run goes on.

@@ -12,8 +12,9 @@ export class SurveyedService {
   ) {}
 
   async of(bookId: string): Promise<Surveyed> {
+    const now = new Date().toISOString();
     const answers = await this.verdicts.ofBook(bookId);
     const { rules, aside } = await this.choices.of(bookId);
-    return { answers, choices: rules, aside, today: new Date().toISOString().slice(0, 10) };
+    return { answers, choices: rules, aside, today: now.slice(0, 10), now };
   }
 }

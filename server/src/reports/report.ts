@@ -1,6 +1,7 @@
-import { auditBook, type InsideFinding, type Severity, type Survey } from '@vennet/core/audit';
+import { allRules, auditBook, VERDICT_ASIDE, type InsideFinding, type Severity, type Survey } from '@vennet/core/audit';
 import { FORMATS, linksOf, placesOf, readBook, type Place } from '@vennet/core/manuscript';
 import { editionOf, hrefIn, lossesIn } from '@vennet/core/publish';
+import { surveyReport, type SurveyReport } from '@vennet/core/reports';
 import { askedAddress, verdictOn } from '@vennet/core/reach';
 import {
   surroundingsOf,
@@ -15,15 +16,19 @@ import { manuscriptFrom, type BookSource } from '../books/book-source.js';
 /** What is known and chosen of a book beside its text, as it can be sent to another process. */
 export interface Surveyed extends Omit<Survey, 'answers'> {
   answers: readonly DestinationVerdict[];
+  /** ISO 8601. */
+  now: string;
 }
 
-export const NOT_SURVEYED: Surveyed = { answers: [], choices: [], aside: [], today: '' };
+export const NOT_SURVEYED: Surveyed = { answers: [], choices: [], aside: [], today: '', now: '' };
 
 const surveyOf = ({
   answers,
-  ...chosen
+  choices,
+  aside,
+  today,
 }: Surveyed): Omit<Survey, 'answers'> & { answers: ReadonlyMap<string, DestinationVerdict> } => ({
-  ...chosen,
+  ...{ choices, aside, today },
   answers: new Map(answers.map((one) => [one.href, one])),
 });
 
@@ -75,6 +80,33 @@ function counts(manuscript: Manuscript, surveyed: Surveyed): FindingCounts {
   return { mustFix: of('must-fix'), shouldFix: of('should-fix'), consider: of('consider') };
 }
 
+/** What a survey found, to be handed on. */
+function survey(manuscript: Manuscript, surveyed: Surveyed): SurveyReport {
+  const known = surveyOf(surveyed);
+  const book = readBook(manuscript);
+  const surroundings = surroundingsOf(manuscript);
+  const { links, findings, aside, inside, map } = auditBook(book, surroundings, known);
+  const { readers } = manuscript.structure;
+  const around = {
+    ...surroundings,
+    isPlace: (place: string) => map.places.has(place),
+    ...(readers ? { readers } : {}),
+  };
+  const titles = new Map(book.chapters.map(({ id, title }) => [id, title]));
+  const answerOf = (href: string) => known.answers.get(href);
+  const { id, title, author, language } = manuscript;
+  return surveyReport({
+    book: { id, title, author, language },
+    madeAt: surveyed.now,
+    checkedAt: surveyed.answers.map(({ checkedAt }) => checkedAt).reduce((a, b) => (a > b ? a : b), '') || null,
+    ...{ links, findings, aside, inside, rules: allRules, choices: surveyed.choices },
+    verdictsAside: surveyed.aside.filter(({ rule }) => rule === VERDICT_ASIDE),
+    chapterTitle: (chapter) => titles.get(chapter) ?? '',
+    verdictOf: ({ destination }) => verdictOn(destination, around, answerOf),
+    answerOf,
+  });
+}
+
 /** What each form would lose or change. */
 function forms(manuscript: Manuscript): FormPreview[] {
   const book = readBook(manuscript);
@@ -104,6 +136,7 @@ const REPORTS = {
   links,
   findings,
   counts,
+  survey,
   forms,
   addresses,
   places,

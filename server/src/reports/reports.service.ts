@@ -122,7 +122,7 @@ const keyOf = (book: string, kind: ReportKind, { text, verdicts }: Revision): st
   `${kind} ${book} ${text} ${SURVEYED.has(kind) ? `${verdicts} ${new Date().toISOString().slice(0, 10)}` : ''}`;
 
 /** What depends on what checks have found, and on what is set aside until a day. */
-const SURVEYED: ReadonlySet<ReportKind> = new Set(['links', 'findings', 'counts']);
+const SURVEYED: ReadonlySet<ReportKind> = new Set(['links', 'findings', 'counts', 'survey']);
 
 function answer(request: Request, response: Response, { json, zipped, etag }: Kept): void {
   const packed = /\bgzip\b/.test(request.headers['accept-encoding'] ?? '');

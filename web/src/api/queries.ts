@@ -27,6 +27,8 @@ export const queries = {
     queryOptions({ queryKey: ['removed files', book], queryFn: () => api.removedFiles(book) }),
   verdicts: (book: string) =>
     queryOptions({ queryKey: ['verdicts', book], queryFn: () => api.verdicts(book), ...BESIDE_THE_TEXT }),
+  survey: (book: string) =>
+    queryOptions({ queryKey: ['survey', book], queryFn: () => api.survey(book), ...BESIDE_THE_TEXT }),
   checks: (book: string) => queryOptions({ queryKey: ['checks', book], queryFn: () => api.checks(book) }),
   history: (book: string, href: string) =>
     queryOptions({ queryKey: ['history', book, href], queryFn: () => api.history(book, href) }),

@@ -46,7 +46,7 @@ const kinds = () =>
   sent
     .flat()
     .map((one) =>
-      'book' in one ? 'book' : 'chapter' in one ? one.chapter.id : 'search' in one ? 'search' : 'around',
+      'book' in one ? 'book' : 'chapter' in one ? one.chapter.id : 'search' in one ? 'search' : 'survey' in one ? 'survey' : 'around',
     );
 
 describe('the audit', () => {
@@ -78,6 +78,7 @@ describe('the audit', () => {
       opening,
       links: { whole: [] },
       findings: { whole: [] },
+  aside: { whole: [] },
       inside: { whole: [] },
       places: { whole: [] },
       notes: { whole: [] },

@@ -1,6 +1,6 @@
 import type { Mention, MentionSearch } from '@vennet/core/repair';
 import type { Surroundings } from '@vennet/core/shelf';
-import { withChanges, type Manuscript } from '@vennet/core/wire';
+import { withChanges, type DestinationVerdict, type Manuscript, type SurveyChoices } from '@vennet/core/wire';
 import type { AuditAnswer, AuditNews, AuditRequest } from './audit.worker.js';
 import type { Audited, OpenBookStore } from './store.js';
 
@@ -11,6 +11,8 @@ export type AuditWorker = Pick<Worker, 'postMessage' | 'terminate' | 'onmessage'
 export interface Audit {
   /** Tells the worker what it does not know yet of a book; what is computed comes into the store. */
   tell(book: Manuscript, surroundings: Surroundings): void;
+  /** Tells the worker what is known and chosen of the book beside its text. */
+  survey(verdicts: readonly DestinationVerdict[], choices: SurveyChoices): void;
   /** Waits until something was computed, but not for ever: numbers and references are there when the text is first seen. */
   nextNews(): Promise<void>;
   /** What was told so far is of no use any more. */
@@ -81,6 +83,10 @@ export function createAudit(store: OpenBookStore, makeWorker: () => AuditWorker)
       )
         post({ surroundings, details: book });
     },
+    survey(verdicts, choices) {
+      waiting = waiting.filter((one) => !('survey' in one));
+      post({ survey: { ...choices, verdicts, today: new Date().toISOString().slice(0, 10) } });
+    },
     nextNews: () =>
       new Promise((resolve) => {
         newsHeard = resolve;
@@ -102,7 +108,15 @@ export function createAudit(store: OpenBookStore, makeWorker: () => AuditWorker)
       worker.terminate();
     },
   };
-  const unsubscribe = store.subscribe(({ book, surroundings }) => book && audit.tell(book, surroundings));
+  let surveyed: unknown[] = [store.getState().verdicts, store.getState().choices];
+  const unsubscribe = store.subscribe(({ book, surroundings, verdicts, choices }) => {
+    if (!book) return;
+    if (surveyed[0] !== verdicts || surveyed[1] !== choices) {
+      surveyed = [verdicts, choices];
+      audit.survey([...verdicts.values()], choices);
+    }
+    audit.tell(book, surroundings);
+  });
   return audit;
 }
 
@@ -132,6 +146,7 @@ function withNews(before: Audited, news: AuditNews): Audited {
     places,
     placeIds: 'whole' in news.places ? new Set(places.keys()) : before.placeIds,
     findings: withChanges(before.findings, news.findings),
+    aside: withChanges(before.aside, news.aside),
     notes: withChanges(before.notes, news.notes),
     contents: withChanges(before.contents, news.contents),
     orders: withChanges(before.orders, news.orders),

@@ -1,4 +1,4 @@
-import { auditBook, type Finding, type InsideFinding } from '@vennet/core/audit';
+import { auditBook, NO_SURVEY, type AsideFinding, type Finding, type InsideFinding, type Survey } from '@vennet/core/audit';
 import {
   attrsOf,
   groupedBy,
@@ -16,7 +16,7 @@ import {
 } from '@vennet/core/manuscript';
 import { findMentions, type Mention, type MentionSearch } from '@vennet/core/repair';
 import { NO_SURROUNDINGS, type Surroundings } from '@vennet/core/shelf';
-import { teller, type Changes } from '@vennet/core/wire';
+import { teller, type Changes, type DestinationVerdict, type SurveyChoices } from '@vennet/core/wire';
 
 /**
  * What the interface tells the worker: a whole book, one chapter that has changed, what is around the book, or what is
@@ -26,7 +26,14 @@ export type AuditRequest =
   | { book: BookDetails; chapters: Chapter[]; surroundings: Surroundings; opening: number }
   | { chapter: Chapter }
   | { surroundings: Surroundings; details: BookDetails }
+  | { survey: SentSurvey }
   | { search: MentionSearch; id: number };
+
+/** What is known and chosen of the book beside its text. `today` is a day (ISO 8601). */
+export interface SentSurvey extends SurveyChoices {
+  verdicts: readonly DestinationVerdict[];
+  today: string;
+}
 
 /** A note as the interface needs it. */
 export type SeenNote = Omit<Note, 'node'>;
@@ -37,6 +44,7 @@ export interface AuditNews {
   /** By chapter, in their order. */
   links: Changes<Link[]>;
   findings: Changes<Finding[]>;
+  aside: Changes<AsideFinding[]>;
   /** One list, under `all`. */
   inside: Changes<InsideFinding[]>;
   places: Changes<Place>;
@@ -62,6 +70,7 @@ export interface AuditAnswer {
 let details: BookDetails | null = null;
 let chapters: ReadChapter[] = [];
 let surroundings: Surroundings = NO_SURROUNDINGS;
+let survey: Survey = NO_SURVEY;
 let opening = 0;
 let tell = tellers();
 
@@ -69,6 +78,7 @@ function tellers() {
   return {
     links: teller<Link[]>(),
     findings: teller<Finding[]>(),
+    aside: teller<AsideFinding[]>(),
     inside: teller<InsideFinding[]>(),
     places: teller<Place>(),
     notes: teller<SeenNote>(),
@@ -99,6 +109,9 @@ function takeIn(request: Exclude<AuditRequest, { search: MentionSearch }>): void
     ({ book: details, surroundings, opening } = request);
     chapters = request.chapters.map(readChapter);
     tell = tellers();
+  } else if ('survey' in request) {
+    const { verdicts, rules, aside, today } = request.survey;
+    survey = { answers: new Map(verdicts.map((one) => [one.href, one])), choices: rules, aside, today };
   } else if ('surroundings' in request) {
     ({ surroundings, details } = request);
   } else {
@@ -112,7 +125,11 @@ function takeIn(request: Exclude<AuditRequest, { search: MentionSearch }>): void
 
 function newsOf(): AuditNews | null {
   if (!details) return null;
-  const { map, links, findings, inside, context } = auditBook({ ...details, chapters }, surroundings);
+  const { map, links, findings, aside, inside, context } = auditBook(
+    { ...details, chapters },
+    surroundings,
+    survey,
+  );
   const linksIn = groupedBy(links, ({ chapter }) => chapter);
   const notes = map.notes.flatMap(({ id, number, chapter, back, marks }) => {
     const note = { id, number, chapter, back, marks };
@@ -122,6 +139,7 @@ function newsOf(): AuditNews | null {
     opening,
     links: tell.links(linksIn),
     findings: tell.findings(findings),
+    aside: tell.aside(aside),
     inside: tell.inside(new Map([['all', inside]])),
     places: tell.places(map.places),
     notes: tell.notes(new Map(notes)),

@@ -1,4 +1,5 @@
 import type { Vennet } from '@vennet/client';
+import type { Planned } from '@vennet/core/repair';
 import type { SectionMove } from '@vennet/core/edits';
 import type {
   ChapterPlace,
@@ -20,6 +21,7 @@ export interface BulkNeeds {
   api: Pick<
     Vennet,
     | 'repair'
+    | 'repairMany'
     | 'repairInside'
     | 'moveSection'
     | 'linkMentions'
@@ -41,6 +43,8 @@ export interface BulkNeeds {
 /** Changes all over the open book, made at the server. Each offers to be taken back; each gives whether it was done. */
 export interface BulkChanges {
   repair(request: RepairRequest): Promise<boolean>;
+  /** Repairs many links, each as it was previewed, as one change. */
+  repairMany(words: string, planned: readonly Planned[]): Promise<boolean>;
   /** Repairs a place, a note or a list. */
   repairInside(request: InsideRepairRequest): Promise<boolean>;
   moveSection(move: SectionMove): Promise<boolean>;
@@ -117,6 +121,8 @@ export function createBulkChanges({ store, api, texts, notices, open, acts, faul
         (book) => api.repair(book, request),
         request.repair.type === 'make-note' ? notesWereMade : linksWere('changed'),
       ),
+    repairMany: (words, planned) =>
+      inBook((book) => api.repairMany(book, { words, planned: [...planned] }), linksWere('changed')),
     repairInside: (request) =>
       inBook(
         (book) => api.repairInside(book, request),

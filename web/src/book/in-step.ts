@@ -14,15 +14,19 @@ export function keepInStep(store: OpenBookStore, queries: QueryClient): void {
   let leave = () => {};
   const watch = (book: string) => {
     const verdicts = new QueryObserver(queries, known.verdicts(book));
+    const survey = new QueryObserver(queries, known.survey(book));
     const files = new QueryObserver(queries, known.files(book));
     const stops = [
       verdicts.subscribe(({ data }) => data && store.getState().setVerdicts(data)),
+      survey.subscribe(({ data }) => data && store.getState().setChoices(data)),
       files.subscribe(({ data }) => {
         if (data && data !== store.getState().book?.files) store.getState().setDetails({ files: data });
       }),
     ];
     const { data } = verdicts.getCurrentResult();
     if (data) store.getState().setVerdicts(data);
+    const { data: choices } = survey.getCurrentResult();
+    if (choices) store.getState().setChoices(choices);
     return () => stops.forEach((stop) => stop());
   };
   store.subscribe(({ book }) => {

@@ -14,6 +14,7 @@ import { browserCopies } from './local-copies.js';
 import { createOpening, type Opening } from './opening.js';
 import { createPages, type Pages } from './pages.js';
 import { createTexts, type Texts, type TextsNeeds } from './texts.js';
+import { createSurveyActs, type SurveyActs } from './survey-choices.js';
 import { createShelfFiles, type ShelfFiles } from './shelf-files.js';
 import { useBook } from './store.js';
 import { createUploads, type Uploads } from './uploads.js';
@@ -26,6 +27,7 @@ export interface OpenBook {
   open: Opening;
   acts: Acts;
   bulk: BulkChanges;
+  survey: SurveyActs;
   pages: Pages;
   files: ShelfFiles;
   uploads: Uploads;
@@ -80,6 +82,7 @@ export function startOpenBook(queries: QueryClient, { makeState, show }: AroundT
       const [book] = await Promise.all([
         api.manuscript(id),
         queries.query({ ...known.verdicts(id), staleTime: 0 }),
+        queries.query({ ...known.survey(id), staleTime: 0 }),
       ]);
       return { ...book, files: queries.setQueryData(known.files(id).queryKey, book.files) ?? book.files };
     },
@@ -97,6 +100,7 @@ export function startOpenBook(queries: QueryClient, { makeState, show }: AroundT
     files,
     acts,
     bulk,
+    survey: createSurveyActs({ store, queries, api, notices, fault: tellFault }),
     pages: createPages({ store, texts, setPages: api.pages }),
     uploads: createUploads({ store, files, notices, send: sendFile, fault: tellFault }),
   };

@@ -1,4 +1,4 @@
-import type { Finding, InsideFinding } from '@vennet/core/audit';
+import type { AsideFinding, Finding, InsideFinding } from '@vennet/core/audit';
 import { phrases, type Phrases } from '@vennet/core/language';
 import type { ContentsList, Link, Place } from '@vennet/core/manuscript';
 import { verdictOn, type Verdict } from '@vennet/core/reach';
@@ -9,6 +9,7 @@ import {
   type ChapterSaved,
   type DestinationVerdict,
   type Manuscript,
+  type SurveyChoices,
   type VersionedChapter,
 } from '@vennet/core/wire';
 import { create, type StoreApi } from 'zustand';
@@ -20,6 +21,8 @@ export interface Audited {
   links: Link[];
   linksIn: ReadonlyMap<string, Link[]>;
   findings: ReadonlyMap<string, Finding[]>;
+  /** What is set aside of each link, and still as it was. */
+  aside: ReadonlyMap<string, AsideFinding[]>;
   /** What is found of places, notes, lists of contents and return links. */
   inside: InsideFinding[];
   places: ReadonlyMap<string, Place>;
@@ -49,6 +52,8 @@ export interface BookStore extends Audited {
   /** The page of each place, as pages were last set; `null` before that. */
   pages: Map<string, string> | null;
   verdicts: Map<string, DestinationVerdict>;
+  /** How grave the author takes rules, and what is set aside. */
+  choices: SurveyChoices;
   /** The files of the Shelf, and the other books. */
   surroundings: Surroundings;
   /** Chapters whose text in this browser and on the server have gone different ways. */
@@ -63,6 +68,7 @@ export interface BookStore extends Audited {
   setVersion(saved: ChapterSaved): void;
   setConflict(chapter: string, conflict: Conflict | null): void;
   setVerdicts(verdicts: readonly DestinationVerdict[]): void;
+  setChoices(choices: SurveyChoices): void;
   /** Takes in what was changed of the book itself, of its Shelf, or of the books around it. */
   setDetails(changes: Partial<Pick<Manuscript, 'look' | 'structure' | 'address' | 'books' | 'files'>>): void;
   /** Puts the chapters into another order, adds some, or changes where one is left out. */
@@ -75,6 +81,7 @@ const nothingAudited = (): Audited => ({
   links: [],
   linksIn: new Map(),
   findings: new Map(),
+  aside: new Map(),
   inside: [],
   places: new Map(),
   placeIds: new Set<string>(),
@@ -86,11 +93,14 @@ const nothingAudited = (): Audited => ({
   readsPages: false,
 });
 
+const NO_CHOICES: SurveyChoices = { rules: [], aside: [] };
+
 const nothing = () => ({
   ...nothingAudited(),
   book: null,
   pages: null,
   verdicts: new Map(),
+  choices: NO_CHOICES,
   surroundings: NO_SURROUNDINGS,
   conflicts: new Map(),
 });
@@ -119,6 +129,7 @@ export const createBookStore = () =>
         set({ conflicts });
       },
       setVerdicts: (verdicts) => set({ verdicts: new Map(verdicts.map((one) => [one.href, one])) }),
+      setChoices: (choices) => set({ choices }),
       setDetails(changes) {
         change(changes);
         const { book } = get();

@@ -1,0 +1,7 @@
+export { reportBook } from './report-book.js';
+export { destinationsCsv, reportCsv, reportEarl } from './report-data.js';
+export { SEVERITY_TITLES, VERDICT_TITLES } from './report-words.js';
+export { surveyReport } from './survey-report.js';
+export type { ReportedFinding, SurveyReport } from './survey-report.js';
+export { whatNow } from './what-now.js';
+export type { NextStep, ReadyStep, Standing, WhatNow } from './what-now.js';

@@ -1,0 +1,182 @@
+import { allRules, type Finding, type RuleHead } from '../audit/index.js';
+import { counted, message } from '../language/index.js';
+import type { Link } from '../manuscript/index.js';
+import { VERDICTS, type VerdictName } from '../reach/index.js';
+import { leadElsewhere, planEach, type Plan, type Repair } from '../repair/index.js';
+
+/** What the last check says of a link, as far as the next step depends on it. */
+export interface Standing {
+  verdict: VerdictName;
+  movedTo: string | null;
+  securedTo: string | null;
+  copy: { href: string } | null;
+  /** The author leaves the verdict as it is. */
+  isAside: boolean;
+}
+
+/** One line of what is to be done next: what it is about, how many links, and which. */
+export interface NextStep {
+  id: string;
+  words: string;
+  links: Link[];
+  /** How many pages, or how many links, it is about. */
+  count: number;
+}
+
+/** A step that is ready: the repairs are known, and are previewed before they are made. */
+export interface ReadyStep extends NextStep {
+  /** `words`: each is picked by the author, one by one. */
+  way: 'all' | 'words';
+  plan: Plan;
+}
+
+export interface WhatNow {
+  /** What puts most right comes first. */
+  ready: ReadyStep[];
+  /** What only the author can decide. */
+  yours: NextStep[];
+}
+
+interface Surveyed {
+  links: readonly Link[];
+  findings: ReadonlyMap<string, readonly Finding[]>;
+  standingOf(link: Link): Standing;
+}
+
+/** What is to be done next in a book, as its survey stands. */
+export function whatNow({ links, findings, standingOf }: Surveyed): WhatNow {
+  const standings = new Map(links.map((link) => [link, standingOf(link)]));
+  const ready = [...verdictSteps(links, standings), ...ruleSteps(links, findings, standings)];
+  const taken = new Set(ready.flatMap(({ links: own, id }) => own.map((link) => `${link.id} ${id}`)));
+  const yours = [...openVerdicts(links, standings, taken), ...openRules(links, findings)];
+  const byCount = (one: NextStep, other: NextStep) => other.count - one.count;
+  return { ready: ready.sort(byCount), yours: yours.sort(byCount) };
+}
+
+type Standings = ReadonlyMap<Link, Standing>;
+
+const pagesOf = (links: readonly Link[]): number => new Set(links.map(({ href }) => href)).size;
+
+/** Steps that follow from what a check found. */
+function verdictSteps(links: readonly Link[], standings: Standings): ReadyStep[] {
+  const step = (
+    id: string,
+    hrefFor: (standing: Standing) => string | null,
+    wordsFor: (count: number) => string,
+  ): ReadyStep[] => {
+    const target = (link: Link) => {
+      const standing = standings.get(link);
+      return link.kind === 'web' && standing && !standing.isAside ? hrefFor(standing) : null;
+    };
+    const own = links.filter((link) => target(link) !== null);
+    if (own.length === 0) return [];
+    const plan = planEach(own, (link) => leadElsewhere(link, { kind: 'web', href: target(link)! }));
+    const count = pagesOf(own);
+    return [{ id, way: 'all', words: wordsFor(count), links: own, count, plan }];
+  };
+  return [
+    ...step(
+      'moved',
+      ({ verdict, movedTo }) => (verdict === 'moved' ? movedTo : null),
+      (count) =>
+        message('{count, plural, one {One page has} other {# pages have}} moved for good: take the new addresses', { count }),
+    ),
+    ...step(
+      'https',
+      ({ verdict, securedTo }) => (verdict === 'sound' ? securedTo : null),
+      (count) =>
+        message('{count, plural, one {One page answers} other {# pages answer}} the same by HTTPS: take it', { count }),
+    ),
+    ...step(
+      'archive',
+      ({ verdict, copy }) => (verdict === 'broken' && copy ? copy.href : null),
+      (count) =>
+        message('{count, plural, one {One lost page is} other {# lost pages are}} kept in an archive: lead to the copies', { count }),
+    ),
+  ];
+}
+
+/** What a step over the findings of one rule says; `#` stands for how many links. */
+const RULE_WORDS: Readonly<Record<string, string>> = {
+  'vague-text': '{count, plural, one {One link says} other {# links say}} nothing by itself: words are ready',
+  'raw-address': '{count, plural, one {One address stands} other {# addresses stand}} where words should: words are ready',
+  'no-text': '{count, plural, one {One link has} other {# links have}} no words: words are ready',
+  'untrimmed-ends': '{count, plural, one {One link takes} other {# links take}} in a space or a sign: trim the ends',
+  tracking: '{count, plural, one {One address tells} other {# addresses tell}} where readers come from: drop that',
+  'file-unsaid': '{count, plural, one {One file does} other {# files do}} not say what it is: type and size are ready',
+  'look-contrast': '{count, plural, one {One link} other {# links}} can’t be read or told: look like the others',
+  'new-window': '{count, plural, one {One link opens} other {# links open}} a window unsaid: stay in the same one',
+  'hover-note': '{count, plural, one {One hover note repeats} other {# hover notes repeat}} or replaces words: put that right',
+  neighbours: '{count, plural, one {One picture and its words are} other {# pictures and their words are}} two links: make one',
+  'split-text': '{count, plural, one {One link is} other {# links are}} in pieces: make one',
+};
+
+/** Rules whose findings the steps of verdicts put right already. */
+const BY_VERDICT = new Set(['plain-http']);
+/** A repair that gives something up is for the author to choose. */
+const isLoss = ({ type }: Repair): boolean => type === 'unlink';
+
+function ruleSteps(
+  links: readonly Link[],
+  findings: Surveyed['findings'],
+  standings: Standings,
+): ReadyStep[] {
+  return allRules.flatMap((rule): ReadyStep[] => {
+    const own = links.filter((link) => {
+      const finding = ownFinding(link, rule, findings);
+      const [first] = finding?.repairs ?? [];
+      if (!first || isLoss(first.repair) || first.repair.type === 'make-note') return false;
+      return !(BY_VERDICT.has(rule.id) && standings.get(link)?.securedTo);
+    });
+    if (own.length === 0) return [];
+    const firstOf = (link: Link) => ownFinding(link, rule, findings)!.repairs[0]!.repair;
+    const isWords = own.some((link) => firstOf(link).type === 'text');
+    const words = RULE_WORDS[rule.id]
+      ? message(RULE_WORDS[rule.id]!, { count: own.length })
+      : `${rule.title}: ${counted(own.length, 'repair is', 'repairs are')} ready`;
+    const plan = planEach(own, (link) => [firstOf(link)]);
+    return [{ id: rule.id, way: isWords ? 'words' : 'all', words, links: own, count: own.length, plan }];
+  });
+}
+
+const ownFinding = (link: Link, { id }: RuleHead, findings: Surveyed['findings']): Finding | undefined =>
+  findings.get(link.id)?.find(({ rule }) => rule === id);
+
+const OPEN_WORDS: Partial<Record<VerdictName, string>> = {
+  broken: '{count, plural, one {One page is} other {# pages are}} broken: find where they are now, or take the links away',
+  unreachable: '{count, plural, one {One page could} other {# pages could}} not be reached: look yourself, or check again later',
+  doubtful: '{count, plural, one {One page is} other {# pages are}} doubtful: look yourself, and say what you saw',
+  guarded: '{count, plural, one {One page is} other {# pages are}} behind a door: say who can open it',
+  unchecked: '{count, plural, one {One destination was} other {# destinations were}} never checked: check them',
+};
+
+function openVerdicts(links: readonly Link[], standings: Standings, taken: ReadonlySet<string>): NextStep[] {
+  return VERDICTS.flatMap((verdict): NextStep[] => {
+    const words = OPEN_WORDS[verdict];
+    const own = links.filter((link) => {
+      const standing = standings.get(link);
+      return (
+        words !== undefined &&
+        standing?.verdict === verdict &&
+        !standing.isAside &&
+        !taken.has(`${link.id} moved`) &&
+        !taken.has(`${link.id} archive`)
+      );
+    });
+    const count = pagesOf(own);
+    return own.length === 0 ? [] : [{ id: verdict, words: message(words!, { count }), links: own, count }];
+  });
+}
+
+/** Rules of which a finding has no repair that Vennet could make. */
+function openRules(links: readonly Link[], findings: Surveyed['findings']): NextStep[] {
+  return allRules.flatMap((rule): NextStep[] => {
+    const own = links.filter((link) => {
+      const finding = ownFinding(link, rule, findings);
+      const [first] = finding?.repairs ?? [];
+      return finding !== undefined && (!first || isLoss(first.repair) || first.repair.type === 'make-note');
+    });
+    if (own.length === 0) return [];
+    return [{ id: rule.id, words: `${rule.title}: ${own.length}`, links: own, count: own.length }];
+  });
+}
