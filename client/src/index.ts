@@ -6,6 +6,8 @@ export {
   exportBundle,
   exportFile,
   jobEvents,
+  REPORT_FORMS,
+  reportFile,
   vennet,
 } from './vennet.js';
 export type { Vennet } from './vennet.js';

@@ -6,6 +6,9 @@ export interface AreaSize {
   form: string;
   width: number;
   height: number;
+  /** Of the whole picture. */
+  shown: number;
+  tall: number;
   enough: Box;
 }
 
@@ -33,6 +36,8 @@ export function areaSizes(area: Box, { enclosure, width }: FigureAttrs, { files 
       form,
       width: area.width * shown,
       height: area.height * tall,
+      shown,
+      tall,
       enough: withinPicture({
         x: area.x - (wide - area.width) / 2,
         y: area.y - (high - area.height) / 2,

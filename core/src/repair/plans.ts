@@ -60,7 +60,8 @@ export const planDestinations = (
 /** The repairs that lead a link elsewhere: with the words, where they are its address and nothing else. */
 export function leadElsewhere(link: Link, destination: Destination): Repair[] {
   const repairs: Repair[] = [{ type: 'destination', destination }];
-  const shown = link.carrier === 'text' && destination.kind === 'web' ? shownAs(link, destination.href) : null;
+  const shown =
+    link.carrier === 'text' && destination.kind === 'web' ? shownAs(link, destination.href) : null;
   return shown === null ? repairs : [...repairs, { type: 'text', text: shown }];
 }
 
@@ -120,7 +121,8 @@ export function planPrefix(links: readonly Link[], from: string, to: string): Pl
     const url = urlFrom(joined) && parseWebAddress(joined);
     const { id, href } = link;
     if (!url) plan.refused.push({ link: id, href, reason: `“${joined}” is no web address.` });
-    else if (url.href.length > 8_000) plan.refused.push({ link: id, href, reason: 'The new address would be too long.' });
+    else if (url.href.length > 8_000)
+      plan.refused.push({ link: id, href, reason: 'The new address would be too long.' });
     else if (url.href !== href)
       plan.planned.push(plannedFor(link, leadElsewhere(link, { kind: 'web', href: url.href })));
   }

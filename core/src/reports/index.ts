@@ -1,5 +1,5 @@
 export { reportBook } from './report-book.js';
-export { destinationsCsv, reportCsv, reportEarl } from './report-data.js';
+export { reportEarl } from './report-earl.js';
 export { SEVERITY_TITLES, VERDICT_TITLES } from './report-words.js';
 export { surveyReport } from './survey-report.js';
 export type { ReportedFinding, SurveyReport } from './survey-report.js';

@@ -41,21 +41,26 @@ export function reportBook(report: SurveyReport): ReadBook {
   };
 }
 
-const day = (moment: string) => new Intl.DateTimeFormat('en-GB', { dateStyle: 'long' }).format(new Date(moment));
+const day = (moment: string) =>
+  new Intl.DateTimeFormat('en-GB', { dateStyle: 'long' }).format(new Date(moment));
 
 const words = (text: string): Node[] => {
   const plain = plainWords(text.replace(/\s+/g, ' ').trim(), LONGEST);
   return plain === '' ? [] : [schema.text(plain)];
 };
-const strong = (text: string): Node[] =>
-  words(text).map((node) => node.mark([schema.marks.strong.create()]));
+const strong = (text: string): Node[] => words(text).map((node) => node.mark([schema.marks.strong.create()]));
 const spaced = (...parts: Node[][]): Node[] =>
-  parts.filter((part) => part.length > 0).flatMap((part, index) => (index === 0 ? part : [schema.text(' '), ...part]));
+  parts
+    .filter((part) => part.length > 0)
+    .flatMap((part, index) => (index === 0 ? part : [schema.text(' '), ...part]));
 const paragraph = (text: string): Node => schema.node('paragraph', null, words(text));
 const heading = (level: number, text: string): Node => schema.node('heading', { level }, words(text));
 
 function chapter(id: string, title: string, blocks: Node[]): ReadBook['chapters'][number] {
-  const doc = schema.node('doc', null, [heading(1, title), ...(blocks.length > 0 ? blocks : [paragraph('Nothing.')])]);
+  const doc = schema.node('doc', null, [
+    heading(1, title),
+    ...(blocks.length > 0 ? blocks : [paragraph('Nothing.')]),
+  ]);
   return { id: `report-${id}`, title, matter: 'main', leftOutOf: [], doc };
 }
 
@@ -93,13 +98,19 @@ function statement(report: SurveyReport): Node[] {
 
 function findingsIn(findings: readonly ReportedFinding[]): Node[] {
   if (findings.length === 0) return [paragraph('Nothing was found.')];
-  const items = findings.slice(0, MOST).map(({ message, criterion, chapter: title, before, text, after, href }) =>
-    schema.node('list_item', null, [
-      schema.node('paragraph', null, spaced(strong(message), words(`${criterion}.`))),
-      schema.node('paragraph', null, spaced(words(`In “${title}”:`), words(`${before}[${text || 'no words'}]${after}`))),
-      schema.node('paragraph', null, words(href)),
-    ]),
-  );
+  const items = findings
+    .slice(0, MOST)
+    .map(({ message, criterion, chapter: title, before, text, after, href }) =>
+      schema.node('list_item', null, [
+        schema.node('paragraph', null, spaced(strong(message), words(`${criterion}.`))),
+        schema.node(
+          'paragraph',
+          null,
+          spaced(words(`In “${title}”:`), words(`${before}[${text || 'no words'}]${after}`)),
+        ),
+        schema.node('paragraph', null, words(href)),
+      ]),
+    );
   return [schema.node('ordered_list', null, items), ...more(findings.length)];
 }
 
@@ -127,7 +138,9 @@ function rulesIn({ rules, aside }: SurveyReport): Node[] {
       rules.map(({ title, criterion, severity, found, reason }) => [
         title,
         criterion,
-        severity === 'off' ? `Switched off: ${reason}` : SEVERITY_TITLES[severity] + (reason ? `: ${reason}` : ''),
+        severity === 'off'
+          ? `Switched off: ${reason}`
+          : SEVERITY_TITLES[severity] + (reason ? `: ${reason}` : ''),
         String(found),
       ]),
     ),
@@ -136,7 +149,14 @@ function rulesIn({ rules, aside }: SurveyReport): Node[] {
       ? [paragraph('Nothing was set aside.')]
       : tableOf(
           ['What', 'Where', 'Why', 'Until'],
-          aside.slice(0, MOST).map(({ rule, text, href, reason, until }) => [rule, text ? `${text} (${href})` : href, reason, until]),
+          aside
+            .slice(0, MOST)
+            .map(({ rule, text, href, reason, until }) => [
+              rule,
+              text ? `${text} (${href})` : href,
+              reason,
+              until,
+            ]),
         )),
   ];
 }

@@ -29,7 +29,8 @@ export const SEVERITY_MEANINGS: Record<Severity, string> = {
 /** The statement of accessibility of the links of a book, as sentences. */
 export function statementOf({ book, counts, checkedAt, madeAt, rules, aside }: SurveyReport): string[] {
   const { findings, verdicts, links, destinations } = counts;
-  const day = (moment: string) => new Intl.DateTimeFormat('en-GB', { dateStyle: 'long' }).format(new Date(moment));
+  const day = (moment: string) =>
+    new Intl.DateTimeFormat('en-GB', { dateStyle: 'long' }).format(new Date(moment));
   const off = rules.filter(({ severity }) => severity === 'off');
   const lost = (verdicts.broken ?? 0) + (verdicts.unreachable ?? 0);
   const sentences = [
@@ -52,15 +53,21 @@ export function statementOf({ book, counts, checkedAt, madeAt, rules, aside }: S
   ];
   if (aside.length > 0)
     sentences.push(
-      message('{count, plural, one {One finding was} other {# findings were}} set aside by the author, with the reasons that stand below.', {
-        count: aside.length,
-      }),
+      message(
+        '{count, plural, one {One finding was} other {# findings were}} set aside by the author, with the reasons that stand below.',
+        {
+          count: aside.length,
+        },
+      ),
     );
   if (off.length > 0)
     sentences.push(
-      message('{count, plural, one {One rule was} other {# rules were}} switched off for this book, with the reasons that stand below.', {
-        count: off.length,
-      }),
+      message(
+        '{count, plural, one {One rule was} other {# rules were}} switched off for this book, with the reasons that stand below.',
+        {
+          count: off.length,
+        },
+      ),
     );
   sentences.push('What only a person can judge, such as whether words are true, was not judged.');
   return sentences;

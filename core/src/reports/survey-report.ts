@@ -53,7 +53,14 @@ export interface SurveyReport {
     findings: Record<Severity, number>;
   };
   /** The rules by which it was judged, with what the author chose for this book. */
-  rules: { id: string; title: string; criterion: string; severity: Severity | 'off'; found: number; reason: string }[];
+  rules: {
+    id: string;
+    title: string;
+    criterion: string;
+    severity: Severity | 'off';
+    found: number;
+    reason: string;
+  }[];
   findings: ReportedFinding[];
   destinations: ReportedDestination[];
   aside: ReportedAside[];
@@ -129,7 +136,9 @@ export function surveyReport(parts: ReportParts): SurveyReport {
       (one, other) => VERDICTS.indexOf(one.verdict) - VERDICTS.indexOf(other.verdict),
     ),
     aside: [
-      ...[...parts.aside.values()].flat().map(({ finding, aside }) => asideRow(aside, finding.rule, linkOf.get(aside.of))),
+      ...[...parts.aside.values()]
+        .flat()
+        .map(({ finding, aside }) => asideRow(aside, finding.rule, linkOf.get(aside.of))),
       ...parts.verdictsAside.map((aside) => asideRow(aside, 'verdict', undefined)),
     ],
   };

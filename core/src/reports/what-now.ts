@@ -79,19 +79,27 @@ function verdictSteps(links: readonly Link[], standings: Standings): ReadyStep[]
       'moved',
       ({ verdict, movedTo }) => (verdict === 'moved' ? movedTo : null),
       (count) =>
-        message('{count, plural, one {One page has} other {# pages have}} moved for good: take the new addresses', { count }),
+        message(
+          '{count, plural, one {One page has} other {# pages have}} moved for good: take the new addresses',
+          { count },
+        ),
     ),
     ...step(
       'https',
       ({ verdict, securedTo }) => (verdict === 'sound' ? securedTo : null),
       (count) =>
-        message('{count, plural, one {One page answers} other {# pages answer}} the same by HTTPS: take it', { count }),
+        message('{count, plural, one {One page answers} other {# pages answer}} the same by HTTPS: take it', {
+          count,
+        }),
     ),
     ...step(
       'archive',
       ({ verdict, copy }) => (verdict === 'broken' && copy ? copy.href : null),
       (count) =>
-        message('{count, plural, one {One lost page is} other {# lost pages are}} kept in an archive: lead to the copies', { count }),
+        message(
+          '{count, plural, one {One lost page is} other {# lost pages are}} kept in an archive: lead to the copies',
+          { count },
+        ),
     ),
   ];
 }
@@ -99,15 +107,23 @@ function verdictSteps(links: readonly Link[], standings: Standings): ReadyStep[]
 /** What a step over the findings of one rule says; `#` stands for how many links. */
 const RULE_WORDS: Readonly<Record<string, string>> = {
   'vague-text': '{count, plural, one {One link says} other {# links say}} nothing by itself: words are ready',
-  'raw-address': '{count, plural, one {One address stands} other {# addresses stand}} where words should: words are ready',
+  'raw-address':
+    '{count, plural, one {One address stands} other {# addresses stand}} where words should: words are ready',
   'no-text': '{count, plural, one {One link has} other {# links have}} no words: words are ready',
-  'untrimmed-ends': '{count, plural, one {One link takes} other {# links take}} in a space or a sign: trim the ends',
-  tracking: '{count, plural, one {One address tells} other {# addresses tell}} where readers come from: drop that',
-  'file-unsaid': '{count, plural, one {One file does} other {# files do}} not say what it is: type and size are ready',
-  'look-contrast': '{count, plural, one {One link} other {# links}} can’t be read or told: look like the others',
-  'new-window': '{count, plural, one {One link opens} other {# links open}} a window unsaid: stay in the same one',
-  'hover-note': '{count, plural, one {One hover note repeats} other {# hover notes repeat}} or replaces words: put that right',
-  neighbours: '{count, plural, one {One picture and its words are} other {# pictures and their words are}} two links: make one',
+  'untrimmed-ends':
+    '{count, plural, one {One link takes} other {# links take}} in a space or a sign: trim the ends',
+  tracking:
+    '{count, plural, one {One address tells} other {# addresses tell}} where readers come from: drop that',
+  'file-unsaid':
+    '{count, plural, one {One link} other {# links}} to files without their type and size: words are ready',
+  'look-contrast':
+    '{count, plural, one {One link} other {# links}} can’t be read or told: look like the others',
+  'new-window':
+    '{count, plural, one {One link opens} other {# links open}} a window unsaid: stay in the same one',
+  'hover-note':
+    '{count, plural, one {One hover note repeats} other {# hover notes repeat}} or replaces words: put that right',
+  neighbours:
+    '{count, plural, one {One picture and its words are} other {# pictures and their words are}} two links: make one',
   'split-text': '{count, plural, one {One link is} other {# links are}} in pieces: make one',
 };
 
@@ -143,11 +159,16 @@ const ownFinding = (link: Link, { id }: RuleHead, findings: Surveyed['findings']
   findings.get(link.id)?.find(({ rule }) => rule === id);
 
 const OPEN_WORDS: Partial<Record<VerdictName, string>> = {
-  broken: '{count, plural, one {One page is} other {# pages are}} broken: find where they are now, or take the links away',
-  unreachable: '{count, plural, one {One page could} other {# pages could}} not be reached: look yourself, or check again later',
-  doubtful: '{count, plural, one {One page is} other {# pages are}} doubtful: look yourself, and say what you saw',
-  guarded: '{count, plural, one {One page is} other {# pages are}} behind a door: say who can open it',
-  unchecked: '{count, plural, one {One destination was} other {# destinations were}} never checked: check them',
+  broken:
+    '{count, plural, one {One destination is} other {# destinations are}} broken: find where they are now, or take the links away',
+  unreachable:
+    '{count, plural, one {One destination could} other {# destinations could}} not be reached: look yourself, or check again later',
+  doubtful:
+    '{count, plural, one {One destination is} other {# destinations are}} doubtful: look yourself, and say what you saw',
+  guarded:
+    '{count, plural, one {One destination is} other {# destinations are}} behind a door: say who can open it',
+  unchecked:
+    '{count, plural, one {One destination was} other {# destinations were}} never checked: check them',
 };
 
 function openVerdicts(links: readonly Link[], standings: Standings, taken: ReadonlySet<string>): NextStep[] {

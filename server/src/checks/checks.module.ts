@@ -24,7 +24,13 @@ export class ChecksModule {
     return {
       module: ChecksModule,
       imports: [ReportsModule, JobsModule, ShelfModule],
-      controllers: [ChecksController, SurveyController, ChoicesController, HandOnController, TitlesController],
+      controllers: [
+        ChecksController,
+        SurveyController,
+        ChoicesController,
+        HandOnController,
+        TitlesController,
+      ],
       providers: [
         { provide: TIME_GATE, useValue: timeGate },
         // In the order in which they begin: settings and rests are known before a run goes on.

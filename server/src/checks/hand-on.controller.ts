@@ -3,13 +3,14 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Controller, Get, Param, ParseEnumPipe, ParseUUIDPipe, Query, Res } from '@nestjs/common';
 import { ApiOkResponse, ApiProduces, ApiQuery, ApiTags } from '@nestjs/swagger';
-import { destinationsCsv, reportCsv, reportEarl, type SurveyReport } from '@vennet/core/reports';
+import { reportEarl, type SurveyReport } from '@vennet/core/reports';
 import { safeFileName } from '@vennet/core/shelf';
 import type { Response } from 'express';
 import { inProcess, ProcessDeath } from '../jobs/in-process.js';
 import { ProblemError } from '../platform/problem.js';
 import { Reports } from '../reports/reports.service.js';
 import type { HandOnInput } from './hand-on.process.js';
+import { destinationsCsv, reportCsv } from './report-csv.js';
 import { SurveyedService } from './surveyed.service.js';
 
 /** The forms of a report: for reading, for a table, for programs. */
@@ -46,7 +47,9 @@ export class HandOnController {
   ): Promise<void> {
     const report = await this.reports.read<SurveyReport>(id, 'survey', () => this.surveyed.of(id));
     const [type, ending] = FORMS[as];
-    const name = safeFileName(`${report.book.title}, ${as === 'destinations' ? 'destinations' : 'links'}.${ending}`);
+    const name = safeFileName(
+      `${report.book.title}, ${as === 'destinations' ? 'destinations' : 'links'}.${ending}`,
+    );
     response.setHeader('content-type', type);
     response.setHeader('content-disposition', `attachment; filename*=UTF-8''${encodeURIComponent(name)}`);
     response.send(Buffer.from(await written(report, as)));
@@ -74,7 +77,9 @@ async function forReading(report: SurveyReport, as: HandOnInput['as']): Promise<
   const folder = await mkdtemp(join(tmpdir(), 'vennet-report-'));
   try {
     const input: HandOnInput = { report, as, output: join(folder, 'report') };
-    await inProcess<never, number>(new URL('./hand-on.process.js', import.meta.url), input, { limits: LIMITS });
+    await inProcess<never, number>(new URL('./hand-on.process.js', import.meta.url), input, {
+      limits: LIMITS,
+    });
     return await readFile(input.output);
   } catch (error) {
     if (!(error instanceof ProcessDeath)) throw error;

@@ -1,4 +1,11 @@
-import { allRules, auditBook, VERDICT_ASIDE, type InsideFinding, type Severity, type Survey } from '@vennet/core/audit';
+import {
+  allRules,
+  auditBook,
+  VERDICT_ASIDE,
+  type InsideFinding,
+  type Severity,
+  type Survey,
+} from '@vennet/core/audit';
 import { FORMATS, linksOf, placesOf, readBook, type Place } from '@vennet/core/manuscript';
 import { editionOf, hrefIn, lossesIn } from '@vennet/core/publish';
 import { surveyReport, type SurveyReport } from '@vennet/core/reports';
@@ -98,7 +105,8 @@ function survey(manuscript: Manuscript, surveyed: Surveyed): SurveyReport {
   return surveyReport({
     book: { id, title, author, language },
     madeAt: surveyed.now,
-    checkedAt: surveyed.answers.map(({ checkedAt }) => checkedAt).reduce((a, b) => (a > b ? a : b), '') || null,
+    checkedAt:
+      surveyed.answers.map(({ checkedAt }) => checkedAt).reduce((a, b) => (a > b ? a : b), '') || null,
     ...{ links, findings, aside, inside, rules: allRules, choices: surveyed.choices },
     verdictsAside: surveyed.aside.filter(({ rule }) => rule === VERDICT_ASIDE),
     chapterTitle: (chapter) => titles.get(chapter) ?? '',

@@ -46,7 +46,15 @@ const kinds = () =>
   sent
     .flat()
     .map((one) =>
-      'book' in one ? 'book' : 'chapter' in one ? one.chapter.id : 'search' in one ? 'search' : 'survey' in one ? 'survey' : 'around',
+      'book' in one
+        ? 'book'
+        : 'chapter' in one
+          ? one.chapter.id
+          : 'search' in one
+            ? 'search'
+            : 'survey' in one
+              ? 'survey'
+              : 'around',
     );
 
 describe('the audit', () => {
@@ -78,7 +86,7 @@ describe('the audit', () => {
       opening,
       links: { whole: [] },
       findings: { whole: [] },
-  aside: { whole: [] },
+      aside: { whole: [] },
       inside: { whole: [] },
       places: { whole: [] },
       notes: { whole: [] },

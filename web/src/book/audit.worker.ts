@@ -1,4 +1,11 @@
-import { auditBook, NO_SURVEY, type AsideFinding, type Finding, type InsideFinding, type Survey } from '@vennet/core/audit';
+import {
+  auditBook,
+  NO_SURVEY,
+  type AsideFinding,
+  type Finding,
+  type InsideFinding,
+  type Survey,
+} from '@vennet/core/audit';
 import {
   attrsOf,
   groupedBy,

@@ -40,10 +40,9 @@ export function createSurveyActs({ store, queries, api, notices, fault }: Survey
     async setAside(entries) {
       const ids = await choose((book) => api.setAside(book, [...entries]));
       if (!ids) return false;
-      notices.tell(
-        message('{count, plural, one {One is} other {# are}} set aside.', { count: ids.length }),
-        { action: { label: 'Take it back', run: () => void acts.showAgain(ids) } },
-      );
+      notices.tell(message('{count, plural, one {One is} other {# are}} set aside.', { count: ids.length }), {
+        action: { label: 'Take it back', run: () => void acts.showAgain(ids) },
+      });
       return true;
     },
     showAgain: async (ids) =>

@@ -1,22 +1,41 @@
-import type { Finding, InsideFinding } from '@vennet/core/audit';
+import type { Finding, InsideFinding, Judged } from '@vennet/core/audit';
 import { SeverityMark } from '../parts/SeverityMark.js';
 
-/** One finding in plain words, where it comes from, and its repairs of one step. */
+/** What a link was judged with. */
+const JUDGED_WORDS: Record<Judged, string> = {
+  alone: 'Judged by itself.',
+  sentence: 'Judged with its sentence.',
+  paragraph: 'Judged with its paragraph.',
+  item: 'Judged with its list item.',
+  cell: 'Judged with its cell and headers.',
+  heading: 'Judged with the heading above.',
+};
+
+interface LineProps<Found extends Finding | InsideFinding> {
+  finding: Found;
+  repair(repair: Found['repairs'][number]['repair']): void;
+  /** Asks for a reason to leave it as it is. */
+  setAside?(): void;
+}
+
+/** One finding in plain words, where it comes from, what it was judged with, and its repairs of one step. */
 export function FindingLine<Found extends Finding | InsideFinding>({
   finding,
   repair,
-}: {
-  finding: Found;
-  repair(repair: Found['repairs'][number]['repair']): void;
-}) {
+  setAside,
+}: LineProps<Found>) {
   const { severity, message, criterion, repairs } = finding;
+  const judged = 'judged' in finding ? finding.judged : undefined;
   return (
     <div className="text-sm">
       <p>
         <SeverityMark severity={severity} withWord /> {message}{' '}
-        <span className="whitespace-nowrap text-soft">{criterion}</span>
+        <span className="text-soft">
+          {judged && `${JUDGED_WORDS[judged]} `}
+          <span className="whitespace-nowrap">{criterion}</span>
+        </span>
       </p>
-      {repairs.length > 0 && (
+      {(repairs.length > 0 || setAside) && (
         <div className="mt-1 flex flex-wrap gap-1.5">
           {repairs.map((offer: Found['repairs'][number]) => (
             <button
@@ -29,6 +48,11 @@ export function FindingLine<Found extends Finding | InsideFinding>({
               {offer.label}
             </button>
           ))}
+          {setAside && (
+            <button type="button" className="button" data-look="quiet" data-size="small" onClick={setAside}>
+              Set aside …
+            </button>
+          )}
         </div>
       )}
     </div>

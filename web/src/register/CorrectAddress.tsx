@@ -7,11 +7,11 @@ import { entryOf, readEntry } from '../leads-to/destination-entry.js';
 import { LeadsTo } from '../leads-to/LeadsTo.js';
 import { startCompanion } from '../leads-to/start-companion.js';
 import { SlipForm } from '../slips/SlipForm.js';
-import type { DestinationRow } from './destinations.js';
+import type { Row } from './rows.js';
 import type { Checks } from './use-checks.js';
 
 interface CorrectAddressProps {
-  row: DestinationRow;
+  row: Row;
   checks: Checks;
   /** The address was corrected: the author goes on with the next one. */
   corrected(): void;

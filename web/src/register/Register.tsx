@@ -1,185 +1,305 @@
-import { VERDICTS, type VerdictName } from '@vennet/core/reach';
-import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
-import { VERDICT_WORDS, VerdictMark } from '../parts/VerdictMark.js';
-import { SeverityMark } from '../parts/SeverityMark.js';
-import { destinationWords } from '../book/destination-words.js';
-import { ColumnHeads } from '../parts/ColumnHeads.js';
-import { SearchField } from '../parts/SearchField.js';
-import { useBook } from '../book/store.js';
-import { CheckPanel } from './CheckPanel.js';
-import { DestinationEntry } from './DestinationEntry.js';
-import { destinationsOf, type DestinationRow } from './destinations.js';
-import { InsideTable } from './InsideTable.js';
-import { useChecks } from './use-checks.js';
 import { nounFor } from '@vennet/core/language';
+import type { Link } from '@vennet/core/manuscript';
+import type { NextStep, ReadyStep } from '@vennet/core/reports';
+import { lazy, startTransition, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useBook } from '../book/store.js';
+import { SearchField } from '../parts/SearchField.js';
+import { AsideDialog } from './AsideDialog.js';
+import { BulkBar } from './BulkBar.js';
+import { BulkDialog, type BulkWish } from './BulkDialog.js';
+import { CheckPanel } from './CheckPanel.js';
+import { InsideTable } from './InsideTable.js';
+import { PrefixDialog } from './PrefixDialog.js';
+import { RegisterTable } from './RegisterTable.js';
+import { ReportMenu } from './ReportMenu.js';
+import { RowPanel } from './RowPanel.js';
+import { destinationRows, linkRows, type Row } from './rows.js';
+import { RulesDialog } from './RulesDialog.js';
+import { useSavedViews } from './saved-views.js';
+import { SetAsideDialog, type AsideWish } from './SetAsideDialog.js';
+import { useChecks } from './use-checks.js';
+import {
+  COLUMNS_OF,
+  countsOf,
+  FIRST_VIEW,
+  fits,
+  groupsOf,
+  sorted,
+  type Line,
+  type RowGroup,
+  type View,
+} from './view.js';
+import { ViewBar } from './ViewBar.js';
+import { WhatNow } from './WhatNow.js';
+import { WordsStepper } from './WordsStepper.js';
 
 const VerdictHistory = lazy(() => import('./VerdictHistory.js'));
 
-type Filter = VerdictName | 'findings' | null;
-/** Rows that are drawn at first, and more at each press. */
-const PAGE = 200;
+/** What is asked of the author over the list. */
+interface Asked {
+  bulk: BulkWish | null;
+  words: { links: Link[]; words: string } | null;
+  aside: AsideWish | null;
+  panel: 'prefix' | 'rules' | 'aside' | null;
+}
+const NOTHING: Asked = { bulk: null, words: null, aside: null, panel: null };
 
 /** The room that lists every destination and every link of the book, with their verdicts and findings. */
 export function Register() {
   const book = useBook((store) => store.book);
   const links = useBook((store) => store.links);
-  const findings = useBook((store) => store.findings);
   const inside = useBook((store) => store.inside);
-  const places = useBook((store) => store.places);
-  const placeIds = useBook((store) => store.placeIds);
-  const verdicts = useBook((store) => store.verdicts);
-  const surroundings = useBook((store) => store.surroundings);
-  const rows = useMemo(
-    () => destinationsOf({ links, findings, placeIds, verdicts, surroundings }),
-    [links, findings, placeIds, verdicts, surroundings],
-  );
-  const [filter, setFilter] = useState<Filter>(null);
-  const [wanted, setWanted] = useState('');
-  const [most, setMost] = useState(PAGE);
-  const [open, setOpen] = useState<string | null>(null);
+  const aside = useBook((store) => store.choices.aside);
   const checks = useChecks(book?.id ?? '');
-  const isSearched = wanted !== '';
-  const searched = useMemo(
-    () => (isSearched ? new Map(rows.map((row) => [row, wordsOf(row, { places, surroundings })])) : null),
-    [isSearched, rows, places, surroundings],
+  const [view, setView] = useState<View>(FIRST_VIEW);
+  const change = useCallback(
+    (more: Partial<View>) => startTransition(() => setView((now) => ({ ...now, ...more }))),
+    [],
   );
+  const [only, setOnly] = useState<NextStep | null>(null);
+  const [closed, setClosed] = useState<ReadonlySet<string>>(new Set());
+  const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
+  const [asked, setAsked] = useState(NOTHING);
+  const ask = (more: Partial<Asked>) => setAsked({ ...NOTHING, ...more });
+  const [open, setOpen] = useState<{ key: string; row: string; index: number } | null>(null);
+  const scroller = useRef<HTMLElement>(null);
+  const saved = useSavedViews();
+
+  const rows = useRows(view.by);
+  const { shown, lines, counts } = useLines({ rows, view, only, closed });
+  const byKey = useMemo(() => new Map(rows.map((row) => [row.key, row])), [rows]);
+  const openRow = open ? (byKey.get(open.row) ?? null) : null;
   // An address that was corrected is gone from its row: the author goes on with the one that has come to stand there.
-  const list = useRef<HTMLDivElement>(null);
-  const [left, setLeft] = useState<{ href: string; index: number } | null>(null);
+  const focusLine = (index: number) => {
+    const openers = scroller.current?.querySelectorAll<HTMLElement>('[data-line] [data-opener]') ?? [];
+    const line =
+      scroller.current?.querySelector<HTMLElement>(`[data-line="${index}"] [data-opener]`) ??
+      openers[openers.length - 1];
+    line?.focus();
+  };
+  const lastOpen = useRef(open);
   useEffect(() => {
-    if (!left || rows.some(({ href }) => href === left.href)) return;
-    setLeft(null);
-    const entries = list.current?.querySelectorAll<HTMLElement>('[aria-expanded]') ?? [];
-    if (document.activeElement === document.body) entries[Math.min(left.index, entries.length - 1)]?.focus();
-  }, [left, rows]);
+    if (open) lastOpen.current = open;
+    if (open && !openRow && byKey.size > 0) {
+      setOpen(null);
+      focusLine(open.index);
+    }
+  }, [open, openRow, byKey]);
+  const close = () => {
+    const index = open?.index ?? 0;
+    setOpen(null);
+    requestAnimationFrame(() => focusLine(index));
+  };
   if (!book) return null;
-  const fits = (row: DestinationRow) =>
-    (filter === null || (filter === 'findings' ? row.findings.length > 0 : row.verdict === filter)) &&
-    (searched?.get(row)?.includes(wanted) ?? true);
-  const shown = rows.filter(fits);
+  const today = new Date().toISOString().slice(0, 10);
+  const tick = (some: readonly Row[], on: boolean) =>
+    setTicked((now) => {
+      const next = new Set(now);
+      for (const { key } of some)
+        if (on) next.add(key);
+        else next.delete(key);
+      return next;
+    });
+  const tickedRows = ticked.size === 0 ? [] : rows.filter(({ key }) => ticked.has(key));
+  const clear = () => setTicked(new Set());
+  const take = ({ way, words, plan, links: own }: ReadyStep) =>
+    ask(way === 'words' ? { words: { links: own, words } } : { bulk: { words, plan } });
+  const insideShown = inside.filter(({ subject, message }) =>
+    `${subject.words} ${message}`.toLowerCase().includes(view.searched),
+  );
   return (
-    <main className="grow overflow-auto">
-      <div className="mx-auto max-w-6xl px-6 py-7">
+    <main ref={scroller} className="grow overflow-auto">
+      <div className="mx-auto max-w-[92rem] px-6 py-7">
         <div className="mb-5 flex flex-wrap items-start justify-between gap-x-8 gap-y-4">
           <div>
             <h1 className="font-text text-3xl">Register</h1>
             <p className="mt-1 text-soft">
-              {rows.length} {nounFor(rows.length, 'destination', 'destinations')}, {links.length}{' '}
-              {nounFor(links.length, 'link', 'links')}
+              {counts.destinations} {nounFor(counts.destinations, 'destination', 'destinations')},{' '}
+              {links.length} {nounFor(links.length, 'link', 'links')}
             </p>
-            <SearchField label="Search the Register" placeholder="Address or words" search={setWanted} />
+            <SearchField
+              label="Search the Register"
+              placeholder="Address or words"
+              search={(searched) => change({ searched })}
+            />
           </div>
-          <div className="flex flex-wrap items-start gap-6">
+          <div className="flex flex-wrap items-start gap-5">
             {checks.runs.filter((run) => run.state === 'done' && run.scope === 'all').length > 1 && (
               <Suspense>
                 <VerdictHistory runs={checks.runs} />
               </Suspense>
             )}
+            <ReportMenu book={book.id} />
             <CheckPanel book={book.id} checks={checks} />
           </div>
         </div>
-        <div className="mb-3 flex flex-wrap items-center gap-2">
-          <Chip words="All" count={rows.length} on={filter === null} press={() => setFilter(null)} />
-          {VERDICTS.map((verdict) => {
-            const count = rows.filter((row) => row.verdict === verdict).length;
-            return (
-              count > 0 && (
-                <Chip
-                  key={verdict}
-                  words={VERDICT_WORDS[verdict]}
-                  mark={<VerdictMark verdict={verdict} />}
-                  count={count}
-                  on={filter === verdict}
-                  press={() => setFilter(verdict)}
-                />
-              )
-            );
-          })}
-          {findings.size + inside.length > 0 && (
-            <Chip
-              words="With findings"
-              mark={<SeverityMark severity="should-fix" />}
-              count={rows.filter((row) => row.findings.length > 0).length + inside.length}
-              on={filter === 'findings'}
-              press={() => setFilter('findings')}
-            />
-          )}
-        </div>
+        <WhatNow
+          runs={checks.runs}
+          today={today}
+          take={take}
+          showRows={(step) => {
+            setOnly(step);
+            change({ by: 'link', filter: null, sort: null, columns: COLUMNS_OF.link });
+          }}
+        />
+        <ViewBar view={view} change={change} total={rows.length} counts={counts.filters} saved={saved}>
+          <span className="ml-auto flex flex-wrap items-center gap-1">
+            <Tool words="Change a site everywhere …" press={() => ask({ panel: 'prefix' })} />
+            <Tool words="Rules …" press={() => ask({ panel: 'rules' })} />
+            <Tool words="Set aside" count={aside.length} press={() => ask({ panel: 'aside' })} />
+          </span>
+        </ViewBar>
+        {only && (
+          <p className="mb-2 inline-flex items-center gap-2 rounded-full border border-amber bg-wash px-3 py-0.5 text-sm">
+            Only: {only.words}
+            <button type="button" className="cursor-pointer underline" onClick={() => setOnly(null)}>
+              Show all
+            </button>
+          </p>
+        )}
+        <BulkBar
+          rows={tickedRows}
+          clear={clear}
+          preview={(bulk) => ask({ bulk })}
+          pickWords={(some) => ask({ words: { links: some, words: 'Words for links, one by one' } })}
+          setAside={(wish) => ask({ aside: wish })}
+        />
         {links.length === 0 ? (
           <p className="rounded-md border border-dashed border-strong-line p-8 text-center text-lg">
             There is no link in this book yet. Select words in Write and press Ctrl+K or Cmd+K.
           </p>
         ) : (
-          <div role="table" aria-label="Destinations" className="border-t border-strong-line">
-            <ColumnHeads
-              heads={['Verdict', 'Destination', 'Uses', 'Last checked', 'Findings']}
-              columns="grid-cols-[8.5rem_minmax(0,1fr)_4rem_8rem_6rem]"
+          <div className={openRow ? 'grid items-start gap-5 lg:grid-cols-[minmax(0,1fr)_26rem]' : ''}>
+            <RegisterTable
+              label={view.by === 'destination' || view.by === 'site' ? 'Destinations' : 'Links'}
+              lines={lines}
+              columns={view.columns}
+              sort={view.sort}
+              setSort={(sort) => change({ sort })}
+              open={open?.key ?? null}
+              show={(row, key) => {
+                const index = lines.findIndex((line) => line.kind === 'row' && line.key === key);
+                setOpen(open?.key === key ? null : { key, row: row.key, index });
+              }}
+              toggle={({ id }: RowGroup) =>
+                setClosed((now) => {
+                  const next = new Set(now);
+                  if (!next.delete(id)) next.add(id);
+                  return next;
+                })
+              }
+              ticked={ticked}
+              tick={tick}
+              scroller={scroller}
             />
-            <div role="rowgroup" ref={list}>
-              {shown.slice(0, most).map((row, index) => (
-                <DestinationEntry
-                  key={row.href}
-                  row={row}
-                  book={book}
-                  open={open === row.href}
-                  toggle={() => setOpen(open === row.href ? null : row.href)}
-                  corrected={() => setLeft({ href: row.href, index })}
-                  checks={checks}
-                />
-              ))}
-            </div>
+            {openRow && open && (
+              <RowPanel
+                key={open.key}
+                row={openRow}
+                book={book}
+                checks={checks}
+                close={close}
+                corrected={() => setOpen({ ...open })}
+                repaired={() => focusLine(open.index)}
+                setAside={(wish) => ask({ aside: wish })}
+              />
+            )}
           </div>
         )}
         {links.length > 0 && shown.length === 0 && (
           <p className="p-8 text-center text-soft">
-            No destination fits. Choose “All” or search for other words.
+            No {view.by === 'destination' || view.by === 'site' ? 'destination' : 'link'} fits. Choose “All”
+            or search for other words.
           </p>
         )}
-        {(filter === null || filter === 'findings') && (
-          <InsideTable
-            findings={inside.filter(({ subject, message }) =>
-              `${subject.words} ${message}`.toLowerCase().includes(wanted),
-            )}
-          />
-        )}
-        {shown.length > most && (
-          <button type="button" className="button mt-4" onClick={() => setMost(most + PAGE)}>
-            Show {Math.min(PAGE, shown.length - most)} more of {shown.length}
-          </button>
+        {(view.filter === null || view.filter === 'findings') && only === null && (
+          <InsideTable findings={insideShown} />
         )}
       </div>
+      <BulkDialog wish={asked.bulk} checks={checks} close={() => ask({})} done={clear} />
+      <WordsStepper
+        links={asked.words?.links ?? null}
+        words={asked.words?.words ?? ''}
+        close={() => ask({})}
+        done={clear}
+      />
+      <SetAsideDialog wish={asked.aside} close={() => ask({})} />
+      <PrefixDialog
+        links={links}
+        open={asked.panel === 'prefix'}
+        close={() => ask({})}
+        preview={(bulk) => ask({ bulk })}
+      />
+      <RulesDialog open={asked.panel === 'rules'} show={(on) => ask({ panel: on ? 'rules' : null })} />
+      <AsideDialog open={asked.panel === 'aside'} show={(on) => ask({ panel: on ? 'aside' : null })} />
     </main>
   );
 }
 
-/** What a destination is searched by: its address, the words of its links, and where it leads. */
-const wordsOf = ({ href, uses }: DestinationRow, about: Parameters<typeof destinationWords>[1]): string =>
-  [href, destinationWords(uses[0].destination, about), ...uses.map(({ text }) => text)]
-    .join('\n')
-    .toLowerCase();
-
-function Chip({
-  words,
-  mark,
-  count,
-  on,
-  press,
-}: {
-  words: string;
-  mark?: React.ReactNode;
-  count: number;
-  on: boolean;
-  press(): void;
-}) {
+function Tool({ words, count, press }: { words: string; count?: number; press(): void }) {
   return (
-    <button
-      type="button"
-      aria-pressed={on}
-      onClick={press}
-      className="flex cursor-pointer items-center gap-1.5 rounded-full border border-line px-3 py-0.5 hover:border-strong-line aria-pressed:border-amber aria-pressed:bg-wash aria-pressed:font-semibold"
-    >
-      {mark && <span aria-hidden="true">{mark}</span>}
-      {words} <span className="text-soft tabular-nums">{count}</span>
+    <button type="button" className="button" data-size="small" data-look="quiet" onClick={press}>
+      {words} {count !== undefined && <span className="text-soft tabular-nums">{count}</span>}
     </button>
   );
+}
+
+/** The rows of a view: destinations, or single links. */
+function useRows(by: View['by']): Row[] {
+  const book = useBook((store) => store.book);
+  const links = useBook((store) => store.links);
+  const findings = useBook((store) => store.findings);
+  const places = useBook((store) => store.places);
+  const placeIds = useBook((store) => store.placeIds);
+  const verdicts = useBook((store) => store.verdicts);
+  const surroundings = useBook((store) => store.surroundings);
+  const choices = useBook((store) => store.choices);
+  const isGrouped = by === 'destination' || by === 'site';
+  return useMemo(() => {
+    if (!book) return [];
+    const known = { book, links, findings, places, placeIds, verdicts, surroundings, choices };
+    return isGrouped ? destinationRows(known) : linkRows(known);
+  }, [book, links, findings, places, placeIds, verdicts, surroundings, choices, isGrouped]);
+}
+
+function useLines({
+  rows,
+  view,
+  only,
+  closed,
+}: {
+  rows: Row[];
+  view: View;
+  only: NextStep | null;
+  closed: ReadonlySet<string>;
+}) {
+  const chapters = useBook((store) => store.book?.chapters);
+  const { by, filter, searched, sort } = view;
+  const wanted = useMemo(() => (only ? new Set(only.links.map(({ id }) => id)) : null), [only]);
+  const inOrder = useMemo(() => sorted(rows, sort), [rows, sort]);
+  const shown = useMemo(
+    () =>
+      inOrder.filter(
+        (row) =>
+          fits({ filter, searched }, row) && (wanted === null || row.uses.some(({ id }) => wanted.has(id))),
+      ),
+    [inOrder, filter, searched, wanted],
+  );
+  const lines = useMemo((): Line[] => {
+    const groups = groupsOf(by, shown, chapters ?? []);
+    if (by === 'destination' || by === 'link')
+      return shown.map((row) => ({ kind: 'row', row, key: row.key }));
+    return groups.flatMap((group): Line[] => {
+      const isOpen = !closed.has(group.id);
+      const own = isOpen
+        ? group.rows.map((row): Line => ({ kind: 'row', row, key: `${group.id} ${row.key}` }))
+        : [];
+      return [{ kind: 'group', group, open: isOpen }, ...own];
+    });
+  }, [by, shown, closed, chapters]);
+  const counts = useMemo(
+    () => ({ filters: countsOf(rows), destinations: new Set(rows.map(({ href }) => href)).size }),
+    [rows],
+  );
+  return { shown, lines, counts };
 }

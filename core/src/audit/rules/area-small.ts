@@ -1,4 +1,4 @@
-import { attrsOf } from '../../manuscript/index.js';
+import { attrsOf, type Box } from '../../manuscript/index.js';
 import { areaSizes, overlapOf } from '../area-size.js';
 import type { Link } from '../../manuscript/index.js';
 import type { AuditContext, Rule } from '../finding.js';
@@ -19,18 +19,34 @@ export const areaSmall: Rule = {
     const figure = figureOf(link, context);
     const area = figure && attrsOf.figure(figure).areas.find(({ id }) => id === link.id);
     if (!figure || !area) return null;
+    const { areas } = attrsOf.figure(figure);
     const sizes = areaSizes(area, attrsOf.figure(figure), context);
     const small = sizes.filter(({ width, height }) => Math.min(width, height) < LEAST_SIDE - 0.5);
     const [first] = small;
     if (!first) return null;
+    const isCrowded = small.some(({ shown, tall }) =>
+      areas.some((other) => other.id !== area.id && areNear(area, other, shown, tall)),
+    );
     const forms = small.map(({ form }) => form).join(' and ');
     const size = `${Math.round(first.width)} × ${Math.round(first.height)}`;
     return {
-      message: `In the ${forms} this part is ${size} CSS pixels large, and fingers need 24 × 24 (18 × 18 points).`,
+      // A small target with room around it is an exception of the criterion; a larger one is AAA (2.5.5).
+      severity: isCrowded ? 'must-fix' : 'consider',
+      criterion: isCrowded ? 'WCAG 2.5.8' : 'WCAG 2.5.5',
+      message: `In the ${forms} this part is ${size} CSS pixels large, and fingers need 24 × 24 (18 × 18 points)${isCrowded ? ', or room around' : ''}.`,
       repairs: [{ label: 'Make it large enough', repair: { type: 'area-box', ...first.enough } }],
     };
   },
 };
+
+/** Whether a circle of 24 px around the middle of an area touches another one (WCAG 2.5.8, *spacing*); sizes of the picture in CSS px. */
+function areNear(area: Box, other: Box, width: number, height: number): boolean {
+  const middle = { x: (area.x + area.width / 2) * width, y: (area.y + area.height / 2) * height };
+  const [left, top] = [other.x * width, other.y * height];
+  const x = Math.max(left, Math.min(middle.x, left + other.width * width));
+  const y = Math.max(top, Math.min(middle.y, top + other.height * height));
+  return Math.hypot(middle.x - x, middle.y - y) < LEAST_SIDE / 2;
+}
 
 /** Two parts of one picture that lie over each other: which one a reader hits is chance. Common practice (no source). */
 export const areaOverlap: Rule = {

@@ -84,9 +84,12 @@ export const fileUnsaid: Rule = {
     )
       return null;
     const kind = link.carrier === 'text' ? [putWords(`${words} (${file.words})`)] : [];
+    const onShelf = link.kind === 'file';
     return {
+      // Vennet itself tells type and size of its files to screen readers.
+      severity: onShelf ? 'consider' : 'should-fix',
       judged: 'sentence',
-      message: `This opens a file (${file.words}), and neither its words nor those next to it say so.`,
+      message: `This opens a file (${file.words}), and neither its words nor those next to it say so.${onShelf ? ' Screen readers are told; who sees the words is not.' : ''}`,
       repairs: kind,
     };
   },

@@ -1,23 +1,4 @@
-import { stringify } from 'csv-stringify/sync';
 import type { SurveyReport } from './survey-report.js';
-
-/** The findings as CSV (RFC 4180), one line each. What begins like a formula is kept from being one. */
-export const reportCsv = ({ findings }: SurveyReport): string =>
-  stringify(
-    findings.map(({ severity, rule, criterion, message, judged, chapter, before, text, after, href }) => ({
-      ...{ severity, rule, criterion, finding: message, judged, chapter, before, link: text, after, address: href },
-    })),
-    { header: true, escape_formulas: true, bom: true, record_delimiter: '\r\n' },
-  );
-
-/** The destinations as CSV. */
-export const destinationsCsv = ({ destinations }: SurveyReport): string =>
-  stringify(
-    destinations.map(({ verdict, href, uses, reason, checkedAt, title }) => ({
-      ...{ verdict, address: href, uses, found: reason, checked: checkedAt, title },
-    })),
-    { header: true, escape_formulas: true, bom: true, record_delimiter: '\r\n' },
-  );
 
 const W3C = 'https://www.w3.org';
 
@@ -25,7 +6,12 @@ const W3C = 'https://www.w3.org';
 export function reportEarl({ book, madeAt, findings, rules }: SurveyReport): object {
   const subject = `urn:uuid:${book.id}`;
   const by = '_:vennet';
-  const assertion = (test: string, outcome: 'failed' | 'passed' | 'inapplicable', info: string, pointer?: string) => ({
+  const assertion = (
+    test: string,
+    outcome: 'failed' | 'passed' | 'inapplicable',
+    info: string,
+    pointer?: string,
+  ) => ({
     '@type': 'earl:Assertion',
     'earl:assertedBy': { '@id': by },
     'earl:subject': { '@id': subject },
@@ -40,7 +26,11 @@ export function reportEarl({ book, madeAt, findings, rules }: SurveyReport): obj
     },
   });
   return {
-    '@context': { earl: `${W3C}/ns/earl#`, dct: 'http://purl.org/dc/terms/', foaf: 'http://xmlns.com/foaf/0.1/' },
+    '@context': {
+      earl: `${W3C}/ns/earl#`,
+      dct: 'http://purl.org/dc/terms/',
+      foaf: 'http://xmlns.com/foaf/0.1/',
+    },
     '@graph': [
       { '@id': by, '@type': ['earl:Assertor', 'earl:Software'], 'dct:title': 'Vennet' },
       { '@id': subject, '@type': 'earl:TestSubject', 'dct:title': book.title, 'dct:language': book.language },
