@@ -46,7 +46,7 @@ interface Surveyed {
 /** What is to be done next in a book, as its survey stands. */
 export function whatNow({ links, findings, standingOf }: Surveyed): WhatNow {
   const standings = new Map(links.map((link) => [link, standingOf(link)]));
-  const ready = [...verdictSteps(links, standings), ...ruleSteps(links, findings, standings)];
+  const ready = [...verdictSteps(links, standings), ...ruleSteps(links, findings)];
   const taken = new Set(ready.flatMap(({ links: own, id }) => own.map((link) => `${link.id} ${id}`)));
   const yours = [...openVerdicts(links, standings, taken), ...openRules(links, findings)];
   const byCount = (one: NextStep, other: NextStep) => other.count - one.count;
@@ -127,22 +127,25 @@ const RULE_WORDS: Readonly<Record<string, string>> = {
   'split-text': '{count, plural, one {One link is} other {# links are}} in pieces: make one',
 };
 
-/** Rules whose findings the steps of verdicts put right already. */
-const BY_VERDICT = new Set(['plain-http']);
-/** A repair that gives something up is for the author to choose. */
-const isLoss = ({ type }: Repair): boolean => type === 'unlink';
+/** Rules of which only the author knows which of several repairs is meant, or whether one is. */
+const DECIDED = new Set([
+  'misleading-text',
+  'domain-typo',
+  'place-gone',
+  'plain-http',
+  'label-in-name',
+  'page-language',
+]);
 
-function ruleSteps(
-  links: readonly Link[],
-  findings: Surveyed['findings'],
-  standings: Standings,
-): ReadyStep[] {
+/** A repair that gives something up, that makes more of it than a link, or that may not be meant, is for the author to choose. */
+const isForAuthor = (rule: string, first: Repair | undefined): boolean =>
+  first === undefined || first.type === 'unlink' || first.type === 'make-note' || DECIDED.has(rule);
+
+function ruleSteps(links: readonly Link[], findings: Surveyed['findings']): ReadyStep[] {
   return allRules.flatMap((rule): ReadyStep[] => {
     const own = links.filter((link) => {
       const finding = ownFinding(link, rule, findings);
-      const [first] = finding?.repairs ?? [];
-      if (!first || isLoss(first.repair) || first.repair.type === 'make-note') return false;
-      return !(BY_VERDICT.has(rule.id) && standings.get(link)?.securedTo);
+      return finding !== undefined && !isForAuthor(rule.id, finding.repairs[0]?.repair);
     });
     if (own.length === 0) return [];
     const firstOf = (link: Link) => ownFinding(link, rule, findings)!.repairs[0]!.repair;
@@ -194,8 +197,7 @@ function openRules(links: readonly Link[], findings: Surveyed['findings']): Next
   return allRules.flatMap((rule): NextStep[] => {
     const own = links.filter((link) => {
       const finding = ownFinding(link, rule, findings);
-      const [first] = finding?.repairs ?? [];
-      return finding !== undefined && (!first || isLoss(first.repair) || first.repair.type === 'make-note');
+      return finding !== undefined && isForAuthor(rule.id, finding.repairs[0]?.repair);
     });
     if (own.length === 0) return [];
     return [{ id: rule.id, words: `${rule.title}: ${own.length}`, links: own, count: own.length }];

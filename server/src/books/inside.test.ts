@@ -95,7 +95,7 @@ describe('a section', () => {
       [heading(1, 'One', 'one'), heading(2, 'Part', 'part'), paragraph(bookmarked('here', 'here', 'Here'))],
       [
         heading(1, 'Two', 'two'),
-        paragraph(linked('there', place('here'), 'k'), reference('part', 'words', 'r')),
+        paragraph(linked('the lamps', place('here'), 'k'), reference('part', 'words', 'r')),
       ],
     );
     const move = (section: string) => ({
@@ -106,7 +106,7 @@ describe('a section', () => {
     expect((await app.call('POST', `books/${id}/sections/move`, move('part'))).status).toBe(200);
     const links = await app.api.links(id);
     expect(links.map(({ href, text, verdict, findings }) => [href, text, verdict, findings])).toEqual([
-      ['#here', 'there', 'sound', []],
+      ['#here', 'the lamps', 'sound', []],
       ['#part', 'Part', 'sound', []],
     ]);
     expect(await app.api.findings(id)).toEqual([]);

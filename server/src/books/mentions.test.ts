@@ -66,7 +66,7 @@ describe('mentions all over a book', () => {
     const mark = { type: 'link', attrs: { id: 'l1', destination, hoverNote: '', look: null } };
     const doc = {
       type: 'doc',
-      content: [{ type: 'paragraph', content: [{ type: 'text', text: 'there', marks: [mark] }] }],
+      content: [{ type: 'paragraph', content: [{ type: 'text', text: 'the wind', marks: [mark] }] }],
     };
     await app.api.saveChapter(chapter!.id, { version: 1, doc });
     const row = async () => (await app.api.links(other))[0];

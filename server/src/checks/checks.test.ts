@@ -66,7 +66,7 @@ describe('a check run', () => {
       ['here', 'broken'],
       ['Joe', 'sound'],
     ]);
-    expect(rows[3]!.findings).toMatchObject([{ rule: 'vague-text', severity: 'must-fix' }]);
+    expect(rows[3]!.findings).toMatchObject([{ rule: 'vague-text', severity: 'consider' }]);
     const verdicts = await app.api.verdicts(id);
     expect(verdicts.find(({ verdict }) => verdict === 'moved')?.movedTo).toBe('https://lamp.example/lamps');
   });

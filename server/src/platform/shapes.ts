@@ -5,7 +5,7 @@
 import { applyDecorators } from '@nestjs/common';
 import { ApiExtraModels, ApiProperty, getSchemaPath, type ApiResponseNoStatusOptions } from '@nestjs/swagger';
 import { faultInSigns } from '@vennet/core/language';
-import { Type } from 'class-transformer';
+import { plainToInstance, Transform, Type } from 'class-transformer';
 import {
   ArrayMaxSize,
   Equals,
@@ -199,23 +199,23 @@ export function OneOf(union: Union, { list, ...more }: More & { list?: boolean }
   class OfNone {}
   IsIn(Object.keys(shapes))(OfNone.prototype, tells);
   const schema = describedUnion(union);
+  const shaped = (value: unknown): unknown =>
+    typeof value === 'object' && value !== null && !Array.isArray(value)
+      ? plainToInstance(shapes[String((value as Record<string, unknown>)[tells])] ?? OfNone, value)
+      : value;
   return (target, name) => {
     ApiExtraModels(...Object.values(shapes))(target.constructor);
     property(
       more,
       list ? { type: 'array', items: schema } : schema,
-      ...(list ? [IsArray(), ArrayMaxSize(LONGEST_LIST)] : [IsObject()]),
+      ...(list ? [IsArray(), ArrayMaxSize(LONGEST_LIST), IsObject({ each: true })] : [IsObject()]),
       ValidateNested({ each: list }),
-      Type(() => OfNone, {
-        keepDiscriminatorProperty: true,
-        discriminator: {
-          property: tells,
-          subTypes: Object.entries(shapes).map(([word, value]) => ({
-            name: word,
-            value,
-          })),
+      Transform(
+        ({ value }: { value: unknown }) => (list && Array.isArray(value) ? value.map(shaped) : shaped(value)),
+        {
+          toClassOnly: true,
         },
-      }),
+      ),
     )(target, name);
   };
 }

@@ -13,7 +13,7 @@ let app: TestApp;
 let book: string;
 beforeAll(async () => {
   app = await startTestApp();
-  book = (await app.upload('book.html', pageWithLinks([['table', 'https://a.example/']]))).body.id;
+  book = (await app.upload('book.html', pageWithLinks([['table (PDF)', 'https://a.example/']]))).body.id;
 });
 afterAll(() => app.stop());
 
@@ -240,7 +240,7 @@ describe('a file that links lead to', () => {
   test('is led to under the name that readers see, and is sound', async () => {
     expect(await link()).toMatchObject({
       href: 'files/tide-table.pdf',
-      text: 'table',
+      text: 'table (PDF)',
       verdict: 'sound',
       findings: [],
     });

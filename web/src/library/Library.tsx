@@ -11,6 +11,7 @@ import { tellFault, useNotices } from '../parts/notices.js';
 import { BringIn } from './BringIn.js';
 import { StartBook } from './StartBook.js';
 import { counted, message } from '@vennet/core/language';
+import { HealthLine } from '../parts/HealthLine.js';
 import { when } from '../parts/when.js';
 
 /** All books, and the ways to a new one. */
@@ -73,7 +74,15 @@ export function Library() {
                   {' · changed '}
                   <time dateTime={book.updatedAt}>{when(book.updatedAt, 'day')}</time>
                 </p>
-                {book.lastCheck && <Checked book={book.id} check={book.lastCheck} />}
+                {book.lastCheck && (
+                  <>
+                    <Checked book={book.id} check={book.lastCheck} />
+                    <p className="mt-1">
+                      <span className="sr-only">Its links: </span>
+                      <HealthLine {...book.lastCheck} />
+                    </p>
+                  </>
+                )}
               </div>
               <div className="flex items-center gap-2">
                 <Link

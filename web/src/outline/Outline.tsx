@@ -1,10 +1,13 @@
 import { groupedBy, MATTERS, openLevels, TOP, type Link, type PlaceKind } from '@vennet/core/manuscript';
-import type { Manuscript } from '@vennet/core/wire';
+import { SEVERITIES } from '@vennet/core/audit';
+import type { VerdictName } from '@vennet/core/reach';
+import type { FindingCounts, Manuscript } from '@vennet/core/wire';
 import { Plus } from 'lucide-react';
 import { useLayoutEffect, useMemo, useRef } from 'react';
 import { useNavigate } from 'react-router';
 import { openBook } from '../book/open-book.js';
 import { useBook, verdictFor, type BookStore } from '../book/store.js';
+import { HealthLine } from '../parts/HealthLine.js';
 import { useOnce } from '../parts/use-once.js';
 import { ChapterDialogs } from './ChapterDialogs.js';
 import { ChapterEntry } from './ChapterEntry.js';
@@ -17,7 +20,7 @@ const MATTER_WORDS = { front: 'Before the text', main: 'The text', back: 'After 
 /** The chapters in their order, the places of the open one, and a small tally for each. */
 export function Outline({ book, open }: { book: Manuscript; open: string }) {
   const navigate = useNavigate();
-  const tallies = useTallies();
+  const { ofChapter: tallies, ofBook } = useTallies();
   const hasTop = useBook((store) => store.placeIds.has(TOP));
   const { shown, setShown } = usePlacesShown();
   const current = useRef<HTMLLIElement>(null);
@@ -29,6 +32,10 @@ export function Outline({ book, open }: { book: Manuscript; open: string }) {
   });
   return (
     <nav aria-label="Outline" className="px-3 pb-4">
+      <p className="mb-2 px-2">
+        <span className="sr-only">The links of the book: </span>
+        <HealthLine {...ofBook} />
+      </p>
       <label className="mb-2 flex items-center gap-2 px-2 text-sm text-soft">
         <input
           type="checkbox"
@@ -124,28 +131,48 @@ function Places({ chapter, title, all }: { chapter: string; title: string; all: 
 const NO_LINKS: readonly Link[] = [];
 
 /** What the outline says of a chapter beside its title. While one chapter is written, the others are not counted again. */
-function useTallies(): (chapter: string) => { verdicts: Verdicts; findings: number } {
+function useTallies(): {
+  ofChapter(chapter: string): { verdicts: Verdicts; findings: number };
+  ofBook: { verdicts: Verdicts; findings: FindingCounts };
+} {
   const { linksIn, findings, inside, placeIds, verdicts, surroundings } = useBook();
   const counted = useMemo(
     () => known((links: readonly Link[]) => tallyOf(links, { findings, placeIds, verdicts, surroundings })),
     [findings, placeIds, verdicts, surroundings],
   );
   const insideIn = useMemo(() => groupedBy(inside, ({ subject }) => subject.chapter), [inside]);
-  return (chapter) => {
-    const tally = counted(linksIn.get(chapter) ?? NO_LINKS);
-    return { ...tally, findings: tally.findings + (insideIn.get(chapter)?.length ?? 0) };
+  const ofBook = useMemo(() => {
+    const sum = { verdicts: {} as Verdicts, findings: { mustFix: 0, shouldFix: 0, consider: 0 } };
+    for (const links of linksIn.values()) {
+      const { verdicts: own, found } = counted(links);
+      for (const [verdict, count] of Object.entries(own) as [VerdictName, number][])
+        sum.verdicts[verdict] = (sum.verdicts[verdict] ?? 0) + count;
+      for (const severity of SEVERITIES) sum.findings[COUNTED[severity]] += found[severity];
+    }
+    for (const { severity } of inside) sum.findings[COUNTED[severity]] += 1;
+    return sum;
+  }, [linksIn, counted, inside]);
+  return {
+    ofBook,
+    ofChapter(chapter) {
+      const { verdicts: own, found } = counted(linksIn.get(chapter) ?? NO_LINKS);
+      const findings = SEVERITIES.reduce((sum, severity) => sum + found[severity], 0);
+      return { verdicts: own, findings: findings + (insideIn.get(chapter)?.length ?? 0) };
+    },
   };
 }
+
+const COUNTED = { 'must-fix': 'mustFix', 'should-fix': 'shouldFix', consider: 'consider' } as const;
 
 function tallyOf(
   links: readonly Link[],
   { findings, ...about }: Pick<BookStore, 'findings' | 'placeIds' | 'verdicts' | 'surroundings'>,
 ) {
-  const tally = { verdicts: {} as Verdicts, findings: 0 };
+  const tally = { verdicts: {} as Verdicts, found: { 'must-fix': 0, 'should-fix': 0, consider: 0 } };
   for (const link of links) {
     const { verdict } = verdictFor(link, about);
     tally.verdicts[verdict] = (tally.verdicts[verdict] ?? 0) + 1;
-    tally.findings += findings.get(link.id)?.length ?? 0;
+    for (const { severity } of findings.get(link.id) ?? []) tally.found[severity] += 1;
   }
   return tally;
 }

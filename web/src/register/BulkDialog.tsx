@@ -224,6 +224,7 @@ function BeforeAfter({
 }) {
   const after = afterRepairs(link, planned.repairs);
   const found = after && verdicts.get(after.href);
+  const before = verdicts.get(link.href);
   return (
     <>
       <span className="block font-text leading-snug break-words">
@@ -252,7 +253,13 @@ function BeforeAfter({
             <del>{readable(link.href)}</del>
             <ArrowRight size={14} aria-label="becomes" />
             <ins className="text-ink no-underline">{after.href}</ins>
-            {found && <VerdictMark verdict={found.verdict} withWord />}
+            {found ? (
+              <VerdictMark verdict={found.verdict} withWord />
+            ) : (
+              [before?.movedTo, before?.securedTo, before?.copy?.href].includes(after.href) && (
+                <span>The check has been there.</span>
+              )
+            )}
           </>
         )}
       </span>

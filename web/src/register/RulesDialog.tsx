@@ -1,4 +1,5 @@
 import { allRules, type RuleChoice, type RuleHead } from '@vennet/core/audit';
+import { counted } from '@vennet/core/language';
 import { Dialog } from 'radix-ui';
 import { useMemo, useState } from 'react';
 import { openBook } from '../book/open-book.js';
@@ -76,7 +77,7 @@ function RuleEntry({
         <p>{rule.title}</p>
         <p className="text-sm text-soft">
           {rule.criterion}
-          {found > 0 && ` · found ${found} times`}
+          {found > 0 && ` · ${counted(found, 'finding', 'findings')}`}
         </p>
         {choice && (
           <p className="text-sm">

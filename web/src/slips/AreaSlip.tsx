@@ -1,4 +1,3 @@
-import { auditLink } from '@vennet/core/audit';
 import { hrefOf } from '@vennet/core/destination';
 import {
   attrsOf,
@@ -15,6 +14,7 @@ import { closeHistory } from 'prosemirror-history';
 import type { EditorView } from 'prosemirror-view';
 import { useEffect } from 'react';
 import { useAuditContext } from '../book/audit-context.js';
+import { useLinkFindings } from '../book/link-findings.js';
 import { useBook } from '../book/store.js';
 import { addArea, changeArea, MIDDLE, removeArea } from '../editor/changes/change-figures.js';
 import { keepDraft } from '../editor/state/kept-drafts.js';
@@ -123,7 +123,7 @@ export function AreaSlip({ view, area, box, asked }: AreaSlipProps) {
     before: '',
     after: '',
   };
-  const findings = link ? auditLink(link, context) : [];
+  const findings = useLinkFindings(link, area !== null && !isChanged);
   const remove = () => {
     if (area) removeArea(view, area.id);
     openArea(null);

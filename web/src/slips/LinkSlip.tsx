@@ -1,9 +1,9 @@
-import { auditLink } from '@vennet/core/audit';
 import { heardAs } from '@vennet/core/reader';
 import type { Link } from '@vennet/core/manuscript';
 import type { Repair } from '@vennet/core/repair';
 import { useId } from 'react';
 import { useAuditContext } from '../book/audit-context.js';
+import { useLinkFindings } from '../book/link-findings.js';
 import { openBook } from '../book/open-book.js';
 import { orderAt, wordsAt } from '../book/said.js';
 import { useBook } from '../book/store.js';
@@ -20,6 +20,7 @@ import { ReadsField } from '../leads-to/ReadsField.js';
 import { startCompanion } from '../leads-to/start-companion.js';
 import { TitleOffer } from '../leads-to/TitleOffer.js';
 import { draftNow, linkNow, useFirstField, usesOfDraft, type SlipHost } from './slip-parts.js';
+import { LinkMore } from './LinkMore.js';
 import { LinkButtons } from './LinkButtons.js';
 import {
   fieldsOfRepair,
@@ -73,9 +74,9 @@ export function LinkSlip({ link, reading: stored, draft, asked, words, ...host }
     if (!destination || !at) return;
     if (place && destination.kind === 'place' && values.reading.form)
       return putReference(view, at, destination, values.reading, values.hoverNote.trim());
-    const { look } = values;
+    const { look, about } = values;
     const text = values.text.trim() === '' ? '' : values.text;
-    const made = { destination, hoverNote: values.hoverNote.trim(), look };
+    const made = { destination, hoverNote: values.hoverNote.trim(), look, about };
     if (newOne) makeLink(view, newOne, { ...made, text: text || wordsForDestination(destination, names) });
     // A reference that is to have the author's own words becomes a link on them.
     else if (old?.carrier === 'reference')
@@ -106,7 +107,7 @@ export function LinkSlip({ link, reading: stored, draft, asked, words, ...host }
     shown,
     said !== null ? 'reference' : link?.carrier === 'picture' ? 'picture' : 'text',
   );
-  const findings = preview ? auditLink(preview, context) : [];
+  const findings = useLinkFindings(preview, link !== null && !isChanged);
 
   const repair = (wanted: Repair) => {
     if (wanted.type === 'make-note') {
@@ -176,7 +177,17 @@ export function LinkSlip({ link, reading: stored, draft, asked, words, ...host }
           onChange={(event) => change({ hoverNote: event.target.value })}
         />
       </div>
-      {reading.form === null && <OwnLook look={values.look} change={(look) => change({ look })} />}
+      {reading.form === null && (
+        <>
+          <OwnLook look={values.look} change={(look) => change({ look })} />
+          <LinkMore
+            key={link?.id ?? 'new'}
+            about={values.about}
+            isWeb={destination?.kind === 'web'}
+            change={(about) => change({ about })}
+          />
+        </>
+      )}
       {preview && (
         <p className="mt-2.5 text-sm" data-testid="heard-as">
           <span className="font-semibold text-soft">Heard as </span>“{heardAs(preview, context)}”

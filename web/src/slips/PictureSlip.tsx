@@ -40,7 +40,15 @@ export function PictureSlip({ view, node, position, asked }: NodeSlipProps) {
     const leads = (to || hoverNote !== undefined) && destination;
     set({
       ...shown,
-      ...(leads && { link: { id: link?.id ?? mint(), destination, hoverNote: values.hoverNote.trim() } }),
+      ...(leads && {
+        link: {
+          about: null,
+          ...link,
+          id: link?.id ?? mint(),
+          destination,
+          hoverNote: values.hoverNote.trim(),
+        },
+      }),
     });
   };
   const slip = useSlip<PictureValues>({

@@ -1,6 +1,6 @@
 import { isOnlyAddress } from '@vennet/core/audit';
 import { hrefOf, wordsFromAddress, type Destination } from '@vennet/core/destination';
-import type { Link, LinkLook } from '@vennet/core/manuscript';
+import type { Link, LinkAbout, LinkLook } from '@vennet/core/manuscript';
 import type { Repair } from '@vennet/core/repair';
 import type { BookStore } from '../book/store.js';
 import type { Reading } from '../editor/changes/change-references.js';
@@ -12,6 +12,7 @@ export interface LinkValues {
   text: string;
   hoverNote: string;
   look: LinkLook | null;
+  about: LinkAbout | null;
   reading: Reading;
 }
 
@@ -28,6 +29,7 @@ export function valuesFor(link: Link | null, reading: Reading, words: string, na
     text: link?.text ?? words,
     hoverNote: link?.hoverNote ?? '',
     look: link?.look ?? null,
+    about: link?.about ?? null,
     reading,
   };
 }
@@ -61,7 +63,7 @@ export function wordsForDestination(destination: Destination, { places, surround
 /** The link that would come of what is said, for what is heard and found of it; `null` while it leads nowhere. */
 export function previewOf(
   link: Link | null,
-  { to, hoverNote, look }: LinkValues,
+  { to, hoverNote, look, about }: LinkValues,
   text: string,
   carrier: Link['carrier'],
 ): Link | null {
@@ -75,6 +77,7 @@ export function previewOf(
     text,
     hoverNote,
     look,
+    about,
     carrier,
   };
 }
@@ -87,7 +90,6 @@ const NOT_IN_THE_TEXT = {
   to: 0,
   before: '',
   after: '',
-  about: null,
   language: '',
 };
 
@@ -102,6 +104,8 @@ export function fieldsOfRepair(repair: Repair, text: string, names: Names): Part
       return { hoverNote: repair.hoverNote };
     case 'look':
       return { look: repair.look };
+    case 'about':
+      return { about: repair.about };
     case 'trim':
       return { text: text.trim() };
     default:

@@ -1,5 +1,13 @@
 import type { Destination } from '@vennet/core/destination';
-import { flatText, LEADING_NODES, OBJECT, schema, type Link, type LinkLook } from '@vennet/core/manuscript';
+import {
+  flatText,
+  LEADING_NODES,
+  OBJECT,
+  schema,
+  type Link,
+  type LinkAbout,
+  type LinkLook,
+} from '@vennet/core/manuscript';
 import { applyRepair, type Repair } from '@vennet/core/repair';
 import { closeHistory } from 'prosemirror-history';
 import type { Mark } from 'prosemirror-model';
@@ -16,16 +24,17 @@ export interface LinkEntry {
   text: string;
   hoverNote: string;
   look: LinkLook | null;
+  about: LinkAbout | null;
 }
 
 /** Makes the words of a draft a link, or inserts the link text where there are none. The caret comes to its end. */
 export function makeLink(
   view: EditorView,
   draft: { from: number; to: number },
-  { destination, text, hoverNote, look }: LinkEntry,
+  { destination, text, hoverNote, look, about }: LinkEntry,
 ): void {
   const { state } = view;
-  const mark = schema.marks.link.create({ id: mint(), destination, hoverNote, look });
+  const mark = schema.marks.link.create({ id: mint(), destination, hoverNote, look, about });
   const transaction = dropDraft(closeHistory(state.tr));
   const words = flatText(state.doc, draft.from, draft.to);
   if (destination.kind === 'place') rememberPlace(destination.place);
@@ -60,6 +69,8 @@ export function changeLink(view: EditorView, link: Link, entry: LinkEntry): void
   if (entry.hoverNote !== link.hoverNote) repairs.push({ type: 'hover-note', hoverNote: entry.hoverNote });
   if (JSON.stringify(entry.look) !== JSON.stringify(link.look))
     repairs.push({ type: 'look', look: entry.look });
+  if (JSON.stringify(entry.about) !== JSON.stringify(link.about))
+    repairs.push({ type: 'about', about: entry.about });
   if (entry.text !== link.text) repairs.push({ type: 'text', text: entry.text });
   if (repairs.length === 0) return;
   const transaction = closeHistory(view.state.tr);
