@@ -22,3 +22,10 @@ export async function axe(page: Page): Promise<string[]> {
       `${id}: ${nodes.map(({ target, failureSummary }) => `${target.join(' ')} ${failureSummary}`).join(' | ')}`,
   );
 }
+
+/** The rules of axe-core among some that find anything on the page. */
+export async function axeRules(page: Page, rules: readonly string[]): Promise<string[]> {
+  const options = { resultTypes: ['violations'], runOnly: rules };
+  const results = await page.evaluate(`${AXE}; axe.run(document, ${JSON.stringify(options)})`);
+  return (results as AxeResults).violations.map(({ id }) => id);
+}

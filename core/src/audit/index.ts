@@ -20,7 +20,15 @@ export { allRules } from './all-rules.js';
 export { rules } from './rules/index.js';
 export { isOnlyAddress } from './shown-address.js';
 export { suggestedWords } from './suggested-words.js';
-export { asChosen, choicesByRule, NO_SURVEY, printOf, RULE_SEVERITIES, stillHolds, VERDICT_ASIDE } from './survey.js';
+export {
+  asChosen,
+  choicesByRule,
+  NO_SURVEY,
+  printOf,
+  RULE_SEVERITIES,
+  stillHolds,
+  VERDICT_ASIDE,
+} from './survey.js';
 export type { RuleChoice, SetAside, Survey } from './survey.js';
 export { togetherRules } from './together/index.js';
 export { comparable, hostOf } from './web-host.js';

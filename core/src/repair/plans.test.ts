@@ -27,9 +27,10 @@ const PLANS: Readonly<Record<string, (links: readonly Link[]) => Plan>> = {
   'other addresses': (links) => planDestinations(links, () => web('https://new.example/page')),
   'without tracking': planWithoutTracking,
   'another host': (links) => planPrefix(links, 'lamp.example', 'https://new.example/b/'),
-  'words': (links) => planEach(links, ({ text }) => [{ type: 'text', text: `${text.trim()} of the Sound`.trim() }]),
+  words: (links) =>
+    planEach(links, ({ text }) => [{ type: 'text', text: `${text.trim()} of the Sound`.trim() }]),
   'no links': (links) => planEach(links, () => [{ type: 'unlink' }]),
-  'both': (links) =>
+  both: (links) =>
     planEach(links, ({ text }) => [
       { type: 'destination', destination: web('https://other.example/') },
       { type: 'text', text: `new ${text.trim()}`.trim() },
@@ -73,7 +74,9 @@ describe.each(Object.entries(PLANS))('a plan of %s', (_name, planFor) => {
 
 describe('a plan', () => {
   test('passes over links that are not as they were when it was previewed', () => {
-    const book = bookOf([paragraph(linked('one', 'https://a.example/', 'l1'), ' ', linked('two', 'https://a.example/', 'l2'))]);
+    const book = bookOf([
+      paragraph(linked('one', 'https://a.example/', 'l1'), ' ', linked('two', 'https://a.example/', 'l2')),
+    ]);
     const { planned } = planDestinations(linksOf(book), () => web('https://b.example/'));
     const [first, second] = planned;
     const stale = { ...second!, was: { ...second!.was, text: 'otherwise' } };
@@ -101,7 +104,12 @@ describe('another beginning of addresses', () => {
   };
 
   test.each([
-    ['http://old.example/a/b?c#d', 'http://old.example/a/', 'https://new.example/b/', 'https://new.example/b/b?c#d'],
+    [
+      'http://old.example/a/b?c#d',
+      'http://old.example/a/',
+      'https://new.example/b/',
+      'https://new.example/b/b?c#d',
+    ],
     ['http://old.example/a', 'http://old.example/a/', 'https://new.example/b/', 'https://new.example/b'],
     ['https://old.example/x', 'old.example', 'new.example', 'https://new.example/x'],
     ['http://old.example/x', 'old.example', 'new.example', 'http://new.example/x'],

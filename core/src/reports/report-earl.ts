@@ -1,7 +1,5 @@
 import type { SurveyReport } from './survey-report.js';
 
-const W3C = 'https://www.w3.org';
-
 /** The report in EARL 1.0 as JSON-LD: one assertion a finding, and one that passed for each rule that found nothing. */
 export function reportEarl({ book, madeAt, findings, rules }: SurveyReport): object {
   const subject = `urn:uuid:${book.id}`;
@@ -27,7 +25,7 @@ export function reportEarl({ book, madeAt, findings, rules }: SurveyReport): obj
   });
   return {
     '@context': {
-      earl: `${W3C}/ns/earl#`,
+      earl: `http://www.w3.org/ns/earl#`,
       dct: 'http://purl.org/dc/terms/',
       foaf: 'http://xmlns.com/foaf/0.1/',
     },

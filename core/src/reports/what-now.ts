@@ -49,9 +49,23 @@ export function whatNow({ links, findings, standingOf }: Surveyed): WhatNow {
   const ready = [...verdictSteps(links, standings), ...ruleSteps(links, findings)];
   const taken = new Set(ready.flatMap(({ links: own, id }) => own.map((link) => `${link.id} ${id}`)));
   const yours = [...openVerdicts(links, standings, taken), ...openRules(links, findings)];
-  const byCount = (one: NextStep, other: NextStep) => other.count - one.count;
-  return { ready: ready.sort(byCount), yours: yours.sort(byCount) };
+  const most = (one: NextStep, other: NextStep) => weightOf(other) - weightOf(one);
+  return { ready: ready.sort(most), yours: yours.sort(most) };
 }
+
+/** How much a step puts right: what leads nowhere weighs most, then what is graver. */
+const WEIGHTS: Readonly<Record<string, number>> = {
+  broken: 6,
+  archive: 6,
+  unreachable: 4,
+  moved: 4,
+  https: 2,
+};
+const BY_SEVERITY = { 'must-fix': 4, 'should-fix': 2, consider: 1 } as const;
+const severities = new Map(allRules.map(({ id, severity }) => [id, severity]));
+
+const weightOf = ({ id, count }: NextStep): number =>
+  count * (WEIGHTS[id] ?? BY_SEVERITY[severities.get(id) ?? 'consider']);
 
 type Standings = ReadonlyMap<Link, Standing>;
 
@@ -167,7 +181,7 @@ const OPEN_WORDS: Partial<Record<VerdictName, string>> = {
   unreachable:
     '{count, plural, one {One destination could} other {# destinations could}} not be reached: look yourself, or check again later',
   doubtful:
-    '{count, plural, one {One destination is} other {# destinations are}} doubtful: look yourself, and say what you saw',
+    '{count, plural, one {One destination is} other {# destinations are}} doubtful: look yourself, and tell what you saw',
   guarded:
     '{count, plural, one {One destination is} other {# destinations are}} behind a door: say who can open it',
   unchecked:

@@ -1,7 +1,9 @@
 import { auditBook, type Answered, type BookAudit } from '../audit/index.js';
+import { pixelsOf } from '../cleaning/index.js';
 import { bringIn } from '../bring-in/index.js';
 import { readBook } from '../manuscript/index.js';
 import { counter } from './books.js';
+import { shelfFile } from './shelf.js';
 import { NO_SURROUNDINGS, type Surroundings } from '../shelf/index.js';
 
 /** What is found of a page of HTML that is brought in as a book. */
@@ -10,7 +12,7 @@ export function auditOf(
   {
     language = 'en',
     answers = {},
-    surroundings = NO_SURROUNDINGS,
+    surroundings,
     head = '',
   }: {
     language?: string;
@@ -20,12 +22,19 @@ export function auditOf(
   } = {},
 ): BookAudit {
   const html = `<!doctype html><html lang="${language}"><head><title>A book</title>${head}</head><body>${body}</body></html>`;
-  const { book } = bringIn({ name: 'book.html', bytes: new TextEncoder().encode(html) }, counter());
+  const { book, enclosures } = bringIn(
+    { name: 'book.html', bytes: new TextEncoder().encode(html) },
+    counter(),
+  );
   const known = Object.entries(answers).map(([href, answer]): [string, Answered] => [
     href,
     { verdict: 'sound', movedTo: null, securedTo: null, title: '', language: '', ...answer },
   ]);
-  return auditBook(readBook(book), surroundings, {
+  const files = enclosures.map(({ id, name, type, bytes }) =>
+    shelfFile({ id, name, type, size: bytes.length, pixels: pixelsOf(bytes) }),
+  );
+  const around = surroundings ?? { ...NO_SURROUNDINGS, files: new Map(files.map((file) => [file.id, file])) };
+  return auditBook(readBook(book), around, {
     answers: new Map(known),
     choices: [],
     aside: [],

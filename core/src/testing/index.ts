@@ -4,3 +4,4 @@ export * from './shelf.js';
 export * from './zip.js';
 export { wholeBook, wholeBookPictures, wholeBookSurroundings } from './whole-book.js';
 export * from './hostile-drawings.js';
+export { CLEAN_EXAMPLES, EXAMPLE_HEAD, FAULTY_EXAMPLES } from './published-examples.js';

@@ -90,8 +90,9 @@ const DEFINITIONS = helper.columns(
   COLUMNS.map((name) => helper.accessor((row) => row.rank, { id: name, header: COLUMN_WORDS[name] })),
 );
 
-/** So many lines are drawn above and below those that can be seen: a long list scrolls without gaps. */
+/** So many lines are drawn above and below those that can be seen: a long list scrolls without gaps, and one this short is drawn whole. */
 const OVERSCAN = 40;
+const SHORT = 250;
 const HEIGHT = 37;
 
 /** The list of a view. Only the lines around those that can be seen are drawn; the columns are those that the author chose. */
@@ -103,7 +104,7 @@ export function RegisterTable(props: TableProps) {
     count: lines.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => HEIGHT,
-    overscan: OVERSCAN,
+    overscan: lines.length <= SHORT ? SHORT : OVERSCAN,
     scrollMargin: box.current?.offsetTop ?? 0,
   });
   const drawn = virtual.getVirtualItems();
