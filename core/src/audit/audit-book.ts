@@ -1,8 +1,8 @@
 import { handMadeNotes } from '../edits/index.js';
-import { linksOf, mapOf, type BookMap, type Link, type ReadBook } from '../manuscript/index.js';
+import { linksByChapter, mapOf, type BookMap, type Link, type ReadBook } from '../manuscript/index.js';
 import type { Surroundings } from '../shelf/index.js';
-import { audit } from './audit.js';
-import { auditContext, lookUpIn, type AuditContext, type Finding, type InsideContext } from './finding.js';
+import { LinkAuditor } from './link-auditor.js';
+import { lookUpIn, type AuditContext, type Finding, type InsideContext } from './finding.js';
 import { auditInside } from './inside/index.js';
 import type { InsideFinding } from './inside/inside-finding.js';
 import {
@@ -33,25 +33,32 @@ export interface AsideFinding {
   aside: SetAside;
 }
 
-/** Audits a whole book: each link as a reader meets it, and the places, notes and lists that links depend on. */
-export function auditBook(book: ReadBook, surroundings: Surroundings, survey: Survey = NO_SURVEY): BookAudit {
+/**
+ * Audits a whole book: each link as a reader meets it, and the places, notes and lists that links depend on. An `auditor` that has seen the
+ * book before looks only at what has changed.
+ */
+export function auditBook(
+  book: ReadBook,
+  surroundings: Surroundings,
+  survey: Survey = NO_SURVEY,
+  auditor = new LinkAuditor(),
+): BookAudit {
   const map = mapOf(book);
-  const links = linksOf(book, map.say);
+  const byChapter = linksByChapter(book, map.say);
+  const links = byChapter.flatMap((chapter) => chapter.links);
   const handMade = handMadeNotes(book, links);
   const about: InsideContext = {
     places: map.places,
     leftOutOf: new Map(book.chapters.map(({ id, leftOutOf }) => [id, leftOutOf])),
     handMade: new Map(handMade.map(({ mark, backs }) => [mark.id, backs.length > 0])),
   };
-  const context = {
-    ...auditContext(book.language, links, surroundings),
-    ...lookUpIn(book),
-    look: book.look,
-    answerOf: (href: string) => survey.answers.get(href),
-    inside: about,
-  };
+  const { language, look } = book;
+  const { files, books } = surroundings;
+  const ground = { language, look, files, books, ...lookUpIn(book), answers: survey.answers, inside: about };
+  const found = auditor.update(byChapter, ground);
+  const context = { ...ground, domains: auditor.domains };
   const choices = choicesByRule(survey.choices);
-  const { findings, aside } = withoutAside(audit(links, context), links, context, survey);
+  const { findings, aside } = withoutAside(found, links, context, survey);
   if (choices.size > 0)
     for (const [id, found] of findings) {
       const chosen = asChosen(found, choices);

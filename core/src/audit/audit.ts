@@ -11,7 +11,8 @@ const findingOf = ({ id, severity, criterion }: RuleHead, found: Found): Finding
   ...found,
 });
 
-const byGravity = (one: Finding, other: Finding): number =>
+/** The gravest first. */
+export const byGravity = (one: Finding, other: Finding): number =>
   SEVERITIES.indexOf(one.severity) - SEVERITIES.indexOf(other.severity);
 
 /** The findings of one link by itself, the gravest first. */

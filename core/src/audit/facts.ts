@@ -1,5 +1,5 @@
 import { fold } from '../language/index.js';
-import type { Link } from '../manuscript/index.js';
+import { contentOf, type Link } from '../manuscript/index.js';
 import { accessibleName, wordsSeen } from '../reader/index.js';
 import { comparable } from './web-host.js';
 
@@ -17,10 +17,12 @@ export interface LinkFacts {
   path: string;
 }
 
-const known = new WeakMap<Link, LinkFacts>();
+/** By what stays the same of a link that has only moved. */
+const known = new WeakMap<object, LinkFacts>();
 
 export function factsOf(link: Link): LinkFacts {
-  const before = known.get(link);
+  const content = contentOf(link);
+  const before = known.get(content);
   if (before) return before;
   const name = accessibleName(link);
   const folded = fold(name);
@@ -33,7 +35,7 @@ export function factsOf(link: Link): LinkFacts {
     host,
     path,
   };
-  known.set(link, facts);
+  known.set(content, facts);
   return facts;
 }
 

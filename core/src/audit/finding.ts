@@ -11,7 +11,6 @@ import {
 import { settingsOf, type Setting } from '../reader/index.js';
 import type { Repair } from '../repair/index.js';
 import { NO_SURROUNDINGS, type Surroundings } from '../shelf/index.js';
-import type { Judged } from './judged.js';
 
 /**
  * How grave a finding is: what fails WCAG at level A or AA, or leads nowhere, must be fixed; what puts readers at risk, or a
@@ -19,6 +18,13 @@ import type { Judged } from './judged.js';
  */
 export const SEVERITIES = ['must-fix', 'should-fix', 'consider'] as const;
 export type Severity = (typeof SEVERITIES)[number];
+
+/**
+ * What a link was judged with: alone, or with what a program can tell a reader around it (WCAG 2.4.4; techniques G53, H77,
+ * H78, H79, H80, H81).
+ */
+export const JUDGED = ['alone', 'sentence', 'paragraph', 'item', 'cell', 'heading'] as const;
+export type Judged = (typeof JUDGED)[number];
 
 /** A repair that takes one step, and the words on its button. */
 export interface RepairOffer {
@@ -60,8 +66,8 @@ export interface AuditContext extends Surroundings {
   settingOf?(link: Link): Setting | undefined;
   /** The text of a chapter, as its links were read from it. */
   docOf?(chapter: string): Node | undefined;
-  /** What the last check knows of an address. */
-  answerOf?(href: string): Answered | undefined;
+  /** What the last check knows, by address. */
+  answers?: ReadonlyMap<string, Answered>;
   /** The forms that the book is made in; without, all. */
   formats?: readonly Format[];
   /** The places of the book; without them, links inside it are not judged. */

@@ -1,12 +1,14 @@
 export { audit, auditLink } from './audit.js';
+export { LinkAuditor } from './link-auditor.js';
 export { auditBook } from './audit-book.js';
 export type { AsideFinding, BookAudit } from './audit-book.js';
-export { auditContext, lookUpIn, SEVERITIES } from './finding.js';
+export { auditContext, JUDGED, lookUpIn, SEVERITIES } from './finding.js';
 export type {
   Answered,
   AuditContext,
   Finding,
   InsideContext,
+  Judged,
   RepairOffer,
   Rule,
   RuleHead,
@@ -14,8 +16,6 @@ export type {
 } from './finding.js';
 export { SUBJECT_KINDS } from './inside/inside-finding.js';
 export type { InsideFinding, InsideSubject, SubjectKind } from './inside/inside-finding.js';
-export { JUDGED } from './judged.js';
-export type { Judged } from './judged.js';
 export { allRules } from './all-rules.js';
 export { rules } from './rules/index.js';
 export { isOnlyAddress } from './shown-address.js';

@@ -1,14 +1,7 @@
 import { isSourcesHeading, tellingWords } from '../language/index.js';
 import { wordsOf, type Link } from '../manuscript/index.js';
 import { accessibleName, headersOf, wordsBesideLinks } from '../reader/index.js';
-import { languageOf, type AuditContext } from './finding.js';
-
-/**
- * What a link was judged with: alone, or with what a program can tell a reader around it (WCAG 2.4.4; techniques G53, H77,
- * H78, H79, H80, H81).
- */
-export const JUDGED = ['alone', 'sentence', 'paragraph', 'item', 'cell', 'heading'] as const;
-export type Judged = (typeof JUDGED)[number];
+import { languageOf, type AuditContext, type Judged } from './finding.js';
 
 /** The nearest surroundings that say where a link leads whose own words don't; `alone` where nothing does. */
 export function explainedBy(link: Link, context: AuditContext): Judged {

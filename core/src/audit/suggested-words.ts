@@ -17,7 +17,7 @@ export function suggestedWords(link: Link, context: AuditContext): string[] {
   const words: (string | null | undefined)[] = [link.about?.name];
   if (!isVague(link.hoverNote, languageOf(link, context))) words.push(link.hoverNote.trim());
   if (destination.kind === 'web') {
-    const title = context.answerOf?.(destination.href)?.title;
+    const title = context.answers?.get(destination.href)?.title;
     words.push(title && cleanTitle(title, destination.href), wordsFromAddress(destination.href));
   } else if (destination.kind === 'place') words.push(context.inside?.places.get(destination.place)?.words);
   else if (destination.kind === 'mail') words.push(destination.to[0]);

@@ -53,8 +53,8 @@ export interface Survey {
 export const NO_SURVEY: Survey = { answers: new Map(), choices: [], aside: [], today: '' };
 
 /** What a finding of a link is set aside for. */
-export function printOf(link: Link, { answerOf }: Pick<AuditContext, 'answerOf'>): string {
-  return [accessibleName(link), link.href, answerOf?.(link.href)?.verdict ?? 'unchecked']
+export function printOf(link: Link, { answers }: Pick<AuditContext, 'answers'>): string {
+  return [accessibleName(link), link.href, answers?.get(link.href)?.verdict ?? 'unchecked']
     .join('\n')
     .slice(0, 4_000);
 }

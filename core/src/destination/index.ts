@@ -8,7 +8,7 @@ export {
   NOWHERE,
 } from './destination.js';
 export type { Destination, DestinationKind } from './destination.js';
-export { nearDomain } from './near-domain.js';
+export { nearDomain, slipsOf } from './near-domain.js';
 export { formatMailto, isMailAddress, mailAddressesIn, parseMailto } from './mailto.js';
 export type { MailDestination, MailtoReading } from './mailto.js';
 export { recognise } from './recognise.js';

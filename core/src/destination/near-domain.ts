@@ -38,6 +38,20 @@ export function nearDomain(
   return best?.domain ?? null;
 }
 
+/** The domains of a book that a domain can be taken for, and the other way round: those whose verdict changes with its count. */
+export function slipsOf(
+  domain: string,
+  uses: ReadonlyMap<string, number>,
+  registrable: (domain: string) => string,
+): string[] {
+  const { byShape } = knownOf(uses, registrable);
+  const use: Use = { domain, own: registrable(domain), count: 0 };
+  const near = new Set<string>();
+  for (const shape of shapesOf(use.own))
+    for (const other of byShape.get(shape) ?? []) if (isSlip(use, other)) near.add(other.domain);
+  return [...near];
+}
+
 /** Names that differ in one letter share a name with one letter less. */
 function knownOf(uses: ReadonlyMap<string, number>, registrable: (domain: string) => string): Known {
   const before = known.get(uses);

@@ -41,8 +41,8 @@ export {
   withFigureIds,
 } from './holders.js';
 export type { Rename } from './holders.js';
-export { linksOf, linksOfChapter, linksOfFigure } from './link.js';
-export type { Carrier, Link } from './link.js';
+export { contentOf, linksByChapter, linksOf, linksOfChapter, linksOfFigure } from './link.js';
+export type { Carrier, ChapterLinks, Link } from './link.js';
 export {
   DEFAULT_FRAME,
   DEFAULT_LOOK,
@@ -70,6 +70,7 @@ export type { ChapterSpots, InsideNode, PlaceKind, Spot } from './spots.js';
 export { openLevels } from './open-levels.js';
 export { sectionsOf } from './section.js';
 export type { Section } from './section.js';
+export { sharedWith } from './shared.js';
 export { SCHEMA_VERSION, schema, spans } from './schema.js';
 export { DEFAULT_STRUCTURE, NOTE_COUNTS, NOTE_STANDS, NUMBERINGS, READERS, RETURNS } from './structure.js';
 export type { Numbering, NoteStand, Readers, ReturnTo, Structure } from './structure.js';

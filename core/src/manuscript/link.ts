@@ -46,14 +46,34 @@ export const CONTEXT = 160;
  * the margin, the Register, the audit, the checks, every export and every proof use it.
  */
 export function linksOf(book: ReadBook, say: Saying = mapOf(book).say): Link[] {
-  return book.chapters.flatMap(({ id, doc }) => {
-    if (spotsOf(doc, id).references.length > 0) return linksOfChapter(doc, id, say);
+  return linksByChapter(book, say).flatMap(({ links }) => links);
+}
+
+/** The links of one chapter, in reading order. */
+export interface ChapterLinks {
+  id: string;
+  links: readonly Link[];
+}
+
+/** The same links by chapter; those of a text that is as it was are the very same list. */
+export function linksByChapter(book: ReadBook, say: Saying = mapOf(book).say): ChapterLinks[] {
+  return book.chapters.map(({ id, doc }) => {
     const before = known.get(doc);
-    const links = before?.chapter === id ? before.links : linksOfChapter(doc, id);
+    const isKnown = before?.chapter === id;
+    if (spotsOf(doc, id).references.length > 0) {
+      const links = linksOfChapter(doc, id, say);
+      if (isKnown && isOneList(before.links, links)) return { id, links: before.links };
+      known.set(doc, { chapter: id, links });
+      return { id, links };
+    }
+    const links = isKnown ? before.links : linksOfChapter(doc, id);
     known.set(doc, { chapter: id, links });
-    return links;
+    return { id, links };
   });
 }
+
+const isOneList = (one: readonly Link[], other: readonly Link[]): boolean =>
+  one.length === other.length && one.every((link, at) => link === other[at]);
 
 /** Links that do not depend on the rest of the book are read once for each doc. */
 const known = new WeakMap<Node, { chapter: string; links: Link[] }>();
@@ -66,11 +86,58 @@ export function linksOfChapter(doc: Node, chapter: string, say?: Saying): Link[]
   const links: Link[] = [];
   doc.descendants((node, position) => {
     if (node.type.name === 'figure') links.push(...linksOfFigure(node, position, chapter));
-    if (node.isTextblock) collect(node, position + 1, chapter, links, say);
+    if (node.isTextblock) links.push(...linksOfLine(node, position + 1, chapter, say));
     return true;
   });
   return links;
 }
+
+/** The links of a line as they were last read, and where it stood then. */
+interface ReadLine {
+  chapter: string;
+  start: number;
+  /** The words of its references, which depend on the rest of the book. */
+  said: string;
+  links: readonly Link[];
+}
+
+const readLines = new WeakMap<Node, ReadLine>();
+const NO_LINKS: readonly Link[] = [];
+
+/** The links of a line. One that stands where it stood has the very same links; one that has moved has them with other positions. */
+function linksOfLine(line: Node, start: number, chapter: string, say?: Saying): readonly Link[] {
+  const before = readLines.get(line);
+  const said = say ? saidIn(line, say) : '';
+  if (before?.chapter === chapter && before.said === said) {
+    if (before.start === start || before.links.length === 0) return before.links;
+    const by = start - before.start;
+    const moved = before.links.map((link) => {
+      const now = { ...link, from: link.from + by, to: link.to + by };
+      contents.set(now, contentOf(link));
+      return now;
+    });
+    readLines.set(line, { chapter, start, said, links: moved });
+    return moved;
+  }
+  const links: Link[] = [];
+  collect(line, start, chapter, links, say);
+  readLines.set(line, { chapter, start, said, links: links.length > 0 ? links : NO_LINKS });
+  return links;
+}
+
+/** The words of the references of a line. */
+function saidIn(line: Node, say: Saying): string {
+  let said = '';
+  line.forEach((child) => {
+    if (child.type.name === 'reference') said += `${say(child)}\n`;
+  });
+  return said;
+}
+
+const contents = new WeakMap<Link, object>();
+
+/** What is the same for a link as long as nothing but its position has changed. */
+export const contentOf = (link: Link): object => contents.get(link) ?? link;
 
 /** The link of the whole picture first, then its areas in their order. */
 export function linksOfFigure(figure: Node, position: number, chapter: string): Link[] {

@@ -15,7 +15,13 @@ export function useAuditContext(): AuditContext {
   const handMade = useBook((store) => store.handMade);
   return useMemo(() => {
     const leftOutOf = new Map(chapters?.map(({ id, leftOutOf }) => [id, leftOutOf]));
-    const answerOf = (href: string) => verdicts.get(href);
-    return { language, look, answerOf, domains, ...surroundings, inside: { places, handMade, leftOutOf } };
+    return {
+      language,
+      look,
+      answers: verdicts,
+      domains,
+      ...surroundings,
+      inside: { places, handMade, leftOutOf },
+    };
   }, [language, look, verdicts, chapters, surroundings, domains, places, handMade]);
 }

@@ -1,5 +1,6 @@
 import {
   auditBook,
+  LinkAuditor,
   NO_SURVEY,
   type AsideFinding,
   type Finding,
@@ -11,6 +12,7 @@ import {
   groupedBy,
   readChapter,
   readsPage,
+  sharedWith,
   spotsOf,
   titleOf,
   type BookDetails,
@@ -79,6 +81,7 @@ let chapters: ReadChapter[] = [];
 let surroundings: Surroundings = NO_SURROUNDINGS;
 let survey: Survey = NO_SURVEY;
 let opening = 0;
+let auditor = new LinkAuditor();
 let tell = tellers();
 
 function tellers() {
@@ -116,6 +119,7 @@ function takeIn(request: Exclude<AuditRequest, { search: MentionSearch }>): void
     ({ book: details, surroundings, opening } = request);
     chapters = request.chapters.map(readChapter);
     tell = tellers();
+    auditor = new LinkAuditor();
   } else if ('survey' in request) {
     const { verdicts, rules, aside, today } = request.survey;
     survey = { answers: new Map(verdicts.map((one) => [one.href, one])), choices: rules, aside, today };
@@ -123,7 +127,9 @@ function takeIn(request: Exclude<AuditRequest, { search: MentionSearch }>): void
     ({ surroundings, details } = request);
   } else {
     const read = readChapter(request.chapter);
-    const changed = { ...read, title: titleOf(read.doc, read.title) };
+    const before = chapters.find(({ id }) => id === read.id);
+    const doc = before ? sharedWith(before.doc, read.doc) : read.doc;
+    const changed = { ...read, doc, title: titleOf(doc, read.title) };
     chapters = chapters.some(({ id }) => id === changed.id)
       ? chapters.map((chapter) => (chapter.id === changed.id ? changed : chapter))
       : [...chapters, changed];
@@ -136,6 +142,7 @@ function newsOf(): AuditNews | null {
     { ...details, chapters },
     surroundings,
     survey,
+    auditor,
   );
   const linksIn = groupedBy(links, ({ chapter }) => chapter);
   const notes = map.notes.flatMap(({ id, number, chapter, back, marks }) => {

@@ -16,7 +16,7 @@ export interface AsideWish {
 /** A finding of a link as it is set aside: for its words, its address and its verdict of now. */
 export function asideOfFinding(link: Link, { rule }: Finding): AsideWish['entries'][number] {
   const { verdicts } = useBook.getState();
-  return { rule, of: link.id, print: printOf(link, { answerOf: (href) => verdicts.get(href) }) };
+  return { rule, of: link.id, print: printOf(link, { answers: verdicts }) };
 }
 
 /** Asks why something is left as it is, and until when. */

@@ -12,8 +12,8 @@ export const domainTypo: Rule = {
   severity: 'should-fix',
   criterion: 'Common practice',
   looksAt: (link) => link.kind === 'web' || link.kind === 'mail',
-  find({ destination, href }, { domains, answerOf }: AuditContext) {
-    const verdict = answerOf?.(href)?.verdict ?? 'unchecked';
+  find({ destination, href }, { domains, answers }: AuditContext) {
+    const verdict = answers?.get(href)?.verdict ?? 'unchecked';
     if (verdict === 'sound' || verdict === 'moved' || verdict === 'guarded') return null;
     for (const domain of domainsOf(destination)) {
       const near = nearDomain(domain, domains, (name) => hostOf(name).registrable);

@@ -15,7 +15,7 @@ export const pageLanguage: Rule = {
   looksAt: ({ kind }) => kind === 'web',
   find(link, context) {
     const { about, destination } = link;
-    const found = destination.kind === 'web' ? context.answerOf?.(destination.href)?.language : '';
+    const found = destination.kind === 'web' ? context.answers?.get(destination.href)?.language : '';
     const told = about?.language || found;
     const tag = told ? languageTag(told) : null;
     if (

@@ -9,11 +9,11 @@ export const plainHttp: Rule = {
   severity: 'should-fix',
   criterion: 'RFC 9110, 17',
   looksAt: ({ href }) => href.startsWith('http:'),
-  find({ destination }, { answerOf }) {
+  find({ destination }, { answers }) {
     if (destination.kind !== 'web') return null;
     const { hostname } = new URL(destination.href);
     if (isOwnMachine(hostname) || hostOf(hostname).isIp) return null;
-    const secure = answerOf?.(destination.href)?.securedTo;
+    const secure = answers?.get(destination.href)?.securedTo;
     const https = secure ?? destination.href.replace(/^http:/, 'https:');
     const repairs: RepairOffer[] = [leadTo(https)];
     return {

@@ -14,10 +14,10 @@ export const shortener: Rule = {
   severity: 'should-fix',
   criterion: 'Common practice',
   looksAt: ({ kind }) => kind === 'web',
-  find(link, { answerOf }) {
+  find(link, { answers }) {
     const { host: full, path } = factsOf(link);
     const host = full.replace(/^www\./, '');
-    const to = answerOf?.(link.href)?.movedTo ?? null;
+    const to = answers?.get(link.href)?.movedTo ?? null;
     const isKnown = SHORT.test(host) && path.length > 1;
     // One that is not known gives itself away: a short host, a made-up word, and another site behind them.
     const isSeen = to !== null && host.length <= 12 && TOKEN.test(path) && new URL(to).hostname !== full;

@@ -1,7 +1,7 @@
 import { isVague } from '../../language/index.js';
 import { factsOf } from '../facts.js';
-import { languageOf, type Rule, type Severity } from '../finding.js';
-import { explainedBy, type Judged } from '../judged.js';
+import { languageOf, type Judged, type Rule, type Severity } from '../finding.js';
+import { explainedBy } from '../judged.js';
 import { betterWords } from '../suggested-words.js';
 
 /**

@@ -1,5 +1,5 @@
 import { areOneLanguage, isVague, tellingWords } from '../../language/index.js';
-import type { Link } from '../../manuscript/index.js';
+import { contentOf, type Link } from '../../manuscript/index.js';
 import { factsOf } from '../facts.js';
 import { languageOf, putWords, type AuditContext } from '../finding.js';
 import { shownAddresses } from '../shown-address.js';
@@ -39,11 +39,12 @@ export const sameDestination: TogetherRule = {
   },
 };
 
-const known = new WeakMap<Link, string[]>();
+const known = new WeakMap<object, string[]>();
 
 /** The beginnings of the words that say something; words of one family begin alike. None for an address and for vague words. */
 function stemsOf(link: Link, context: AuditContext): string[] {
-  const before = known.get(link);
+  const content = contentOf(link);
+  const before = known.get(content);
   if (before) return before;
   const { name } = factsOf(link);
   const language = languageOf(link, context);
@@ -51,6 +52,6 @@ function stemsOf(link: Link, context: AuditContext): string[] {
     isVague(name, language) || shownAddresses(name).length > 0
       ? []
       : tellingWords(name, language).map((word) => word.slice(0, 4));
-  known.set(link, stems);
+  known.set(content, stems);
   return stems;
 }

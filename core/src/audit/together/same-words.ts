@@ -65,8 +65,8 @@ function namesakesOf(name: string, index: LinkIndex, context: AuditContext): Nam
 }
 
 /** Where a link leads after the redirects that are known. */
-function pageOf(link: Link, { answerOf }: AuditContext): string {
-  const to = link.kind === 'web' ? answerOf?.(link.href)?.movedTo : null;
+function pageOf(link: Link, { answers }: AuditContext): string {
+  const to = link.kind === 'web' ? answers?.get(link.href)?.movedTo : null;
   return to ? keyOfAddress(to) : factsOf(link).destinationKey;
 }
 
