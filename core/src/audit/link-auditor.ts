@@ -82,6 +82,8 @@ export class LinkAuditor {
 
   /** Takes in what has changed, and says which links are to be judged anew: by themselves, or beside others. */
   #takeIn(chapters: readonly ChapterLinks[], changed: readonly ChapterLinks[]): Map<string, Touched> {
+    // Where nothing was known, every link is judged anyway.
+    const isFirst = this.#chapters.size === 0;
     const names = new Set<string>();
     const pages = new Set<string>();
     /** How many more links lead to a domain than before. */
@@ -93,9 +95,11 @@ export class LinkAuditor {
       return known;
     };
     const count = (link: Link, by: 1 | -1) => {
-      const { nameKey, destinationKey } = factsOf(link);
-      if (nameKey !== '') names.add(nameKey);
-      pages.add(destinationKey);
+      if (!isFirst) {
+        const { nameKey, destinationKey } = factsOf(link);
+        if (nameKey !== '') names.add(nameKey);
+        pages.add(destinationKey);
+      }
       for (const domain of domainsOf(link.destination)) {
         domains.set(domain, (domains.get(domain) ?? 0) + by);
         const own = this.#byDomain.get(domain) ?? new Map<string, Link>();
@@ -127,7 +131,7 @@ export class LinkAuditor {
           continue;
         }
         fresh.push(link);
-        toucher(id).alone.add(link.id);
+        if (!isFirst) toucher(id).alone.add(link.id);
         audited.set(link.id, { link, content, next: undefined, around: [], alone: NONE, together: NONE });
       }
       for (const [key, { link, content }] of before)
@@ -141,7 +145,7 @@ export class LinkAuditor {
     for (const link of fresh) count(link, 1);
     this.#index.add(fresh, new Map(chapters.map(({ id }, order) => [id, order])));
     this.#index.forget(names);
-    this.#setDomains(domains, toucher);
+    this.#setDomains(domains, isFirst ? null : toucher);
     for (const name of names)
       for (const { id, chapter } of this.#index.byName.get(name) ?? []) toucher(chapter).together.add(id);
     for (const page of pages)
@@ -151,7 +155,7 @@ export class LinkAuditor {
   }
 
   /** Counts that have changed make other domains look mistyped, or no more so. */
-  #setDomains(more: ReadonlyMap<string, number>, toucher: (chapter: string) => Touched): void {
+  #setDomains(more: ReadonlyMap<string, number>, toucher: ((chapter: string) => Touched) | null): void {
     const changed = [...more].flatMap(([domain, by]) => (by === 0 ? [] : [domain]));
     if (changed.length === 0) return;
     // Rules keep what they computed of all domains with the map itself.
@@ -161,6 +165,7 @@ export class LinkAuditor {
       if (count > 0) this.#domains.set(domain, count);
       else this.#domains.delete(domain);
     }
+    if (!toucher) return;
     const registrable = (name: string) => hostOf(name).registrable;
     for (const domain of changed)
       for (const near of [domain, ...slipsOf(domain, this.#domains, registrable)])
