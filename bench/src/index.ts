@@ -2,6 +2,7 @@ import { benchAuditing } from './auditing.js';
 import { benchChecking } from './checking/checking.js';
 import { benchMentions } from './mentions.js';
 import { benchPublishing } from './publishing.js';
+import { benchRegister } from './register.js';
 import { benchServing } from './serving.js';
 import { benchTyping } from './typing/typing.js';
 
@@ -9,5 +10,6 @@ await benchChecking();
 await benchPublishing();
 await benchAuditing();
 await benchMentions();
+await benchRegister();
 await benchServing();
 await benchTyping();

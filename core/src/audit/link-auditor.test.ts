@@ -49,14 +49,15 @@ function changed(book: ReadBook, pick: fc.GeneratorValue): ReadBook {
       if (index !== which) return chapter;
       const blocks = [...chapter.doc.children];
       const at = pick(fc.nat, { max: blocks.length - 1 });
-      const way = pick(fc.constantFrom, 'in', 'out', 'instead');
+      const way = pick(fc.constantFrom, 'in', 'out', 'instead', 'moved');
       if (way === 'in') blocks.splice(at, 0, block(pick));
       else if (way === 'out' && blocks.length > 1) blocks.splice(at, 1);
+      else if (way === 'moved') blocks.unshift(...blocks.splice(at, 1));
       else blocks[at] = block(pick);
       const doc = schema.node('doc', null, blocks);
-      // As the worker gets it: read anew, with the blocks of before where they are equal.
-      const sent = schema.nodeFromJSON(doc.toJSON());
-      return { ...chapter, doc: sharedWith(chapter.doc, sent) };
+      // As an editor has it, or as the worker gets it: read anew, with the blocks of before where they are equal.
+      const sent = () => sharedWith(chapter.doc, schema.nodeFromJSON(doc.toJSON()));
+      return { ...chapter, doc: pick(fc.boolean) ? doc : sent() };
     }),
   };
 }

@@ -10,6 +10,8 @@ import { hostOf } from './web-host.js';
 interface Audited {
   link: Link;
   content: object;
+  /** Its place in reading order among the links of its chapter. */
+  at: number;
   next: object | undefined;
   around: readonly unknown[];
   alone: Finding[];
@@ -30,6 +32,21 @@ interface AuditedChapter {
 type Ground = Omit<AuditContext, 'domains'>;
 
 const NONE: Finding[] = [];
+/** No chapter holds so many links. */
+const MOST_LINKS = 1e7;
+
+/** Whether what is left of an order is in that order still. */
+function isOneOrder(before: Iterable<string>, now: readonly string[]): boolean {
+  const places = new Map(now.map((id, at) => [id, at]));
+  let last = -1;
+  for (const id of before) {
+    const at = places.get(id);
+    if (at === undefined) continue;
+    if (at < last) return false;
+    last = at;
+  }
+  return true;
+}
 
 /**
  * Audits the links of a book again and again: only those that have changed, whose surroundings have, or that are judged beside one that
@@ -44,20 +61,24 @@ export class LinkAuditor {
 
   /** What is found of the links of a book, in their order, by link id; those without findings are left out. */
   update(chapters: readonly ChapterLinks[], ground: Ground): Map<string, Finding[]> {
-    if (!this.#ground || !isOneGround(this.#ground, ground)) this.#forget();
+    const order = chapters.map(({ id }) => id);
+    if (!this.#ground || !isOneGround(this.#ground, ground) || !isOneOrder(this.#chapters.keys(), order))
+      this.#forget();
     this.#ground = ground;
-    const changed = chapters.filter(({ id, links }) => {
+    const isChanged = ({ id, links }: ChapterLinks): boolean => {
       const before = this.#chapters.get(id);
       return before?.links !== links || before.doc !== ground.docOf?.(id);
-    });
-    const touched = this.#takeIn(chapters, changed);
+    };
+    // Links that have changed places among those that stay: nothing that was put in order is in order any more.
+    if (chapters.some((chapter) => isChanged(chapter) && this.#isTurned(chapter))) this.#forget();
+    const changed = new Map(chapters.filter(isChanged).map((chapter) => [chapter.id, chapter]));
+    const touched = this.#takeIn(chapters, [...changed.values()]);
     const context: AuditContext = { ...ground, domains: this.#domains };
     const all: [string, Finding[]][] = [];
     for (const { id, links } of chapters) {
       const before = this.#chapters.get(id)!;
       const own = touched.get(id);
-      const isChanged = changed.some((one) => one.id === id);
-      if (isChanged) this.#judge(before, links, context, own, links);
+      if (changed.has(id)) this.#judge(before, links, context, own, links);
       else if (own || before.toPlaces.length > 0)
         this.#judge(
           before,
@@ -78,6 +99,18 @@ export class LinkAuditor {
   /** How often the links lead to each domain. */
   get domains(): ReadonlyMap<string, number> {
     return this.#domains;
+  }
+
+  #isTurned({ id, links }: ChapterLinks): boolean {
+    const audited = this.#chapters.get(id)?.audited;
+    let last = -1;
+    for (const link of audited ? links : []) {
+      const known = audited?.get(link.id);
+      if (known?.content !== contentOf(link)) continue;
+      if (known.at < last) return true;
+      last = known.at;
+    }
+    return false;
   }
 
   /** Takes in what has changed, and says which links are to be judged anew: by themselves, or beside others. */
@@ -127,12 +160,21 @@ export class LinkAuditor {
         if (known?.content === content && !audited.has(link.id)) {
           this.#index.replace(known.link, link);
           known.link = link;
+          known.at = audited.size;
           audited.set(link.id, known);
           continue;
         }
         fresh.push(link);
         if (!isFirst) toucher(id).alone.add(link.id);
-        audited.set(link.id, { link, content, next: undefined, around: [], alone: NONE, together: NONE });
+        audited.set(link.id, {
+          link,
+          content,
+          at: audited.size,
+          next: undefined,
+          around: [],
+          alone: NONE,
+          together: NONE,
+        });
       }
       for (const [key, { link, content }] of before)
         if (audited.get(key)?.content !== content) {
@@ -143,7 +185,11 @@ export class LinkAuditor {
       this.#chapters.set(id, { links, doc: this.#ground?.docOf?.(id), audited, toPlaces, findings: [] });
     }
     for (const link of fresh) count(link, 1);
-    this.#index.add(fresh, new Map(chapters.map(({ id }, order) => [id, order])));
+    const rank = new Map(chapters.map(({ id }, at) => [id, at]));
+    this.#index.add(fresh, (link) => {
+      const at = this.#chapters.get(link.chapter)?.audited.get(link.id)?.at ?? 0;
+      return (rank.get(link.chapter) ?? 0) * MOST_LINKS + at;
+    });
     this.#index.forget(names);
     this.#setDomains(domains, isFirst ? null : toucher);
     for (const name of names)

@@ -8,20 +8,16 @@ export class LinkIndex {
   /** What rules have computed of all links of one name. */
   readonly ofName = new Map<string, unknown>();
 
-  /** Puts links where they belong; `order` is that of the chapters. */
-  add(links: readonly Link[], order: ReadonlyMap<string, number>): void {
+  /** Puts links where they belong; `placeOf` is their place in reading order. */
+  add(links: readonly Link[], placeOf: (link: Link) => number): void {
     const isFirst = this.byDestination.size === 0;
-    const before = (one: Link, other: Link): number =>
-      one.chapter === other.chapter
-        ? one.from - other.from
-        : (order.get(one.chapter) ?? 0) - (order.get(other.chapter) ?? 0);
     const lists = new Set<Link[]>();
     for (const link of links) {
       const { nameKey, destinationKey } = factsOf(link);
       if (nameKey !== '') lists.add(put(this.byName, nameKey, link));
       lists.add(put(this.byDestination, destinationKey, link));
     }
-    if (!isFirst) for (const list of lists) list.sort(before);
+    if (!isFirst) for (const list of lists) list.sort((one, other) => placeOf(one) - placeOf(other));
   }
 
   remove(link: Link): void {
@@ -64,6 +60,6 @@ function take(map: Map<string, Link[]>, key: string, link: Link): void {
 
 export function indexOf(links: readonly Link[]): LinkIndex {
   const index = new LinkIndex();
-  index.add(links, new Map());
+  index.add(links, () => 0);
   return index;
 }

@@ -21,7 +21,7 @@ import { auditBook, rules, togetherRules } from './index.js';
 
 const MAIL = { kind: 'mail' as const, cc: [], bcc: [], subject: '', body: '' };
 const HARD_TO_READ = { light: '#eeeeee', dark: '#222222', underline: 'none', weight: 'regular' } as const;
-const HARD_TO_TELL = { light: '#222222', dark: '#dddddd', underline: 'none', weight: 'strong' } as const;
+const HARD_TO_TELL = { light: '#222222', dark: '#dddddd', underline: 'none', weight: 'regular' } as const;
 const linkedAs = (text: string, id: string, href: string, more: Record<string, unknown>) =>
   schema.text(text, [schema.marks.link.create({ id, destination: web(href), ...more })]);
 const bare = (id: string, href: string) =>

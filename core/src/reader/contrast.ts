@@ -29,7 +29,7 @@ export interface LookContrast {
   readable: boolean;
   /** Against the words around: WCAG 1.4.1 (G183) asks for 3 where nothing but colour tells a link. */
   againstWords: number;
-  /** An underline tells the link, or its colour stands out. */
+  /** An underline or its weight tells the link, or its colour stands out. */
   told: boolean;
 }
 
@@ -42,7 +42,7 @@ export function contrastsOf(look: LinkLook): LookContrast[] {
       againstPage,
       againstWords,
       readable: againstPage >= 4.5,
-      told: look.underline !== 'none' || againstWords >= 3,
+      told: look.underline !== 'none' || look.weight === 'strong' || againstWords >= 3,
     };
   });
 }

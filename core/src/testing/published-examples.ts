@@ -234,6 +234,13 @@ export const FAULTY_EXAMPLES: readonly (readonly [name: string, body: string, fi
     `<p>See ${link('www.lamp-trust.example/tides')} for it.</p>`,
     'raw-address should-fix',
   ],
+  ['a file of a drive', link('the tide tables', 'C:\\books\\tides.pdf'), 'leads-nowhere must-fix'],
+  ['a file of a network', link('the tide tables', '\\\\server\\tides.pdf'), 'leads-nowhere must-fix'],
+  [
+    'a heading and its words as one link',
+    `<a href="${A}"><h3>Tide tables</h3><p>For the whole of May.</p></a>`,
+    'split-text should-fix',
+  ],
 ];
 
 /** Examples of the same sources that pass, and what is good practice: nothing is found. */
@@ -343,5 +350,17 @@ export const CLEAN_EXAMPLES: readonly (readonly [name: string, body: string])[] 
   [
     'a heading that leads somewhere',
     `<h2>${link('Tide tables of the Sound')}</h2><p>For every month of the year.</p>`,
+  ],
+  [
+    'F73, a line drawn as a border',
+    `<p>Go to ${link('the tide tables', A, ' style="color:#0b5a6b;text-decoration:none;border-bottom:1px solid"')} now.</p>`,
+  ],
+  [
+    'F73, heavier letters',
+    `<p>Go to ${link('the tide tables', A, ' style="color:#0b5a6b;text-decoration:none;font-weight:bold"')} now.</p>`,
+  ],
+  [
+    '1.4.3, a colour on a ground of its own',
+    `<p>Go to ${link('the tide tables', A, ' style="color:#fff;background:#000"')} now.</p>`,
   ],
 ];

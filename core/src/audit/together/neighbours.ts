@@ -60,12 +60,9 @@ export const splitText: TogetherRule = {
   },
 };
 
-/** Words that are no sentence, and go on with a small letter or without an end. */
+/** Both have words, and not the same ones. */
 const goesOn = (link: Link, next: Link): boolean =>
-  wordsSeen(link) !== '' &&
-  wordsSeen(next) !== '' &&
-  !/[.!?…:]["”’)]*$/.test(wordsSeen(link)) &&
-  wordsSeen(link) !== wordsSeen(next);
+  wordsSeen(link) !== '' && wordsSeen(next) !== '' && wordsSeen(link) !== wordsSeen(next);
 
 function gapBetween(link: Link, next: Link | undefined, context: AuditContext): Gap {
   if (!next || next.chapter !== link.chapter || factsOf(next).destinationKey !== factsOf(link).destinationKey)
@@ -99,13 +96,12 @@ function followEachOther(doc: Node, link: Link, next: Link): boolean {
   return between === '' && next.from - link.to <= 4;
 }
 
-/** Two lines of one kind, one after the other, in one and the same block: paragraphs, not items of a list. */
+/** Two lines, one after the other, in one and the same block: a heading and its paragraph, not items of a list. */
 function areSiblings(doc: Node, link: Link, next: Link): boolean {
   const [end, start] = [doc.resolve(link.to), doc.resolve(next.from)];
   return (
     end.depth === start.depth &&
     end.node(end.depth - 1) === start.node(start.depth - 1) &&
-    end.parent.type === start.parent.type &&
     end.index(end.depth - 1) + 1 === start.index(start.depth - 1)
   );
 }

@@ -35,7 +35,9 @@ export function resolveHref(
   parts: ResolverParts,
 ): Destination | { leftOut: string } {
   const trimmed = href.trim();
-  if (trimmed === '' || trimmed === '#' || /^file:/i.test(trimmed)) return { kind: 'place', place: NOWHERE };
+  // Files of the machine, or of the network, that the book was written on.
+  if (trimmed === '' || trimmed === '#' || /^(?:file:|[a-z]:[\\/]|\\\\)/i.test(trimmed))
+    return { kind: 'place', place: NOWHERE };
   const scheme = /^([a-z][a-z0-9+.-]*):/i.exec(trimmed)?.[1]?.toLowerCase();
   if (scheme === 'mailto')
     return parseMailto(trimmed)?.destination ?? { leftOut: 'the email address can’t be read' };

@@ -13,6 +13,8 @@ export interface AreaDraft {
   hoverNote: string;
   box: Box;
   frame: AreaFrame | null;
+  /** A part of it lay outside of the picture. */
+  isCut?: boolean;
   /** It was no rectangle. */
   reshaped: boolean;
 }
@@ -34,9 +36,22 @@ export function mapAreas(image: Element, natural: { width: number; height: numbe
     const corners = cornersOf(shape, (element.attribs.coords ?? '').split(/[\s,]+/).map(Number.parseFloat));
     if (!corners) return [];
     const [left, top, right, bottom] = corners;
-    const box = boxBetween({ x: left / width, y: top / height }, { x: right / width, y: bottom / height });
-    return [{ ...linkOf(element), box, frame: null, reshaped: shape !== 'rect' && shape !== 'default' }];
+    const box = withinCorners({ x: left / width, y: top / height }, { x: right / width, y: bottom / height });
+    const isCut =
+      left < -1 ||
+      top < -1 ||
+      (right > width + 1 && right !== Infinity) ||
+      (bottom > height + 1 && bottom !== Infinity);
+    return [
+      { ...linkOf(element), box, frame: null, isCut, reshaped: shape !== 'rect' && shape !== 'default' },
+    ];
   });
+}
+
+/** The box between two corners, cut off at the edges of the picture. */
+function withinCorners(a: { x: number; y: number }, b: { x: number; y: number }): Box {
+  const within = (share: number) => Math.min(1, Math.max(0, share));
+  return boxBetween({ x: within(a.x), y: within(a.y) }, { x: within(b.x), y: within(b.y) });
 }
 
 function linkOf(element: Element): Pick<AreaDraft, 'element' | 'href' | 'name' | 'hoverNote'> {

@@ -222,7 +222,7 @@ export class InlineReader {
         this.around.tally.add('leftOut', 'links', 'they stood in a drawing, and where can’t be told');
         return [];
       }
-      const { element, href, name, hoverNote, frame, box, reshaped } = draft;
+      const { element, href, name, hoverNote, frame, box, reshaped, isCut } = draft;
       if (element) this.taken.add(element);
       const destination = this.around.resolve(href);
       if ('leftOut' in destination) {
@@ -230,6 +230,12 @@ export class InlineReader {
         return [];
       }
       this.around.tally.add('kept', 'parts of pictures that are links');
+      if (isCut)
+        this.around.tally.add(
+          'changed',
+          'parts of pictures',
+          'they lay partly or wholly outside of their picture, and were cut',
+        );
       if (reshaped) this.around.tally.add('changed', 'parts of pictures', 'they became rectangles');
       return [{ id: this.around.mint(), name, destination, hoverNote, frame, ...box }];
     });

@@ -69,7 +69,8 @@ export function lookFrom(element: Element, styles: LinkStyles): LinkLook | null 
     ...declarationsOf(element),
     ...(inner ? { ...styles.of(inner), ...declarationsOf(inner) } : {}),
   };
-  const { colour, underline, weight } = own;
+  const { underline, weight } = own;
+  const colour = own.hasGround || styles.hasGround ? undefined : own.colour;
   if (colour === undefined && underline === undefined && weight === undefined) return null;
   const light = colour ?? DEFAULT_LOOK.light;
   const dark = colour && contrast(colour, PAGES.dark.page) >= 4.5 ? colour : DEFAULT_LOOK.dark;

@@ -10,14 +10,18 @@ export interface StyleSaid {
   colour?: string;
   underline?: LinkLook['underline'];
   weight?: LinkLook['weight'];
+  /** It has a ground of its own, which a book does not keep: its colour says nothing without. */
+  hasGround?: boolean;
 }
 
 /** The rules for links that a page has in itself. */
 export interface LinkStyles {
   of(element: Element): StyleSaid;
+  /** The page has a ground of its own, on which its colours are to be seen. */
+  hasGround: boolean;
 }
 
-export const NO_STYLES: LinkStyles = { of: () => ({}) };
+export const NO_STYLES: LinkStyles = { of: () => ({}), hasGround: false };
 
 /** What an element's own `style`, and the `color` of a `font`, say. */
 export function declarationsOf({ name, attribs }: Element): StyleSaid {
@@ -45,8 +49,13 @@ function take({ property, value }: Declaration, said: StyleSaid): void {
     const colour = colourFrom(words);
     if (colour) said.colour = colour;
   } else if (property === 'text-decoration' || property === 'text-decoration-line') {
-    if (/\bnone\b/.test(words)) said.underline = 'none';
+    if (/\bnone\b/.test(words)) said.underline ??= 'none';
     else if (words.includes('underline')) said.underline = /dott|dash/.test(words) ? 'dotted' : 'solid';
+  } else if (/^border(?:-bottom)?(?:-style)?$/.test(property) && /solid|dotted|dashed|double/.test(words)) {
+    // A line below is a line, whatever draws it.
+    said.underline = /dott|dash/.test(words) ? 'dotted' : 'solid';
+  } else if (/^background(?:-color)?$/.test(property) && !/transparent|none|inherit|initial/.test(words)) {
+    said.hasGround = true;
   } else if (property === 'font-weight') {
     said.weight = /^(?:bold|bolder|[6-9]\d\d)$/.test(words) ? 'strong' : 'regular';
   }
@@ -73,6 +82,7 @@ interface StyleRule {
 /** The rules of a page's own `style` elements, as far as they are for single elements. */
 export function stylesOfPage(document: Document, tally: Tally): LinkStyles {
   const rules: StyleRule[] = [];
+  let hasGround = false;
   for (const element of getElementsByTagName('style', document.children, true)) {
     let sheet: CssNode;
     try {
@@ -86,6 +96,7 @@ export function stylesOfPage(document: Document, tally: Tally): LinkStyles {
         const said: StyleSaid = {};
         walk(node.block, { visit: 'Declaration', enter: (one) => take(one, said) });
         for (const selector of generate(node.prelude).split(',')) {
+          if (/^(?:html|body|:root)$/i.test(selector.trim()) && said.hasGround) hasGround = true;
           if (/(?:^|[\s>+~])a[^\s]*$/i.test(selector) && STATES.test(selector))
             tally.add(
               'changed',
@@ -104,11 +115,16 @@ export function stylesOfPage(document: Document, tally: Tally): LinkStyles {
       },
     });
   }
+  for (const { attribs } of getElementsByTagName('body', document.children, true))
+    if (attribs.bgcolor !== undefined || (attribs.style && saidIn(attribs.style).hasGround)) hasGround = true;
   // The more particular rule holds (CSS Cascade, specificity).
   const weight = ({ tag, classes, id }: StyleRule) => (id ? 100 : 0) + classes.length * 10 + (tag ? 1 : 0);
   rules.sort((one, other) => weight(one) - weight(other));
-  if (rules.length === 0) return NO_STYLES;
+  if (rules.length === 0 && !hasGround) return NO_STYLES;
+  if (hasGround)
+    tally.add('changed', 'styles of links', 'the page had a ground of its own, so colours are not kept');
   return {
+    hasGround,
     of({ name, attribs }) {
       const own = new Set(attribs.class?.split(/\s+/));
       return Object.assign(

@@ -44,6 +44,10 @@ export const de: LinkWords = {
   mail: 'e-mail e-mails email emails mail mails schreiben schreibe schreibt nachricht',
   newWindow: ['neues fenster', 'neuem fenster', 'neuen fenster', 'neuer tab', 'neuem tab', 'neuen tab'],
   sources: [
+    'weblinks',
+    'web-adressen',
+    'links',
+    'verwendete literatur',
     'quellen',
     'quellenverzeichnis',
     'literatur',

@@ -57,6 +57,11 @@ export const en: LinkWords = {
   mail: 'email emails e-mail e-mails mail mailto write writes writing message',
   newWindow: ['new window', 'new tab', 'another window', 'another tab', 'opens in new'],
   sources: [
+    'web links',
+    'weblinks',
+    'online sources',
+    'internet sources',
+    'notes and sources',
     'sources',
     'references',
     'bibliography',

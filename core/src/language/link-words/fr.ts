@@ -45,6 +45,8 @@ export const fr: LinkWords = {
   mail: 'courriel courriels e-mail e-mails email emails mail mél écrire écrivez écris message',
   newWindow: ['nouvelle fenêtre', 'nouvel onglet', 'autre fenêtre', 'autre onglet'],
   sources: [
+    'liens',
+    'notes et sources',
     'sources',
     'références',
     'bibliographie',
