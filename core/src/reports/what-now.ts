@@ -1,4 +1,4 @@
-import { allRules, type Finding, type RuleHead } from '../audit/index.js';
+import { allRules, type Finding } from '../audit/index.js';
 import { counted, message } from '../language/index.js';
 import type { Link } from '../manuscript/index.js';
 import { VERDICTS, type VerdictName } from '../reach/index.js';
@@ -40,15 +40,15 @@ export interface WhatNow {
 interface Surveyed {
   links: readonly Link[];
   findings: ReadonlyMap<string, readonly Finding[]>;
-  standingOf(link: Link): Standing;
+  standings: Standings;
 }
 
 /** What is to be done next in a book, as its survey stands. */
-export function whatNow({ links, findings, standingOf }: Surveyed): WhatNow {
-  const standings = new Map(links.map((link) => [link, standingOf(link)]));
-  const ready = [...verdictSteps(links, standings), ...ruleSteps(links, findings)];
+export function whatNow({ links, findings, standings }: Surveyed): WhatNow {
+  const byRule = findingsByRule(links, findings);
+  const ready = [...verdictSteps(links, standings), ...ruleSteps(byRule)];
   const taken = new Set(ready.flatMap(({ links: own, id }) => own.map((link) => `${link.id} ${id}`)));
-  const yours = [...openVerdicts(links, standings, taken), ...openRules(links, findings)];
+  const yours = [...openVerdicts(links, standings, taken), ...openRules(byRule)];
   const most = (one: NextStep, other: NextStep) => weightOf(other) - weightOf(one);
   return { ready: ready.sort(most), yours: yours.sort(most) };
 }
@@ -155,25 +155,36 @@ const DECIDED = new Set([
 const isForAuthor = (rule: string, first: Repair | undefined): boolean =>
   first === undefined || first.type === 'unlink' || first.type === 'make-note' || DECIDED.has(rule);
 
-function ruleSteps(links: readonly Link[], findings: Surveyed['findings']): ReadyStep[] {
+type ByRule = ReadonlyMap<string, readonly { link: Link; finding: Finding }[]>;
+
+/** The links that each rule finds something of, in reading order. */
+function findingsByRule(links: readonly Link[], findings: Surveyed['findings']): ByRule {
+  const byRule = new Map<string, { link: Link; finding: Finding }[]>();
+  for (const link of links)
+    for (const finding of findings.get(link.id) ?? []) {
+      const found = byRule.get(finding.rule);
+      if (found) found.push({ link, finding });
+      else byRule.set(finding.rule, [{ link, finding }]);
+    }
+  return byRule;
+}
+
+function ruleSteps(byRule: ByRule): ReadyStep[] {
   return allRules.flatMap((rule): ReadyStep[] => {
-    const own = links.filter((link) => {
-      const finding = ownFinding(link, rule, findings);
-      return finding !== undefined && !isForAuthor(rule.id, finding.repairs[0]?.repair);
-    });
+    const own = (byRule.get(rule.id) ?? []).filter(
+      ({ finding }) => !isForAuthor(rule.id, finding.repairs[0]?.repair),
+    );
     if (own.length === 0) return [];
-    const firstOf = (link: Link) => ownFinding(link, rule, findings)!.repairs[0]!.repair;
-    const isWords = own.some((link) => firstOf(link).type === 'text');
+    const firstOf = new Map(own.map(({ link, finding }) => [link, finding.repairs[0]!.repair]));
+    const isWords = [...firstOf.values()].some(({ type }) => type === 'text');
     const words = RULE_WORDS[rule.id]
       ? message(RULE_WORDS[rule.id]!, { count: own.length })
       : `${rule.title}: ${counted(own.length, 'repair is', 'repairs are')} ready`;
-    const plan = planEach(own, (link) => [firstOf(link)]);
-    return [{ id: rule.id, way: isWords ? 'words' : 'all', words, links: own, count: own.length, plan }];
+    const links = own.map(({ link }) => link);
+    const plan = planEach(links, (link) => [firstOf.get(link)!]);
+    return [{ id: rule.id, way: isWords ? 'words' : 'all', words, links, count: own.length, plan }];
   });
 }
-
-const ownFinding = (link: Link, { id }: RuleHead, findings: Surveyed['findings']): Finding | undefined =>
-  findings.get(link.id)?.find(({ rule }) => rule === id);
 
 const OPEN_WORDS: Partial<Record<VerdictName, string>> = {
   broken:
@@ -207,13 +218,13 @@ function openVerdicts(links: readonly Link[], standings: Standings, taken: Reado
 }
 
 /** Rules of which a finding has no repair that Vennet could make. */
-function openRules(links: readonly Link[], findings: Surveyed['findings']): NextStep[] {
+function openRules(byRule: ByRule): NextStep[] {
   return allRules.flatMap((rule): NextStep[] => {
-    const own = links.filter((link) => {
-      const finding = ownFinding(link, rule, findings);
-      return finding !== undefined && isForAuthor(rule.id, finding.repairs[0]?.repair);
-    });
+    const own = (byRule.get(rule.id) ?? []).filter(({ finding }) =>
+      isForAuthor(rule.id, finding.repairs[0]?.repair),
+    );
     if (own.length === 0) return [];
-    return [{ id: rule.id, words: `${rule.title}: ${own.length}`, links: own, count: own.length }];
+    const links = own.map(({ link }) => link);
+    return [{ id: rule.id, words: `${rule.title}: ${own.length}`, links, count: own.length }];
   });
 }

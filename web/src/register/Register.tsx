@@ -13,6 +13,7 @@ import { PrefixDialog } from './PrefixDialog.js';
 import { RegisterTable } from './RegisterTable.js';
 import { ReportMenu } from './ReportMenu.js';
 import { RowPanel } from './RowPanel.js';
+import { mapped, useInSlices, type Sliced } from '../parts/use-in-slices.js';
 import { destinationRows, linkRows, type Row } from './rows.js';
 import { RulesDialog } from './RulesDialog.js';
 import { useSavedViews } from './saved-views.js';
@@ -65,9 +66,9 @@ export function Register() {
   const scroller = useRef<HTMLElement>(null);
   const saved = useSavedViews();
 
-  const rows = useRows(view.by);
-  const { shown, lines, counts } = useLines({ rows, view, only, closed });
-  const byKey = useMemo(() => new Map(rows.map((row) => [row.key, row])), [rows]);
+  const made = useLines(view, only, closed);
+  const { total, byKey, filters, shown, lines } = made ?? NO_LINES;
+  const destinations = useMemo(() => new Set(links.map(({ href }) => href)).size, [links]);
   const openRow = open ? (byKey.get(open.row) ?? null) : null;
   // An address that was corrected is gone from its row: the author goes on with the one that has come to stand there.
   const focusLine = (index: number) => {
@@ -100,7 +101,7 @@ export function Register() {
         else next.delete(key);
       return next;
     });
-  const tickedRows = ticked.size === 0 ? [] : rows.filter(({ key }) => ticked.has(key));
+  const tickedRows = [...ticked].flatMap((key) => byKey.get(key) ?? []);
   const clear = () => setTicked(new Set());
   const take = ({ way, words, plan, links: own }: ReadyStep) =>
     ask(way === 'words' ? { words: { links: own, words } } : { bulk: { words, plan } });
@@ -114,8 +115,8 @@ export function Register() {
           <div>
             <h1 className="font-text text-3xl">Register</h1>
             <p className="mt-1 text-soft">
-              {counts.destinations} {nounFor(counts.destinations, 'destination', 'destinations')},{' '}
-              {links.length} {nounFor(links.length, 'link', 'links')}
+              {destinations} {nounFor(destinations, 'destination', 'destinations')}, {links.length}{' '}
+              {nounFor(links.length, 'link', 'links')}
             </p>
             <SearchField
               label="Search the Register"
@@ -142,7 +143,7 @@ export function Register() {
             change({ by: 'link', filter: null, sort: null, columns: COLUMNS_OF.link });
           }}
         />
-        <ViewBar view={view} change={change} total={rows.length} counts={counts.filters} saved={saved}>
+        <ViewBar view={view} change={change} total={total} counts={filters} saved={saved}>
           <span className="ml-auto flex flex-wrap items-center gap-1">
             <Tool words="Change a site everywhere …" press={() => ask({ panel: 'prefix' })} />
             <Tool words="Rules …" press={() => ask({ panel: 'rules' })} />
@@ -206,7 +207,7 @@ export function Register() {
             )}
           </div>
         )}
-        {links.length > 0 && shown.length === 0 && (
+        {made !== null && links.length > 0 && shown.length === 0 && (
           <p className="p-8 text-center text-soft">
             No {view.by === 'destination' || view.by === 'site' ? 'destination' : 'link'} fits. Choose “All”
             or search for other words.
@@ -244,8 +245,8 @@ function Tool({ words, count, press }: { words: string; count?: number; press():
   );
 }
 
-/** The rows of a view: destinations, or single links. */
-function useRows(by: View['by']): Row[] {
+/** What is drawn of a view, made in slices: its rows, those that are shown, in their order and under their headings, and how many fit each filter. */
+function useLines(view: View, only: NextStep | null, closed: ReadonlySet<string>): Lines | null {
   const book = useBook((store) => store.book);
   const links = useBook((store) => store.links);
   const findings = useBook((store) => store.findings);
@@ -253,53 +254,60 @@ function useRows(by: View['by']): Row[] {
   const placeIds = useBook((store) => store.placeIds);
   const verdicts = useBook((store) => store.verdicts);
   const surroundings = useBook((store) => store.surroundings);
-  const choices = useBook((store) => store.choices);
+  const { by, filter, searched, sort } = view;
   const isGrouped = by === 'destination' || by === 'site';
-  return useMemo(() => {
-    if (!book) return [];
-    const known = { book, links, findings, places, placeIds, verdicts, surroundings, choices };
-    return isGrouped ? destinationRows(known) : linkRows(known);
-  }, [book, links, findings, places, placeIds, verdicts, surroundings, choices, isGrouped]);
+  const chapters = book?.chapters;
+  const made = useInSlices(
+    function* () {
+      if (!chapters) return null;
+      const known = { chapters, links, findings, places, placeIds, verdicts, surroundings };
+      const rows = yield* isGrouped ? destinationRows(known) : linkRows(known);
+      const inOrder = sorted(rows, null);
+      yield;
+      return { rows, inOrder, byKey: new Map(rows.map((row) => [row.key, row])), filters: countsOf(rows) };
+    },
+    [chapters, links, findings, places, placeIds, verdicts, surroundings, isGrouped],
+  );
+  const wanted = useMemo(() => (only ? new Set(only.links.map(({ id }) => id)) : null), [only]);
+  const inOrder = useInSlices(
+    function* () {
+      if (!made) return null;
+      yield;
+      return sort ? sorted(made.rows, sort) : made.inOrder;
+    },
+    [made, sort],
+  );
+  return useInSlices(
+    function* (): Sliced<Lines | null> {
+      if (!made || !inOrder) return null;
+      const shown: Row[] = [];
+      yield* mapped(inOrder, (row) => {
+        if (fits({ filter, searched }, row) && (wanted === null || row.uses.some(({ id }) => wanted.has(id))))
+          shown.push(row);
+      });
+      const asRow = (row: Row, key: string): Line => ({ kind: 'row', row, key });
+      const { byKey, filters } = made;
+      const known = { total: made.rows.length, byKey, filters, shown };
+      if (by === 'destination' || by === 'link')
+        return { ...known, lines: yield* mapped(shown, (row) => asRow(row, row.key)) };
+      const lines: Line[] = [];
+      for (const group of groupsOf(by, shown, chapters ?? [])) {
+        const open = !closed.has(group.id);
+        lines.push({ kind: 'group', group, open });
+        if (open) lines.push(...(yield* mapped(group.rows, (row) => asRow(row, `${group.id} ${row.key}`))));
+      }
+      return { ...known, lines };
+    },
+    [made, inOrder, by, filter, searched, wanted, closed, chapters],
+  );
 }
 
-function useLines({
-  rows,
-  view,
-  only,
-  closed,
-}: {
-  rows: Row[];
-  view: View;
-  only: NextStep | null;
-  closed: ReadonlySet<string>;
-}) {
-  const chapters = useBook((store) => store.book?.chapters);
-  const { by, filter, searched, sort } = view;
-  const wanted = useMemo(() => (only ? new Set(only.links.map(({ id }) => id)) : null), [only]);
-  const inOrder = useMemo(() => sorted(rows, sort), [rows, sort]);
-  const shown = useMemo(
-    () =>
-      inOrder.filter(
-        (row) =>
-          fits({ filter, searched }, row) && (wanted === null || row.uses.some(({ id }) => wanted.has(id))),
-      ),
-    [inOrder, filter, searched, wanted],
-  );
-  const lines = useMemo((): Line[] => {
-    const groups = groupsOf(by, shown, chapters ?? []);
-    if (by === 'destination' || by === 'link')
-      return shown.map((row) => ({ kind: 'row', row, key: row.key }));
-    return groups.flatMap((group): Line[] => {
-      const isOpen = !closed.has(group.id);
-      const own = isOpen
-        ? group.rows.map((row): Line => ({ kind: 'row', row, key: `${group.id} ${row.key}` }))
-        : [];
-      return [{ kind: 'group', group, open: isOpen }, ...own];
-    });
-  }, [by, shown, closed, chapters]);
-  const counts = useMemo(
-    () => ({ filters: countsOf(rows), destinations: new Set(rows.map(({ href }) => href)).size }),
-    [rows],
-  );
-  return { shown, lines, counts };
+interface Lines {
+  total: number;
+  byKey: ReadonlyMap<string, Row>;
+  filters: ReturnType<typeof countsOf>;
+  shown: Row[];
+  lines: Line[];
 }
+
+const NO_LINES: Lines = { total: 0, byKey: new Map(), filters: new Map(), shown: [], lines: [] };

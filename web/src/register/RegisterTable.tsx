@@ -6,14 +6,10 @@ import {
   useTable,
 } from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { ArrowDown, ArrowUp, ChevronDown, ChevronRight } from 'lucide-react';
+import { ArrowDown, ArrowUp } from 'lucide-react';
 import { useEffect, useMemo, useRef, type KeyboardEvent, type RefObject } from 'react';
-import { counted } from '@vennet/core/language';
-import { KindMark } from '../parts/KindMark.js';
-import { SeverityMark } from '../parts/SeverityMark.js';
-import { VerdictMark } from '../parts/VerdictMark.js';
-import { when } from '../parts/when.js';
-import { worstOf, type Row } from './rows.js';
+import type { Row } from './rows.js';
+import { GroupLine, RowLine, type LineActs } from './TableLines.js';
 import { COLUMNS, type ColumnName, type Line, type RowGroup, type Sort } from './view.js';
 
 interface TableProps {
@@ -54,36 +50,6 @@ const WIDTHS: Record<ColumnName, string> = {
   findings: '5.5rem',
 };
 
-const CELLS: Record<ColumnName, (row: Row) => React.ReactNode> = {
-  verdict: ({ verdict }) => <VerdictMark verdict={verdict} withWord />,
-  leads: ({ leads, uses: [{ kind }] }) => (
-    <span className="flex min-w-0 items-center gap-2">
-      <KindMark kind={kind} />
-      <span className="truncate">{leads}</span>
-    </span>
-  ),
-  words: ({ words }) => <span className="block truncate font-text">{words || '(no words)'}</span>,
-  chapter: ({ chapter }) => <span className="block truncate text-sm text-soft">{chapter}</span>,
-  title: ({ title }) => <span className="block truncate text-sm">{title}</span>,
-  uses: ({ uses }) => <span className="tabular-nums">{uses.length}</span>,
-  checked: ({ checkedAt, asked }) => (
-    <span className="block truncate text-sm text-soft">
-      {checkedAt ? when(checkedAt, 'short') : asked === null ? '' : 'never'}
-    </span>
-  ),
-  findings: ({ findings }) => {
-    const worst = worstOf(findings);
-    return (
-      worst && (
-        <span className="flex items-center gap-1">
-          <SeverityMark severity={worst} />
-          <span className="tabular-nums">{findings.length}</span>
-        </span>
-      )
-    );
-  },
-};
-
 const features = tableFeatures({ columnVisibilityFeature, rowSortingFeature });
 const helper = createColumnHelper<typeof features, Row>();
 const DEFINITIONS = helper.columns(
@@ -91,7 +57,8 @@ const DEFINITIONS = helper.columns(
 );
 
 /** So many lines are drawn above and below those that can be seen: a long list scrolls without gaps, and one this short is drawn whole. */
-const OVERSCAN = 40;
+const NO_ROWS: Row[] = [];
+const OVERSCAN = 8;
 const SHORT = 250;
 const HEIGHT = 37;
 
@@ -108,11 +75,6 @@ export function RegisterTable(props: TableProps) {
     scrollMargin: box.current?.offsetTop ?? 0,
   });
   const drawn = virtual.getVirtualItems();
-  const [first = 0, last = 0] = [drawn[0]?.index, drawn.at(-1)?.index];
-  const rows = useMemo(
-    () => lines.slice(first, last + 1).flatMap((line) => (line.kind === 'row' ? [line.row] : [])),
-    [lines, first, last],
-  );
   const visibility = useMemo(
     () => Object.fromEntries(COLUMNS.map((name) => [name, columns.includes(name)])),
     [columns],
@@ -120,12 +82,30 @@ export function RegisterTable(props: TableProps) {
   const table = useTable({
     features,
     columns: DEFINITIONS,
-    data: rows,
+    // The rows are drawn as they scroll into sight; the table knows the columns, their order and their sorting.
+    data: NO_ROWS,
     manualSorting: true,
     state: { columnVisibility: visibility, sorting: sort ? [{ id: sort.column, desc: sort.down }] : [] },
   });
-  const shown = table.getVisibleLeafColumns().map(({ id }) => id as ColumnName);
+  const visible = table
+    .getVisibleLeafColumns()
+    .map(({ id }) => id)
+    .join(' ');
+  const shown = useMemo(() => visible.split(' ') as ColumnName[], [visible]);
   const template = `2rem ${shown.map((name) => WIDTHS[name]).join(' ')}`;
+  // Lines that are drawn stay as they are while others come into sight.
+  const latest = useRef({ show, toggle, tick });
+  useEffect(() => {
+    latest.current = { show, toggle, tick };
+  });
+  const acts = useMemo(
+    (): LineActs => ({
+      show: (row, key) => latest.current.show(row, key),
+      toggle: (group) => latest.current.toggle(group),
+      tick: (some, on) => latest.current.tick(some, on),
+    }),
+    [],
+  );
 
   // The way through the list by key: up and down, to its ends, a tick by the space bar.
   const wanted = useRef<number | null>(null);
@@ -211,101 +191,27 @@ export function RegisterTable(props: TableProps) {
       <div ref={box} role="rowgroup" className="relative" style={{ height: virtual.getTotalSize() }}>
         {drawn.map(({ index, start }) => {
           const line = lines[index]!;
-          const place = {
-            transform: `translateY(${start - virtual.options.scrollMargin}px)`,
-            gridTemplateColumns: template,
-          };
-          if (line.kind === 'group')
-            return (
-              <div
-                key={`group ${line.group.id}`}
-                role="row"
-                aria-rowindex={index + 2}
-                data-line={index}
-                className="absolute inset-x-0 flex h-[37px] items-center gap-2 border-b border-line bg-sheet px-2 font-semibold"
-                style={{ transform: place.transform }}
-              >
-                <span role="cell" className="flex min-w-0 grow items-center gap-2">
-                  <input
-                    type="checkbox"
-                    className="mr-2.5 accent-amber"
-                    aria-label={`Tick all of ${line.group.title}`}
-                    checked={line.group.rows.every(({ key }) => ticked.has(key))}
-                    onChange={(event) => tick(line.group.rows, event.target.checked)}
-                  />
-                  <button
-                    type="button"
-                    data-opener=""
-                    aria-expanded={line.open}
-                    className="flex min-w-0 cursor-pointer items-center gap-1.5 text-left"
-                    onClick={() => toggle(line.group)}
-                  >
-                    {line.open ? (
-                      <ChevronDown size={15} aria-hidden="true" />
-                    ) : (
-                      <ChevronRight size={15} aria-hidden="true" />
-                    )}
-                    <span className="truncate">{line.group.title}</span>
-                  </button>
-                  <span className="text-sm font-normal text-soft tabular-nums">
-                    {counted(line.group.rows.length, 'line', 'lines')}
-                  </span>
-                </span>
-              </div>
-            );
-          const { row, key } = line;
-          const isOpen = open === key;
-          return (
-            <div
-              key={key}
-              role="row"
-              aria-rowindex={index + 2}
-              data-line={index}
-              aria-current={isOpen || undefined}
-              className="absolute inset-x-0 grid h-[37px] items-center gap-3 border-b border-line px-2 hover:bg-raised aria-[current]:bg-wash max-md:!grid-cols-[2rem_7rem_minmax(0,1fr)]"
-              style={place}
-            >
-              <span role="cell">
-                <input
-                  type="checkbox"
-                  className="accent-amber align-middle"
-                  aria-label={`Tick ${row.words || row.leads}`}
-                  checked={ticked.has(row.key)}
-                  onChange={(event) => tick([row], event.target.checked)}
-                />
-              </span>
-              {shown.map((name, place) => {
-                const isMain = name === mainColumn(shown);
-                return (
-                  <span
-                    key={name}
-                    role="cell"
-                    className={`min-w-0 ${place > 1 && !isMain ? 'max-md:hidden' : ''}`}
-                  >
-                    {isMain ? (
-                      <button
-                        type="button"
-                        data-opener=""
-                        aria-expanded={isOpen}
-                        className="block w-full min-w-0 cursor-pointer text-left"
-                        onClick={() => show(row, key)}
-                      >
-                        {CELLS[name](row)}
-                      </button>
-                    ) : (
-                      CELLS[name](row)
-                    )}
-                  </span>
-                );
-              })}
-            </div>
+          const top = start - virtual.options.scrollMargin;
+          return line.kind === 'group' ? (
+            <GroupLine
+              key={`group ${line.group.id}`}
+              {...{ index, top, acts }}
+              group={line.group}
+              open={line.open}
+              isTicked={line.group.rows.every(({ key }) => ticked.has(key))}
+            />
+          ) : (
+            <RowLine
+              key={line.key}
+              {...{ index, top, acts, shown, template }}
+              row={line.row}
+              lineKey={line.key}
+              isOpen={open === line.key}
+              isTicked={ticked.has(line.row.key)}
+            />
           );
         })}
       </div>
     </div>
   );
 }
-
-/** The column by which a row is opened. */
-const mainColumn = (shown: readonly ColumnName[]): ColumnName =>
-  shown.find((name) => name === 'leads' || name === 'words') ?? shown[0] ?? 'leads';

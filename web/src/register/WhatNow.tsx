@@ -2,8 +2,9 @@ import { whatNow, type NextStep, type ReadyStep, type Standing } from '@vennet/c
 import type { Link } from '@vennet/core/manuscript';
 import type { CheckRun } from '@vennet/core/wire';
 import { ArrowRight, Check } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { useBook, verdictFor } from '../book/store.js';
+import { mapped, useInSlices } from '../parts/use-in-slices.js';
 import { when } from '../parts/when.js';
 
 interface NowProps {
@@ -27,21 +28,31 @@ export function WhatNow({ runs, today, take, showRows }: NowProps) {
   const surroundings = useBook((store) => store.surroundings);
   const choices = useBook((store) => store.choices);
   const [all, setAll] = useState(false);
-  const { ready, yours } = useMemo(() => {
-    const aside = new Map(choices.aside.filter(({ rule }) => rule === 'verdict').map((one) => [one.of, one]));
-    const standingOf = (link: Link): Standing => {
-      const about = verdictFor(link, { placeIds, verdicts, surroundings });
-      const set = aside.get(link.href);
-      return {
-        verdict: about.verdict,
-        movedTo: about.movedTo ?? null,
-        securedTo: about.securedTo ?? null,
-        copy: 'copy' in about ? about.copy : null,
-        isAside: set?.print === about.verdict && (set.until === '' || set.until >= today),
-      };
-    };
-    return whatNow({ links, findings, standingOf });
-  }, [links, findings, placeIds, verdicts, surroundings, choices, today]);
+  const now = useInSlices(
+    function* () {
+      const aside = new Map(
+        choices.aside.filter(({ rule }) => rule === 'verdict').map((one) => [one.of, one]),
+      );
+      const standings = yield* mapped(links, (link): [Link, Standing] => {
+        const about = verdictFor(link, { placeIds, verdicts, surroundings });
+        const set = aside.get(link.href);
+        return [
+          link,
+          {
+            verdict: about.verdict,
+            movedTo: about.movedTo ?? null,
+            securedTo: about.securedTo ?? null,
+            copy: 'copy' in about ? about.copy : null,
+            isAside: set?.print === about.verdict && (set.until === '' || set.until >= today),
+          },
+        ];
+      });
+      return whatNow({ links, findings, standings: new Map(standings) });
+    },
+    [links, findings, placeIds, verdicts, surroundings, choices, today],
+  );
+  if (now === null) return null;
+  const { ready, yours } = now;
   if (links.length === 0) return null;
   if (ready.length === 0 && yours.length === 0) return <AllDone runs={runs} />;
   const [shownReady, shownYours] = all ? [ready, yours] : [ready.slice(0, FEW), yours.slice(0, FEW)];

@@ -4,6 +4,7 @@ import { askedAddress, VERDICTS, type Verdict, type VerdictName } from '@vennet/
 import type { DestinationVerdict, Manuscript } from '@vennet/core/wire';
 import { destinationWords } from '../book/destination-words.js';
 import { verdictFor, type BookStore } from '../book/store.js';
+import { mapped, type Sliced } from '../parts/use-in-slices.js';
 
 /** A line of the Register: a destination with all its uses, or one link. */
 export interface Row {
@@ -32,15 +33,13 @@ export interface Row {
   rank: number;
 }
 
-type Known = Pick<
-  BookStore,
-  'links' | 'findings' | 'placeIds' | 'places' | 'verdicts' | 'surroundings' | 'choices'
-> & { book: Manuscript };
+type Known = Pick<BookStore, 'links' | 'findings' | 'placeIds' | 'places' | 'verdicts' | 'surroundings'> &
+  Pick<Manuscript, 'chapters'>;
 
 /** What several rows need of the book, looked up once. */
 function makeRows(known: Known): (key: string, uses: [Link, ...Link[]], findings: Finding[]) => Row {
-  const { verdicts, surroundings, places, book } = known;
-  const chapters = new Map(book.chapters.map(({ id, title }) => [id, title]));
+  const { verdicts, surroundings, places } = known;
+  const chapters = new Map(known.chapters.map(({ id, title }) => [id, title]));
   return (key, uses, findings) => {
     const [first] = uses;
     const about = verdictFor(first, known);
@@ -88,15 +87,15 @@ function siteOf({ kind, href }: Link): string {
 }
 
 /** The links of a book grouped by destination. */
-export function destinationRows(known: Known): Row[] {
+export function* destinationRows(known: Known): Sliced<Row[]> {
   const grouped = new Map<string, [Link, ...Link[]]>();
-  for (const link of known.links) {
+  yield* mapped(known.links, (link) => {
     const uses = grouped.get(link.href);
     if (uses) uses.push(link);
     else grouped.set(link.href, [link]);
-  }
+  });
   const row = makeRows(known);
-  return [...grouped].map(([href, uses]) =>
+  return yield* mapped([...grouped], ([href, uses]) =>
     row(
       href,
       uses,
@@ -106,9 +105,9 @@ export function destinationRows(known: Known): Row[] {
 }
 
 /** Every link by itself, in reading order. */
-export function linkRows(known: Known): Row[] {
+export function* linkRows(known: Known): Sliced<Row[]> {
   const row = makeRows(known);
-  return known.links.map((link) => row(link.id, [link], known.findings.get(link.id) ?? []));
+  return yield* mapped(known.links, (link) => row(link.id, [link], known.findings.get(link.id) ?? []));
 }
 
 /** Whether the verdict on a row was set aside, and is still the same. */
