@@ -8,7 +8,7 @@ import { PROJECT } from '@vennet/server/platform/settings';
 import { line } from './floor.js';
 
 const LINKS = 20_000;
-const ROUNDS = 3;
+const ROUNDS = 5;
 /** A task longer than this holds up what an author does, in ms. */
 const LONG = 50;
 

@@ -1,5 +1,6 @@
 import type { DestinationKind } from '@vennet/core/destination';
 import { BookOpen, File, Globe, Mail, Signpost, type LucideIcon } from 'lucide-react';
+import { memo } from 'react';
 
 export const KIND_WORDS: Record<DestinationKind, string> = {
   web: 'Web page',
@@ -17,7 +18,7 @@ const ICONS: Record<DestinationKind, LucideIcon> = {
   book: BookOpen,
 };
 
-export function KindMark({ kind }: { kind: DestinationKind }) {
+export const KindMark = memo(function KindMark({ kind }: { kind: DestinationKind }) {
   const Icon = ICONS[kind];
   return (
     <span className="inline-flex shrink-0 text-soft">
@@ -25,4 +26,4 @@ export function KindMark({ kind }: { kind: DestinationKind }) {
       <span className="sr-only">{KIND_WORDS[kind]}</span>
     </span>
   );
-}
+});

@@ -1,4 +1,5 @@
 import type { Severity } from '@vennet/core/audit';
+import { memo } from 'react';
 
 export const SEVERITY_WORDS: Record<Severity, string> = {
   'must-fix': 'Must fix',
@@ -13,7 +14,13 @@ const COLOURS: Record<Severity, string> = {
 };
 
 /** The mark of a finding: a flag, full, half or plain. */
-export function SeverityMark({ severity, withWord = false }: { severity: Severity; withWord?: boolean }) {
+export const SeverityMark = memo(function SeverityMark({
+  severity,
+  withWord = false,
+}: {
+  severity: Severity;
+  withWord?: boolean;
+}) {
   return (
     <span
       className="inline-flex items-center gap-1.5 align-middle whitespace-nowrap"
@@ -37,4 +44,4 @@ export function SeverityMark({ severity, withWord = false }: { severity: Severit
       <span className={withWord ? 'font-semibold' : 'sr-only'}>{SEVERITY_WORDS[severity]}</span>
     </span>
   );
-}
+});

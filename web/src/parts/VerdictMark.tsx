@@ -1,5 +1,5 @@
 import type { VerdictName } from '@vennet/core/reach';
-import type { ReactElement } from 'react';
+import { memo, type ReactElement } from 'react';
 
 /** The words of the verdicts. */
 export const VERDICT_WORDS: Record<VerdictName, string> = {
@@ -61,7 +61,13 @@ const DRAWINGS: Record<VerdictName, ReactElement> = {
 };
 
 /** The mark of a verdict. Its word stands beside it, or is given to those who can't see the mark. */
-export function VerdictMark({ verdict, withWord = false }: { verdict: VerdictName; withWord?: boolean }) {
+export const VerdictMark = memo(function VerdictMark({
+  verdict,
+  withWord = false,
+}: {
+  verdict: VerdictName;
+  withWord?: boolean;
+}) {
   return (
     <span
       className="inline-flex items-center gap-1.5 align-middle whitespace-nowrap"
@@ -83,4 +89,4 @@ export function VerdictMark({ verdict, withWord = false }: { verdict: VerdictNam
       <span className={withWord ? 'font-semibold' : 'sr-only'}>{VERDICT_WORDS[verdict]}</span>
     </span>
   );
-}
+});

@@ -48,3 +48,36 @@ export function* mapped<Item, Made>(items: readonly Item[], make: (item: Item) =
   }
   return made;
 }
+
+/** Items in order; those that are equal stay as they came. Short runs are sorted, then merged two by two. */
+export function* ordered<Item>(
+  items: readonly Item[],
+  compare: (one: Item, other: Item) => number,
+): Sliced<Item[]> {
+  let runs: Item[][] = [];
+  for (let at = 0; at < items.length; at += 512) {
+    runs.push(items.slice(at, at + 512).sort(compare));
+    yield;
+  }
+  while (runs.length > 1) {
+    const merged: Item[][] = [];
+    for (let at = 0; at < runs.length; at += 2)
+      merged.push(yield* merge(runs[at]!, runs[at + 1] ?? [], compare));
+    runs = merged;
+  }
+  return runs[0] ?? [];
+}
+
+function* merge<Item>(
+  one: Item[],
+  other: Item[],
+  compare: (one: Item, other: Item) => number,
+): Sliced<Item[]> {
+  const made: Item[] = [];
+  let [at, from] = [0, 0];
+  while (at < one.length && from < other.length) {
+    made.push(compare(one[at]!, other[from]!) <= 0 ? one[at++]! : other[from++]!);
+    if (made.length % 512 === 0) yield;
+  }
+  return made.concat(one.slice(at), other.slice(from));
+}

@@ -10,7 +10,7 @@ import { BulkDialog, type BulkWish } from './BulkDialog.js';
 import { CheckPanel } from './CheckPanel.js';
 import { InsideTable } from './InsideTable.js';
 import { PrefixDialog } from './PrefixDialog.js';
-import { RegisterTable } from './RegisterTable.js';
+import { RegisterTable, type RegisterTableHandle } from './RegisterTable.js';
 import { ReportMenu } from './ReportMenu.js';
 import { RowPanel } from './RowPanel.js';
 import { mapped, useInSlices, type Sliced } from '../parts/use-in-slices.js';
@@ -71,25 +71,17 @@ export function Register() {
   const destinations = useMemo(() => new Set(links.map(({ href }) => href)).size, [links]);
   const openRow = open ? (byKey.get(open.row) ?? null) : null;
   // An address that was corrected is gone from its row: the author goes on with the one that has come to stand there.
-  const focusLine = (index: number) => {
-    const openers = scroller.current?.querySelectorAll<HTMLElement>('[data-line] [data-opener]') ?? [];
-    const line =
-      scroller.current?.querySelector<HTMLElement>(`[data-line="${index}"] [data-opener]`) ??
-      openers[openers.length - 1];
-    line?.focus();
-  };
-  const lastOpen = useRef(open);
+  const list = useRef<RegisterTableHandle>(null);
   useEffect(() => {
-    if (open) lastOpen.current = open;
     if (open && !openRow && byKey.size > 0) {
       setOpen(null);
-      focusLine(open.index);
+      list.current?.goTo(open.index);
     }
   }, [open, openRow, byKey]);
   const close = () => {
     const index = open?.index ?? 0;
     setOpen(null);
-    requestAnimationFrame(() => focusLine(index));
+    requestAnimationFrame(() => list.current?.goTo(index));
   };
   if (!book) return null;
   const today = new Date().toISOString().slice(0, 10);
@@ -172,6 +164,7 @@ export function Register() {
         ) : (
           <div className={openRow ? 'grid items-start gap-5 lg:grid-cols-[minmax(0,1fr)_26rem]' : ''}>
             <RegisterTable
+              ref={list}
               label={view.by === 'destination' || view.by === 'site' ? 'Destinations' : 'Links'}
               lines={lines}
               columns={view.columns}
@@ -201,7 +194,7 @@ export function Register() {
                 checks={checks}
                 close={close}
                 corrected={() => setOpen({ ...open })}
-                repaired={() => focusLine(open.index)}
+                repaired={() => list.current?.goTo(open.index)}
                 setAside={(wish) => ask({ aside: wish })}
               />
             )}
@@ -262,8 +255,7 @@ function useLines(view: View, only: NextStep | null, closed: ReadonlySet<string>
       if (!chapters) return null;
       const known = { chapters, links, findings, places, placeIds, verdicts, surroundings };
       const rows = yield* isGrouped ? destinationRows(known) : linkRows(known);
-      const inOrder = sorted(rows, null);
-      yield;
+      const inOrder = yield* sorted(rows, null);
       return { rows, inOrder, byKey: new Map(rows.map((row) => [row.key, row])), filters: countsOf(rows) };
     },
     [chapters, links, findings, places, placeIds, verdicts, surroundings, isGrouped],
@@ -272,8 +264,7 @@ function useLines(view: View, only: NextStep | null, closed: ReadonlySet<string>
   const inOrder = useInSlices(
     function* () {
       if (!made) return null;
-      yield;
-      return sort ? sorted(made.rows, sort) : made.inOrder;
+      return sort ? yield* sorted(made.rows, sort) : made.inOrder;
     },
     [made, sort],
   );

@@ -7,12 +7,30 @@ import {
 } from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { ArrowDown, ArrowUp } from 'lucide-react';
-import { useEffect, useMemo, useRef, type KeyboardEvent, type RefObject } from 'react';
+import {
+  useEffect,
+  useImperativeHandle,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+  type FocusEvent,
+  type KeyboardEvent,
+  type Ref,
+  type RefObject,
+} from 'react';
 import type { Row } from './rows.js';
 import { GroupLine, RowLine, type LineActs } from './TableLines.js';
 import { COLUMNS, type ColumnName, type Line, type RowGroup, type Sort } from './view.js';
 
+/** What the room can ask of its list. */
+export interface RegisterTableHandle {
+  /** The author goes on at a line, or at the last one where the list has become shorter. */
+  goTo(index: number): void;
+}
+
 interface TableProps {
+  ref?: Ref<RegisterTableHandle>;
   lines: readonly Line[];
   columns: readonly ColumnName[];
   sort: Sort | null;
@@ -56,25 +74,34 @@ const DEFINITIONS = helper.columns(
   COLUMNS.map((name) => helper.accessor((row) => row.rank, { id: name, header: COLUMN_WORDS[name] })),
 );
 
-/** So many lines are drawn above and below those that can be seen: a long list scrolls without gaps, and one this short is drawn whole. */
 const NO_ROWS: Row[] = [];
-const OVERSCAN = 8;
+/** So many lines are drawn above and below those that can be seen: a long list scrolls without gaps. */
+const OVERSCAN = 4;
+/** A list this short comes to be drawn whole, some lines in each frame: the browser's own search finds all of it. */
 const SHORT = 250;
+const IN_A_FRAME = 20;
+/** In CSS px. */
 const HEIGHT = 37;
+/** A line that scrolls out of sight gives its place in the page to one that comes into it: the fewest places there are. */
+const PLACES = 64;
+
+const keyOf = (line: Line): string => (line.kind === 'group' ? `group ${line.group.id}` : line.key);
 
 /** The list of a view. Only the lines around those that can be seen are drawn; the columns are those that the author chose. */
 export function RegisterTable(props: TableProps) {
-  const { lines, columns, sort, setSort, open, show, toggle, ticked, tick, scroller, label } = props;
+  const { lines, columns, sort, setSort, open, show, toggle, ticked, tick, scroller, label, ref } = props;
   const box = useRef<HTMLDivElement>(null);
+  const overscan = useOverscan(lines.length);
   // eslint-disable-next-line react-hooks/incompatible-library -- its values stay in this component
   const virtual = useVirtualizer({
     count: lines.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => HEIGHT,
-    overscan: lines.length <= SHORT ? SHORT : OVERSCAN,
+    overscan,
     scrollMargin: box.current?.offsetTop ?? 0,
   });
   const drawn = virtual.getVirtualItems();
+  const places = Math.max(PLACES, 2 ** Math.ceil(Math.log2(drawn.length + 1)));
   const visibility = useMemo(
     () => Object.fromEntries(COLUMNS.map((name) => [name, columns.includes(name)])),
     [columns],
@@ -107,27 +134,45 @@ export function RegisterTable(props: TableProps) {
     [],
   );
 
-  // The way through the list by key: up and down, to its ends, a tick by the space bar.
-  const wanted = useRef<number | null>(null);
-  useEffect(() => {
-    if (wanted.current === null) return;
-    const line = box.current?.querySelector<HTMLElement>(`[data-line="${wanted.current}"] [data-opener]`);
-    if (!line) return;
-    wanted.current = null;
-    line.focus({ preventScroll: true });
-  });
+  // The line that has the focus keeps it while lines move, and keeps the author's place while it is out of sight.
+  const focused = useRef<{ index: number; key: string } | null>(null);
+  const list = useRef<HTMLDivElement>(null);
+  const goTo = (to: number) => {
+    const index = Math.min(to, lines.length - 1);
+    if (index < 0) return;
+    focused.current = { index, key: keyOf(lines[index]!) };
+    virtual.scrollToIndex(index, { align: 'auto' });
+    keepFocus(true);
+  };
+  const keepFocus = (always: boolean) => {
+    const at = focused.current;
+    const active = document.activeElement;
+    if (!at || !list.current || lines.length === 0) return;
+    if (!always && active !== document.body && !list.current.contains(active)) return;
+    const last = Math.min(at.index, lines.length - 1);
+    const moved = keyOf(lines[last]!) === at.key ? last : lines.findIndex((line) => keyOf(line) === at.key);
+    const index = moved < 0 ? last : moved;
+    focused.current = { index, key: keyOf(lines[index]!) };
+    const line = box.current?.querySelector<HTMLElement>(`[data-line="${index}"]`);
+    if (line?.contains(active)) return;
+    (line?.querySelector<HTMLElement>('[data-opener]') ?? list.current).focus({ preventScroll: true });
+  };
+  useLayoutEffect(() => keepFocus(false));
+  useImperativeHandle(ref, () => ({ goTo }));
+  const onFocus = ({ target }: FocusEvent<HTMLElement>) => {
+    const line = lineOf(target);
+    if (line !== null && lines[line]) focused.current = { index: line, key: keyOf(lines[line]) };
+  };
+  const onBlur = ({ relatedTarget }: FocusEvent<HTMLElement>) => {
+    if (relatedTarget && !list.current?.contains(relatedTarget)) focused.current = null;
+  };
   const onKeyDown = (event: KeyboardEvent) => {
-    const line = (event.target as HTMLElement).closest<HTMLElement>('[data-line]');
-    if (!line || event.ctrlKey || event.metaKey || event.altKey) return;
-    const at = Number(line.dataset.line);
+    const at = focused.current?.index;
+    if (at === undefined || event.ctrlKey || event.metaKey || event.altKey) return;
     const to = { ArrowDown: at + 1, ArrowUp: at - 1, Home: 0, End: lines.length - 1 }[event.key];
     if (to === undefined || to < 0 || to >= lines.length) return;
     event.preventDefault();
-    wanted.current = to;
-    virtual.scrollToIndex(to, { align: 'auto' });
-    box.current
-      ?.querySelector<HTMLElement>(`[data-line="${to}"] [data-opener]`)
-      ?.focus({ preventScroll: true });
+    goTo(to);
   };
 
   const press = (column: ColumnName) => {
@@ -143,7 +188,11 @@ export function RegisterTable(props: TableProps) {
       aria-label={label}
       aria-rowcount={lines.length + 1}
       className="border-t border-strong-line"
+      ref={list}
+      tabIndex={-1}
       onKeyDown={onKeyDown}
+      onFocus={onFocus}
+      onBlur={onBlur}
     >
       <div role="rowgroup">
         <div
@@ -191,10 +240,11 @@ export function RegisterTable(props: TableProps) {
       <div ref={box} role="rowgroup" className="relative" style={{ height: virtual.getTotalSize() }}>
         {drawn.map(({ index, start }) => {
           const line = lines[index]!;
+          const place = index % places;
           const top = start - virtual.options.scrollMargin;
           return line.kind === 'group' ? (
             <GroupLine
-              key={`group ${line.group.id}`}
+              key={`group ${place}`}
               {...{ index, top, acts }}
               group={line.group}
               open={line.open}
@@ -202,7 +252,7 @@ export function RegisterTable(props: TableProps) {
             />
           ) : (
             <RowLine
-              key={line.key}
+              key={place}
               {...{ index, top, acts, shown, template }}
               row={line.row}
               lineKey={line.key}
@@ -214,4 +264,22 @@ export function RegisterTable(props: TableProps) {
       </div>
     </div>
   );
+}
+
+/** How many lines beyond those that can be seen are drawn of a list. */
+function useOverscan(count: number): number {
+  const [overscan, setOverscan] = useState(OVERSCAN);
+  const wanted = count <= SHORT ? SHORT : OVERSCAN;
+  useEffect(() => {
+    if (overscan === wanted) return;
+    const next = requestAnimationFrame(() => setOverscan(Math.min(wanted, overscan + IN_A_FRAME)));
+    return () => cancelAnimationFrame(next);
+  }, [overscan, wanted]);
+  return Math.min(overscan, wanted);
+}
+
+/** The line that an element stands in. */
+function lineOf(element: HTMLElement): number | null {
+  const line = element.closest<HTMLElement>('[data-line]')?.dataset.line;
+  return line === undefined ? null : Number(line);
 }

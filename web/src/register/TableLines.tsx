@@ -66,7 +66,7 @@ export const GroupLine = memo(function GroupLine({ index, top, acts, isTicked, g
       role="row"
       aria-rowindex={index + 2}
       data-line={index}
-      className="absolute inset-x-0 flex h-[37px] items-center gap-2 border-b border-line bg-sheet px-2 font-semibold"
+      className="absolute inset-x-0 flex h-[37px] contain-strict items-center gap-2 border-b border-line bg-sheet px-2 font-semibold"
       style={{ transform: `translateY(${top}px)` }}
     >
       <span role="cell" className="flex min-w-0 grow items-center gap-2">
@@ -114,7 +114,7 @@ export const RowLine = memo(function RowLine(props: RowProps) {
       aria-rowindex={index + 2}
       data-line={index}
       aria-current={isOpen || undefined}
-      className="absolute inset-x-0 grid h-[37px] items-center gap-3 border-b border-line px-2 hover:bg-raised aria-[current]:bg-wash max-md:!grid-cols-[2rem_7rem_minmax(0,1fr)]"
+      className="absolute inset-x-0 grid h-[37px] contain-strict items-center gap-3 border-b border-line px-2 hover:bg-raised aria-[current]:bg-wash max-md:!grid-cols-[2rem_7rem_minmax(0,1fr)]"
       style={{ transform: `translateY(${top}px)`, gridTemplateColumns: template }}
     >
       <span role="cell">

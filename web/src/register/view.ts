@@ -1,5 +1,6 @@
 import { allRules, SEVERITIES, type Severity } from '@vennet/core/audit';
 import type { VerdictName } from '@vennet/core/reach';
+import { mapped, ordered, type Sliced } from '../parts/use-in-slices.js';
 import type { Row } from './rows.js';
 
 export const VIEWS = ['destination', 'link', 'rule', 'chapter', 'site'] as const;
@@ -82,20 +83,16 @@ const KEYS: Record<ColumnName, (row: Row) => string | number> = {
 };
 
 /** Rows in the order of a column; without one, what needs the author first, then by address. */
-export function sorted(rows: readonly Row[], sort: Sort | null): Row[] {
+export function* sorted(rows: readonly Row[], sort: Sort | null): Sliced<Row[]> {
   const key = sort ? KEYS[sort.column] : ({ rank }: Row) => rank;
-  const keyed = rows.map((row, index) => ({ row, key: key(row), index }));
   const way = sort?.down ? -1 : 1;
-  const then = sort ? null : (row: Row) => row.href;
-  keyed.sort((one, other) => {
+  const keyed = yield* mapped(rows, (row) => ({ row, key: key(row) }));
+  const inOrder = yield* ordered(keyed, (one, other) => {
     if (one.key !== other.key) return one.key < other.key ? -way : way;
-    if (then) {
-      const [a, b] = [then(one.row), then(other.row)];
-      if (a !== b) return a < b ? -1 : 1;
-    }
-    return one.index - other.index;
+    if (sort || one.row.href === other.row.href) return 0;
+    return one.row.href < other.row.href ? -1 : 1;
   });
-  return keyed.map(({ row }) => row);
+  return yield* mapped(inOrder, ({ row }) => row);
 }
 
 /** Rows under a heading of their own. */
