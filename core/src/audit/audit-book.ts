@@ -45,8 +45,8 @@ export function auditBook(
 ): BookAudit {
   const map = mapOf(book);
   const byChapter = linksByChapter(book, map.say);
-  const links = byChapter.flatMap((chapter) => chapter.links);
-  const handMade = handMadeNotes(book, links);
+  const links = ([] as Link[]).concat(...byChapter.map((chapter) => chapter.links));
+  const handMade = handMadeNotes(book, byChapter);
   const about: InsideContext = {
     places: map.places,
     leftOutOf: new Map(book.chapters.map(({ id, leftOutOf }) => [id, leftOutOf])),

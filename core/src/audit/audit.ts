@@ -15,15 +15,18 @@ const findingOf = ({ id, severity, criterion }: RuleHead, found: Found): Finding
 export const byGravity = (one: Finding, other: Finding): number =>
   SEVERITIES.indexOf(one.severity) - SEVERITIES.indexOf(other.severity);
 
+/** Most links have none. */
+const NOTHING: readonly Finding[] = [];
+
 /** The findings of one link by itself, the gravest first. */
-export function auditLink(link: Link, context: AuditContext): Finding[] {
-  const findings: Finding[] = [];
+export function auditLink(link: Link, context: AuditContext): readonly Finding[] {
+  let findings: Finding[] | null = null;
   for (const rule of rules) {
     if (!rule.looksAt(link)) continue;
     const found = rule.find(link, context);
-    if (found) findings.push(findingOf(rule, found));
+    if (found) (findings ??= []).push(findingOf(rule, found));
   }
-  return findings.sort(byGravity);
+  return findings?.sort(byGravity) ?? NOTHING;
 }
 
 /** What is found of a link beside the others; `next` is the one that follows it. */
@@ -32,13 +35,13 @@ export function auditTogether(
   next: Link | undefined,
   index: LinkIndex,
   context: AuditContext,
-): Finding[] {
-  const findings: Finding[] = [];
+): readonly Finding[] {
+  let findings: Finding[] | null = null;
   for (const rule of togetherRules) {
     const found = rule.find(link, index, context, next);
-    if (found) findings.push(findingOf(rule, found));
+    if (found) (findings ??= []).push(findingOf(rule, found));
   }
-  return findings;
+  return findings ?? NOTHING;
 }
 
 /** The findings of many links by link id, the gravest first; links without findings are left out. */

@@ -1,3 +1,4 @@
+import { domainsOf } from '../destination/index.js';
 import { fold } from '../language/index.js';
 import { contentOf, type Link } from '../manuscript/index.js';
 import { accessibleName, wordsSeen } from '../reader/index.js';
@@ -15,30 +16,43 @@ export interface LinkFacts {
   /** The host of a web page, and what follows it up to a query; empty for any other. */
   host: string;
   path: string;
+  /** The domains that it names, as `domainsOf` has them. */
+  domains: readonly string[];
 }
 
 /** By what stays the same of a link that has only moved. */
 const known = new WeakMap<object, LinkFacts>();
 
+/** The rules ask of one link after the other. */
+let last: { link: Link; facts: LinkFacts } | null = null;
+
 export function factsOf(link: Link): LinkFacts {
+  if (last?.link !== link) last = { link, facts: lookUp(link) };
+  return last.facts;
+}
+
+function lookUp(link: Link): LinkFacts {
   const content = contentOf(link);
   const before = known.get(content);
   if (before) return before;
-  const name = accessibleName(link);
+  const words = wordsSeen(link);
+  const name = words !== '' && !link.about?.name ? words : accessibleName(link);
   const folded = fold(name);
   const [host, path, rest] = link.kind === 'web' ? partsOf(link.href) : ['', '', ''];
   const facts: LinkFacts = {
     name,
-    words: wordsSeen(link),
+    words,
     nameKey: LETTERS.test(folded) ? folded : '',
     destinationKey: host === '' ? link.href : pageKey(host, path, rest),
     host,
     path,
+    domains: link.kind === 'web' ? [host.replace(WWW, '')] : domainsOf(link.destination),
   };
   known.set(content, facts);
   return facts;
 }
 
+const WWW = /^www\./;
 const LETTERS = /\p{L}{2}/u;
 
 /** Host, path and the rest of an address as the URL parser writes it: without scheme, name, password and port. */

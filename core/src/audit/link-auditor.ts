@@ -1,9 +1,11 @@
-import { domainsOf, slipsOf } from '../destination/index.js';
+import { slipsOf } from '../destination/index.js';
 import { contentOf, type ChapterLinks, type Link } from '../manuscript/index.js';
 import { auditLink, auditTogether, byGravity } from './audit.js';
 import { factsOf } from './facts.js';
 import type { AuditContext, Finding } from './finding.js';
 import { LinkIndex } from './link-index.js';
+import type { Node } from 'prosemirror-model';
+import { settingsOf } from '../reader/index.js';
 import { hostOf } from './web-host.js';
 
 /** A link as it was last audited, and what it was judged with. */
@@ -13,9 +15,12 @@ interface Audited {
   /** Its place in reading order among the links of its chapter. */
   at: number;
   next: object | undefined;
-  around: readonly unknown[];
-  alone: Finding[];
-  together: Finding[];
+  /** The text of its chapter when it was last judged: what it stood in then is looked up when it is asked for. */
+  doc: Node | undefined;
+  /** What else it was judged with: the place that it leads to, its picture. */
+  beside: readonly unknown[];
+  alone: readonly Finding[];
+  together: readonly Finding[];
 }
 
 /** A chapter as it was last audited. */
@@ -31,7 +36,9 @@ interface AuditedChapter {
 /** What all links are judged by. */
 type Ground = Omit<AuditContext, 'domains'>;
 
-const NONE: Finding[] = [];
+const NONE: readonly [] = [];
+/** Of a link that is new. */
+const UNJUDGED: readonly Finding[] = [];
 /** No chapter holds so many links. */
 const MOST_LINKS = 1e7;
 
@@ -57,7 +64,8 @@ export class LinkAuditor {
   #chapters = new Map<string, AuditedChapter>();
   #index = new LinkIndex();
   #domains = new Map<string, number>();
-  #byDomain = new Map<string, Map<string, Link>>();
+  /** The links to each domain, by id; made when they are first asked for. */
+  #byDomain: Map<string, Map<string, Link>> | null = null;
 
   /** What is found of the links of a book, in their order, by link id; those without findings are left out. */
   update(chapters: readonly ChapterLinks[], ground: Ground): Map<string, Finding[]> {
@@ -133,12 +141,11 @@ export class LinkAuditor {
         if (nameKey !== '') names.add(nameKey);
         pages.add(destinationKey);
       }
-      for (const domain of domainsOf(link.destination)) {
+      for (const domain of factsOf(link).domains) {
         domains.set(domain, (domains.get(domain) ?? 0) + by);
-        const own = this.#byDomain.get(domain) ?? new Map<string, Link>();
-        this.#byDomain.set(domain, own);
-        if (by > 0) own.set(link.id, link);
-        else own.delete(link.id);
+        if (!this.#byDomain) continue;
+        if (by > 0) putUnder(this.#byDomain, domain, link);
+        else this.#byDomain.get(domain)?.delete(link.id);
       }
     };
     const here = new Set(chapters.map(({ id }) => id));
@@ -171,8 +178,9 @@ export class LinkAuditor {
           content,
           at: audited.size,
           next: undefined,
-          around: [],
-          alone: NONE,
+          doc: undefined,
+          beside: NONE,
+          alone: UNJUDGED,
           together: NONE,
         });
       }
@@ -212,11 +220,18 @@ export class LinkAuditor {
       else this.#domains.delete(domain);
     }
     if (!toucher) return;
+    const byDomain = (this.#byDomain ??= this.#linksByDomain());
     const registrable = (name: string) => hostOf(name).registrable;
     for (const domain of changed)
       for (const near of [domain, ...slipsOf(domain, this.#domains, registrable)])
-        for (const { id, chapter } of this.#byDomain.get(near)?.values() ?? [])
-          toucher(chapter).alone.add(id);
+        for (const { id, chapter } of byDomain.get(near)?.values() ?? []) toucher(chapter).alone.add(id);
+  }
+
+  #linksByDomain(): Map<string, Map<string, Link>> {
+    const byDomain = new Map<string, Map<string, Link>>();
+    for (const { links } of this.#chapters.values())
+      for (const link of links) for (const domain of factsOf(link).domains) putUnder(byDomain, domain, link);
+    return byDomain;
   }
 
   /** Judges some links of a chapter anew, as far as they need it. */
@@ -229,12 +244,17 @@ export class LinkAuditor {
   ): void {
     const { audited } = chapter;
     const nextOf = some === links ? null : new Map(links.map((link, at) => [link, links[at + 1]]));
+    const doc = some[0] && context.docOf?.(some[0].chapter);
     let isNew = some === links;
     some.forEach((link, at) => {
       const known = audited.get(link.id)!;
       const next = nextOf ? nextOf.get(link) : links[at + 1];
-      const around = aroundOf(link, context);
-      const hasMoved = known.around.length === 0 || around.some((one, index) => one !== known.around[index]);
+      const beside = besideOf(link, context);
+      const isUnjudged = known.alone === UNJUDGED;
+      const hasMoved =
+        isUnjudged ||
+        !areSame(known.beside, beside) ||
+        (known.doc !== doc && !isSetAlike(link.id, known.doc, doc));
       const nextContent = next && contentOf(next);
       if (hasMoved || touched?.alone.has(link.id)) {
         known.alone = auditLink(link, context);
@@ -244,23 +264,32 @@ export class LinkAuditor {
         known.together = auditTogether(link, next, this.#index, context);
         isNew = true;
       }
-      known.around = around;
+      known.doc = doc;
+      known.beside = beside;
       known.next = nextContent;
     });
     if (!isNew) return;
-    chapter.findings = links.flatMap(({ id }): [string, Finding[]][] => {
+    const findings: [string, Finding[]][] = [];
+    for (const { id } of links) {
       const { alone, together } = audited.get(id)!;
-      const found = together.length > 0 ? [...alone, ...together].sort(byGravity) : alone;
-      return found.length > 0 ? [[id, found]] : [];
-    });
+      if (alone.length + together.length === 0) continue;
+      findings.push([id, together.length > 0 ? [...alone, ...together].sort(byGravity) : [...alone]]);
+    }
+    chapter.findings = findings;
   }
 
   #forget(): void {
     this.#chapters = new Map();
     this.#index = new LinkIndex();
     this.#domains = new Map();
-    this.#byDomain = new Map();
+    this.#byDomain = null;
   }
+}
+
+function putUnder(byDomain: Map<string, Map<string, Link>>, domain: string, link: Link): void {
+  const own = byDomain.get(domain);
+  if (own) own.set(link.id, link);
+  else byDomain.set(domain, new Map([[link.id, link]]));
 }
 
 /** Links of one chapter that are to be judged anew, by their ids. */
@@ -278,24 +307,36 @@ const isOneGround = (one: Ground, other: Ground): boolean =>
   one.answers === other.answers &&
   one.formats === other.formats;
 
-/** What a link is judged with beside itself: the very nodes around it, and what is known of the place that it leads to. */
-function aroundOf(link: Link, { settingOf, inside, docOf }: AuditContext): unknown[] {
-  const setting = settingOf?.(link);
-  const { destination } = link;
-  const around: unknown[] = [
-    setting?.line,
-    setting?.items[0],
-    setting?.items.at(-1),
-    setting?.cell?.table,
-    setting?.headings.at(-1),
-    setting?.headings[0],
-  ];
+/** Whether a link stands among the very nodes that it stood among. */
+function isSetAlike(id: string, before: Node | undefined, now: Node | undefined): boolean {
+  const [one, other] = [before, now].map((doc) => doc && settingsOf(doc).get(id));
+  if (!one || !other) return one === other;
+  return (
+    one.line === other.line &&
+    one.items[0] === other.items[0] &&
+    one.items.at(-1) === other.items.at(-1) &&
+    one.cell?.table === other.cell?.table &&
+    one.headings.at(-1) === other.headings.at(-1) &&
+    one.headings[0] === other.headings[0]
+  );
+}
+
+/** What a link is judged with that does not stand around it: what is known of the place that it leads to, and its picture. */
+function besideOf(
+  { id, destination, carrier, chapter, from }: Link,
+  context: AuditContext,
+): readonly unknown[] {
+  if (destination.kind !== 'place' && carrier !== 'area' && carrier !== 'picture') return NONE;
+  const { inside, docOf } = context;
+  const beside: unknown[] = [];
   if (destination.kind === 'place') {
     const place = inside?.places.get(destination.place);
-    around.push(place?.words, place?.chapter, inside?.handMade.get(link.id), inside?.handMade.size);
-    around.push(place && `${inside?.leftOutOf.get(place.chapter)}|${inside?.leftOutOf.get(link.chapter)}`);
+    beside.push(place?.words, place?.chapter, inside?.handMade.get(id), inside?.handMade.size);
+    beside.push(place && `${inside?.leftOutOf.get(place.chapter)}|${inside?.leftOutOf.get(chapter)}`);
   }
-  if (link.carrier === 'area' || link.carrier === 'picture')
-    around.push(docOf?.(link.chapter)?.nodeAt(link.from));
-  return around;
+  if (carrier === 'area' || carrier === 'picture') beside.push(docOf?.(chapter)?.nodeAt(from));
+  return beside;
 }
+
+const areSame = (one: readonly unknown[], other: readonly unknown[]): boolean =>
+  one === other || (one.length === other.length && one.every((part, at) => part === other[at]));

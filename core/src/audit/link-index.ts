@@ -10,14 +10,14 @@ export class LinkIndex {
 
   /** Puts links where they belong; `placeOf` is their place in reading order. */
   add(links: readonly Link[], placeOf: (link: Link) => number): void {
-    const isFirst = this.byDestination.size === 0;
-    const lists = new Set<Link[]>();
+    // The first ones come in their order.
+    const lists = this.byDestination.size > 0 ? new Set<Link[]>() : null;
     for (const link of links) {
       const { nameKey, destinationKey } = factsOf(link);
-      if (nameKey !== '') lists.add(put(this.byName, nameKey, link));
-      lists.add(put(this.byDestination, destinationKey, link));
+      if (nameKey !== '') put(this.byName, nameKey, link, lists);
+      put(this.byDestination, destinationKey, link, lists);
     }
-    if (!isFirst) for (const list of lists) list.sort((one, other) => placeOf(one) - placeOf(other));
+    for (const list of lists ?? []) list.sort((one, other) => placeOf(one) - placeOf(other));
   }
 
   remove(link: Link): void {
@@ -43,11 +43,15 @@ export class LinkIndex {
   }
 }
 
-function put(map: Map<string, Link[]>, key: string, link: Link): Link[] {
+/** Puts a link at the end of its list, which is then out of order. */
+function put(map: Map<string, Link[]>, key: string, link: Link, unordered: Set<Link[]> | null): void {
   const list = map.get(key);
-  if (list) list.push(link);
-  else map.set(key, [link]);
-  return list ?? map.get(key)!;
+  if (!list) {
+    map.set(key, [link]);
+    return;
+  }
+  list.push(link);
+  unordered?.add(list);
 }
 
 function take(map: Map<string, Link[]>, key: string, link: Link): void {

@@ -1,11 +1,11 @@
 import type { Node, ResolvedPos } from 'prosemirror-model';
 import {
   attrsOf,
-  groupedBy,
-  linksOf,
+  linksByChapter,
   schema,
   spotsOf,
   wordsOf,
+  type ChapterLinks,
   type Link,
   type ReadBook,
   type ReadChapter,
@@ -63,15 +63,18 @@ export function leadingSign(words: string): { sign: string; length: number } | n
  */
 export function handMadeNotes(
   book: ReadBook,
-  links: readonly Link[] = linksOf(book),
+  byChapter: readonly ChapterLinks[] = linksByChapter(book),
   declared: DeclaredNotes = { marks: new Set(), backs: new Set() },
 ): HandMadeNote[] {
-  const marks = links.filter((link) => isMark(link) || declared.marks.has(link.id));
+  const isDeclared = ({ id }: Link) => declared.marks.has(id);
+  const marks = byChapter.flatMap(({ links }) =>
+    declared.marks.size === 0 ? marksIn(links) : links.filter((link) => isMark(link) || isDeclared(link)),
+  );
   if (marks.length === 0) return [];
   const order = new Map(book.chapters.map(({ id }, index) => [id, index]));
   const chapters = new Map(book.chapters.map((chapter) => [chapter.id, chapter]));
   const blocks = new Map(book.chapters.flatMap((chapter) => [...remarksAt(chapter)]));
-  const linksIn = linksByRemark(links);
+  const linksIn = linksByRemark(byChapter);
   return marks.flatMap((mark): HandMadeNote[] => {
     const sign = signOf(mark);
     const from = chapters.get(mark.chapter);
@@ -79,27 +82,37 @@ export function handMadeNotes(
     const block = blocks.get(mark.destination.place);
     if (!block) return [];
     const { remark, ordinal } = block;
-    const isDeclared = declared.marks.has(mark.id);
     const later = (order.get(remark.chapter) ?? 0) - (order.get(mark.chapter) ?? 0);
     const comesLater = later > 0 || (later === 0 && remark.from >= mark.to);
-    if (isDeclared ? isWithin(mark, remark) : !comesLater) return [];
+    if (isDeclared(mark) ? isWithin(mark, remark) : !comesLater) return [];
     const within = linksIn(remark);
     const said = within.filter(({ id }) => declared.backs.has(id));
     const backs = said.length > 0 ? said : within.filter((link) => leadsNear(link, mark, from));
     const sameSign = sign !== undefined && [leadingSign(remark.words)?.sign, ordinal].includes(sign);
-    return backs.length > 0 || sameSign || isDeclared ? [{ mark, remark, backs }] : [];
+    return backs.length > 0 || sameSign || isDeclared(mark) ? [{ mark, remark, backs }] : [];
   });
 }
 
 const isMark = ({ text, carrier, kind }: Link): boolean =>
-  carrier === 'text' && kind === 'place' && MARK.test(text.trim());
+  kind === 'place' && carrier === 'text' && MARK.test(text.trim());
+
+/** The marks of a chapter whose text stays as it was are looked up once. */
+const known = new WeakMap<readonly Link[], Link[]>();
+
+function marksIn(links: readonly Link[]): Link[] {
+  const marks = known.get(links) ?? links.filter(isMark);
+  known.set(links, marks);
+  return marks;
+}
 
 /** Finds the links within a remark, in the order of the text, without looking through all of the book. */
-function linksByRemark(links: readonly Link[]): (remark: Remark) => Link[] {
-  const byChapter = groupedBy(links, ({ chapter }) => chapter);
-  for (const own of byChapter.values()) own.sort((one, other) => one.from - other.from);
+function linksByRemark(byChapter: readonly ChapterLinks[]): (remark: Remark) => Link[] {
+  const sorted = new Map<string, Link[]>();
   return (remark) => {
-    const own = byChapter.get(remark.chapter) ?? [];
+    const { chapter } = remark;
+    const links = byChapter.find(({ id }) => id === chapter)?.links ?? [];
+    const own = sorted.get(chapter) ?? [...links].sort((one, other) => one.from - other.from);
+    sorted.set(chapter, own);
     const first = firstAfter(own, remark.from);
     const end = firstAfter(own, remark.to - 1, first);
     return own.slice(first, end).filter((link) => isWithin(link, remark));

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { Fragment } from 'prosemirror-model';
 import { Transform } from 'prosemirror-transform';
-import { idsIn, linksOf, sectionsOf, schema } from '../manuscript/index.js';
+import { idsIn, sectionsOf, schema } from '../manuscript/index.js';
 import {
   bookmarked,
   bookOf,
@@ -159,7 +159,7 @@ describe('the worked example of moving and copying', () => {
         ),
       ],
     );
-    const found = handMadeNotes(hand, linksOf(hand));
+    const found = handMadeNotes(hand);
     const made = makeNotes(hand, found);
     expectAsExample('changes/notes.json', {
       found: found.map(({ mark, remark, backs }) => [mark.id, remark.words, backs.map(({ id }) => id)]),

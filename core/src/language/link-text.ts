@@ -9,6 +9,8 @@ interface Known {
   filling: ReadonlySet<string>;
   phrases: ReadonlySet<string>;
   picture: ReadonlySet<string>;
+  pictureOf: readonly string[];
+  newWindow: readonly string[];
   mail: ReadonlySet<string>;
   sources: ReadonlySet<string>;
   /** For languages that put no spaces: all vague and filling words, the longest first. */
@@ -28,6 +30,8 @@ function knownOf(words: LinkWords): Known {
     filling,
     phrases: new Set(words.phrases.map(fold)),
     picture: new Set(list(words.picture)),
+    pictureOf: words.pictureOf.map((opening) => `${fold(opening)} `),
+    newWindow: words.newWindow.map(fold),
     mail: new Set(list(words.mail)),
     sources: new Set(words.sources.map(fold)),
     together: [...vague, ...filling].sort((one, other) => other.length - one.length),
@@ -46,21 +50,13 @@ const pageSource = (pattern: string): string =>
     .map((part) => part.replace(/[.*+?^${}()|[\]\\]/g, '\\$&').replace(/ /g, '\\s*'))
     .join('\\d{1,4}(?:\\s*[-–]\\s*\\d{1,4})?');
 
-/** Texts that were folded before: several rules ask for the same ones. */
-const folds = new Map<string, string>();
-const MOST_FOLDS = 50_000;
-/** Longer texts are not kept. */
-const LONGEST_KEPT = 300;
+/** The rules ask for the same words one after the other. */
+let last = { words: '', folded: '' };
 
 /** Words as they are compared: in small letters, without signs but those within words. */
 export function fold(words: string): string {
-  const before = folds.get(words);
-  if (before !== undefined) return before;
-  const folded = foldNow(words);
-  if (words.length > LONGEST_KEPT) return folded;
-  if (folds.size >= MOST_FOLDS) folds.clear();
-  folds.set(words, folded);
-  return folded;
+  if (last.words !== words) last = { words, folded: foldNow(words) };
+  return last.folded;
 }
 
 const PLAIN = /^[a-z0-9]+(?: [a-z0-9]+)*$/;
@@ -140,8 +136,9 @@ export function isPictureWord(name: string, language: string): boolean {
 
 /** True for words that begin as a description of a picture does: "photo of the lamp". */
 export function describesPicture(name: string, language: string): boolean {
+  const words = linkWords(language);
   const folded = `${fold(name)} `;
-  return (linkWords(language)?.pictureOf ?? []).some((opening) => folded.startsWith(`${fold(opening)} `));
+  return words !== null && knownOf(words).pictureOf.some((opening) => folded.startsWith(opening));
 }
 
 /** True for words that say that an email is written: the word for it, or an address. */
@@ -158,7 +155,7 @@ export function saysMail(text: string, language: string): boolean {
 export function saysNewWindow(text: string, language: string): boolean {
   const folded = fold(text);
   return languagesFor(language).some((words) =>
-    words.newWindow.some((phrase) => folded.includes(fold(phrase))),
+    knownOf(words).newWindow.some((phrase) => folded.includes(phrase)),
   );
 }
 

@@ -46,7 +46,7 @@ export const CONTEXT = 160;
  * the margin, the Register, the audit, the checks, every export and every proof use it.
  */
 export function linksOf(book: ReadBook, say: Saying = mapOf(book).say): Link[] {
-  return linksByChapter(book, say).flatMap(({ links }) => links);
+  return ([] as Link[]).concat(...linksByChapter(book, say).map(({ links }) => links));
 }
 
 /** The links of one chapter, in reading order. */

@@ -90,7 +90,12 @@ export function settingsOf(doc: Node): ReadonlyMap<string, Setting> {
 }
 
 function linksIn(line: Node): string[] {
-  return line.children.flatMap((child) => linkHeldBy(child)?.id ?? []);
+  const ids: string[] = [];
+  for (const child of line.children) {
+    const link = linkHeldBy(child);
+    if (link) ids.push(link.id);
+  }
+  return ids;
 }
 
 /** The words of the header cells of a cell: those above it, and those before it in its row (HTML, 4.9.12). */

@@ -1,4 +1,4 @@
-import { nounFor } from '@vennet/core/language';
+import { counted } from '@vennet/core/language';
 import type { Link } from '@vennet/core/manuscript';
 import type { NextStep, ReadyStep } from '@vennet/core/reports';
 import { lazy, startTransition, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
@@ -67,8 +67,7 @@ export function Register() {
   const saved = useSavedViews();
 
   const made = useLines(view, only, closed);
-  const { total, byKey, filters, shown, lines } = made ?? NO_LINES;
-  const destinations = useMemo(() => new Set(links.map(({ href }) => href)).size, [links]);
+  const { total, destinations, byKey, filters, shown, lines } = made ?? NO_LINES;
   const openRow = open ? (byKey.get(open.row) ?? null) : null;
   // An address that was corrected is gone from its row: the author goes on with the one that has come to stand there.
   const list = useRef<RegisterTableHandle>(null);
@@ -107,8 +106,8 @@ export function Register() {
           <div>
             <h1 className="font-text text-3xl">Register</h1>
             <p className="mt-1 text-soft">
-              {destinations} {nounFor(destinations, 'destination', 'destinations')}, {links.length}{' '}
-              {nounFor(links.length, 'link', 'links')}
+              {made && `${counted(destinations, 'destination', 'destinations')}, `}
+              {counted(links.length, 'link', 'links')}
             </p>
             <SearchField
               label="Search the Register"
@@ -256,7 +255,10 @@ function useLines(view: View, only: NextStep | null, closed: ReadonlySet<string>
       const known = { chapters, links, findings, places, placeIds, verdicts, surroundings };
       const rows = yield* isGrouped ? destinationRows(known) : linkRows(known);
       const inOrder = yield* sorted(rows, null);
-      return { rows, inOrder, byKey: new Map(rows.map((row) => [row.key, row])), filters: countsOf(rows) };
+      const byKey = new Map(rows.map((row) => [row.key, row]));
+      yield;
+      const destinations = new Set(links.map(({ href }) => href)).size;
+      return { rows, inOrder, byKey, destinations, filters: countsOf(rows) };
     },
     [chapters, links, findings, places, placeIds, verdicts, surroundings, isGrouped],
   );
@@ -277,8 +279,8 @@ function useLines(view: View, only: NextStep | null, closed: ReadonlySet<string>
           shown.push(row);
       });
       const asRow = (row: Row, key: string): Line => ({ kind: 'row', row, key });
-      const { byKey, filters } = made;
-      const known = { total: made.rows.length, byKey, filters, shown };
+      const { byKey, filters, destinations } = made;
+      const known = { total: made.rows.length, destinations, byKey, filters, shown };
       if (by === 'destination' || by === 'link')
         return { ...known, lines: yield* mapped(shown, (row) => asRow(row, row.key)) };
       const lines: Line[] = [];
@@ -294,11 +296,20 @@ function useLines(view: View, only: NextStep | null, closed: ReadonlySet<string>
 }
 
 interface Lines {
+  /** Of the whole book. */
   total: number;
+  destinations: number;
   byKey: ReadonlyMap<string, Row>;
   filters: ReturnType<typeof countsOf>;
   shown: Row[];
   lines: Line[];
 }
 
-const NO_LINES: Lines = { total: 0, byKey: new Map(), filters: new Map(), shown: [], lines: [] };
+const NO_LINES: Lines = {
+  total: 0,
+  destinations: 0,
+  byKey: new Map(),
+  filters: new Map(),
+  shown: [],
+  lines: [],
+};

@@ -1,13 +1,22 @@
+import type { Node } from 'prosemirror-model';
 import { spotsOf } from '../../manuscript/index.js';
 import type { InsideBook, InsideRule, InsideSubject } from './inside-finding.js';
 
 /** The bookmarks of a book in the order of the text. */
-function bookmarksOf({ book }: InsideBook): InsideSubject[] {
-  return book.chapters.flatMap(({ id: chapter, doc }) =>
-    spotsOf(doc, chapter)
-      .spots.filter(({ kind }) => kind === 'bookmark')
-      .map(({ id, at, words }): InsideSubject => ({ id, kind: 'bookmark', chapter, at, words })),
-  );
+const bookmarksOf = ({ book }: InsideBook): InsideSubject[] =>
+  book.chapters.flatMap(({ id, doc }) => bookmarksIn(doc, id));
+
+/** Those of a text that stays as it was are looked up once. */
+const known = new WeakMap<Node, { chapter: string; bookmarks: InsideSubject[] }>();
+
+function bookmarksIn(doc: Node, chapter: string): InsideSubject[] {
+  const before = known.get(doc);
+  if (before?.chapter === chapter) return before.bookmarks;
+  const bookmarks = spotsOf(doc, chapter)
+    .spots.filter(({ kind }) => kind === 'bookmark')
+    .map(({ id, at, words }): InsideSubject => ({ id, kind: 'bookmark', chapter, at, words }));
+  known.set(doc, { chapter, bookmarks });
+  return bookmarks;
 }
 
 /** A bookmark that nothing leads to. */
@@ -17,10 +26,11 @@ export const unusedBookmark: InsideRule = {
   severity: 'consider',
   criterion: 'Common practice',
   find(inside) {
-    const used = new Set(
-      inside.links.flatMap(({ destination }) => (destination.kind === 'place' ? [destination.place] : [])),
-    );
-    return bookmarksOf(inside)
+    const bookmarks = bookmarksOf(inside);
+    if (bookmarks.length === 0) return [];
+    const used = new Set<string>();
+    for (const { destination } of inside.links) if (destination.kind === 'place') used.add(destination.place);
+    return bookmarks
       .filter(({ id }) => !used.has(id))
       .map((subject) => ({
         subject,

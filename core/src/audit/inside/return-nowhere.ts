@@ -8,6 +8,7 @@ export const returnNowhere: InsideRule = {
   severity: 'should-fix',
   criterion: 'Common practice',
   find({ book, map, links }) {
+    if (book.chapters.every(({ id, doc }) => spotsOf(doc, id).returns.length === 0)) return [];
     const sectionOf = sectionFinder(map.places, book.chapters, orderOf);
     const origins = originsOf(links, map.places, sectionOf);
     return book.chapters.flatMap(({ id: chapter, doc }) =>

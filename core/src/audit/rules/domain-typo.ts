@@ -1,5 +1,6 @@
-import { domainsOf, nearDomain, type Destination } from '../../destination/index.js';
+import { nearDomain, type Destination } from '../../destination/index.js';
 import type { AuditContext, RepairOffer, Rule } from '../finding.js';
+import { factsOf } from '../facts.js';
 import { hostOf } from '../web-host.js';
 
 /**
@@ -12,10 +13,11 @@ export const domainTypo: Rule = {
   severity: 'should-fix',
   criterion: 'Common practice',
   looksAt: (link) => link.kind === 'web' || link.kind === 'mail',
-  find({ destination, href }, { domains, answers }: AuditContext) {
-    const verdict = answers?.get(href)?.verdict ?? 'unchecked';
+  find(link, { domains, answers }: AuditContext) {
+    const verdict = answers?.get(link.href)?.verdict ?? 'unchecked';
     if (verdict === 'sound' || verdict === 'moved' || verdict === 'guarded') return null;
-    for (const domain of domainsOf(destination)) {
+    const { destination } = link;
+    for (const domain of factsOf(link).domains) {
       const near = nearDomain(domain, domains, (name) => hostOf(name).registrable);
       if (!near) continue;
       const repairs: RepairOffer[] = [

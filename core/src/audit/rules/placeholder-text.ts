@@ -11,7 +11,7 @@ export const CAMERA_NAME =
 
 /** True for a file name; a word before its ending at least, and no sentence. */
 export const isFileName = (name: string): boolean =>
-  CAMERA_NAME.test(name) || (FILE_NAME.test(name) && name.split(' ').length <= 4);
+  CAMERA_NAME.test(name) || (name.includes('.') && FILE_NAME.test(name) && name.split(' ').length <= 4);
 
 /** A file name, or a word for a picture, where words should stand. WCAG 2.4.4 (G91), F30. */
 export const placeholderText: Rule = {

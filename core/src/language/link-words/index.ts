@@ -29,4 +29,10 @@ const LANGUAGES: Readonly<Record<string, LinkWords>> = {
 export const LINK_WORD_LANGUAGES: readonly string[] = Object.keys(LANGUAGES);
 
 /** The words of a language (a BCP 47 tag); `null` where they are not known. */
-export const linkWords = (language: string): LinkWords | null => LANGUAGES[primaryOf(language)] ?? null;
+export function linkWords(language: string): LinkWords | null {
+  let words = byTag.get(language);
+  if (words === undefined) byTag.set(language, (words = LANGUAGES[primaryOf(language)] ?? null));
+  return words;
+}
+
+const byTag = new Map<string, LinkWords | null>();
