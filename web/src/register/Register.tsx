@@ -1,5 +1,6 @@
 import { counted } from '@vennet/core/language';
 import type { Link } from '@vennet/core/manuscript';
+import type { Plan } from '@vennet/core/repair';
 import type { NextStep, ReadyStep } from '@vennet/core/reports';
 import { lazy, startTransition, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useBook } from '../book/store.js';
@@ -39,7 +40,7 @@ const VerdictHistory = lazy(() => import('./VerdictHistory.js'));
 /** What is asked of the author over the list. */
 interface Asked {
   bulk: BulkWish | null;
-  words: { links: Link[]; words: string } | null;
+  words: { links: Link[]; words: string; plan: Plan | null } | null;
   aside: AsideWish | null;
   panel: 'prefix' | 'rules' | 'aside' | null;
 }
@@ -95,7 +96,7 @@ export function Register() {
   const tickedRows = [...ticked].flatMap((key) => byKey.get(key) ?? []);
   const clear = () => setTicked(new Set());
   const take = ({ way, words, plan, links: own }: ReadyStep) =>
-    ask(way === 'words' ? { words: { links: own, words } } : { bulk: { words, plan } });
+    ask(way === 'words' ? { words: { links: own, words, plan } } : { bulk: { words, plan } });
   const insideShown = inside.filter(({ subject, message }) =>
     `${subject.words} ${message}`.toLowerCase().includes(view.searched),
   );
@@ -153,7 +154,9 @@ export function Register() {
           rows={tickedRows}
           clear={clear}
           preview={(bulk) => ask({ bulk })}
-          pickWords={(some) => ask({ words: { links: some, words: 'Words for links, one by one' } })}
+          pickWords={(some) =>
+            ask({ words: { links: some, words: 'Words for links, one by one', plan: null } })
+          }
           setAside={(wish) => ask({ aside: wish })}
         />
         {links.length === 0 ? (
@@ -212,6 +215,7 @@ export function Register() {
       <BulkDialog wish={asked.bulk} checks={checks} close={() => ask({})} done={clear} />
       <WordsStepper
         links={asked.words?.links ?? null}
+        plan={asked.words?.plan ?? null}
         words={asked.words?.words ?? ''}
         close={() => ask({})}
         done={clear}

@@ -56,7 +56,7 @@ export default function VerdictHistory({ runs }: { runs: CheckRun[] }) {
       >
         <span aria-hidden="true" className="block">
           <ResponsiveContainer width="100%" height={56}>
-            <BarChart data={columnsOf(done)} barCategoryGap={3}>
+            <BarChart data={columnsOf(done)} barCategoryGap={3} maxBarSize={20}>
               <XAxis dataKey="when" hide />
               {shownVerdicts(done).map((verdict) => (
                 <Bar
@@ -114,7 +114,13 @@ function OverTime({ runs }: { runs: CheckRun[] }) {
       <div aria-hidden="true" className="space-y-3 text-sm">
         <p className="label">Destinations that are not sound</p>
         <ResponsiveContainer width="100%" height={150}>
-          <BarChart data={columns} barCategoryGap={6} onClick={choose} className="cursor-pointer">
+          <BarChart
+            data={columns}
+            barCategoryGap={6}
+            maxBarSize={48}
+            onClick={choose}
+            className="cursor-pointer"
+          >
             <CartesianGrid vertical={false} stroke="var(--line)" />
             <XAxis dataKey="when" hide />
             <YAxis width={30} allowDecimals={false} stroke="var(--soft)" fontSize={12} />

@@ -1,7 +1,7 @@
 import { suggestedWords } from '@vennet/core/audit';
 import { counted } from '@vennet/core/language';
 import type { Link } from '@vennet/core/manuscript';
-import type { Planned } from '@vennet/core/repair';
+import type { Plan, Planned } from '@vennet/core/repair';
 import { Dialog } from 'radix-ui';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useAuditContext } from '../book/audit-context.js';
@@ -11,6 +11,8 @@ import { useBook } from '../book/store.js';
 
 interface StepperProps {
   links: Link[] | null;
+  /** What a rule would put at each link; without, what Vennet would suggest for any. */
+  plan: Plan | null;
   /** What is done, for the list of versions. */
   words: string;
   close(): void;
@@ -31,7 +33,7 @@ export function WordsStepper({ links, close, ...more }: StepperProps) {
   );
 }
 
-function Steps({ links, words, close, done }: StepperProps & { links: Link[] }) {
+function Steps({ links, plan, words, close, done }: StepperProps & { links: Link[] }) {
   const context = useAuditContext();
   const places = useBook((store) => store.places);
   const surroundings = useBook((store) => store.surroundings);
@@ -39,7 +41,12 @@ function Steps({ links, words, close, done }: StepperProps & { links: Link[] }) 
   const [picked, setPicked] = useState<ReadonlyMap<string, string>>(new Map());
   const field = useRef<HTMLInputElement>(null);
   const link = links[at];
-  const offers = useMemo(() => (link ? suggestedWords(link, context) : []), [link, context]);
+  const offers = useMemo(() => {
+    if (!link) return [];
+    const ready = plan?.planned.find((one) => one.link === link.id)?.repairs[0];
+    const first = ready?.type === 'text' ? [ready.text] : [];
+    return [...new Set([...first, ...suggestedWords(link, context)])];
+  }, [link, plan, context]);
   const stored = link ? picked.get(link.id) : undefined;
   const [typed, setTyped] = useState<string | null>(null);
   const text = typed ?? stored ?? offers[0] ?? '';
