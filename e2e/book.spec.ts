@@ -110,7 +110,7 @@ test('a big book of another maker comes in with everything, shows its links, and
   await press(text(page).getByRole('link', { name: 'part 8', exact: true }));
   await expect(page.getByRole('form', { name: 'Slip of the link' })).toContainText('in “Chapter 1”');
   await page.getByRole('link', { name: 'Register' }).click();
-  await expect(page.getByText('1000 links')).toBeVisible();
+  await expect(page.getByText('1,000 links')).toBeVisible();
   await page.getByRole('searchbox').fill('keeper9@');
   await expect(page.getByRole('row').filter({ hasText: 'keeper9@lamp.example' })).toContainText('Email');
 

@@ -140,6 +140,28 @@ test('words are picked one by one at the pace of a key', async ({ page, vennet }
   await expect(rows(page)).toHaveCount(0);
 });
 
+test('words that a rule has ready stand first when its links are looked at one by one', async ({
+  page,
+  vennet,
+}) => {
+  await openRegister(page, vennet);
+  const more = now(page).getByRole('button', { name: /^Show \d+ more/ });
+  if (await more.isVisible()) await more.click();
+  await now(page)
+    .getByRole('button', { name: /to files without their type and size: words are ready/ })
+    .click();
+  const words = dialog(page).getByLabel('Words instead');
+  await expect(words).toBeFocused();
+  await expect(words).toHaveValue(/^\S.* \(.*, [\d.,]+ (bytes|KB|MB)\)$/);
+  const ready = await words.inputValue();
+  await page.keyboard.press('Enter');
+  await expect(dialog(page)).toContainText('1 link has new words');
+  await page.keyboard.press('Escape');
+  await expect(dialog(page)).toBeHidden();
+  await page.getByRole('searchbox').fill(ready);
+  await expect(rows(page)).toHaveCount(0);
+});
+
 test('a site is changed everywhere, and what would be no address is shown and left', async ({
   page,
   vennet,

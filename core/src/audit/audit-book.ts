@@ -51,6 +51,7 @@ export function auditBook(
     places: map.places,
     leftOutOf: new Map(book.chapters.map(({ id, leftOutOf }) => [id, leftOutOf])),
     handMade: new Map(handMade.map(({ mark, backs }) => [mark.id, backs.length > 0])),
+    handMadeBacks: new Map(handMade.flatMap(({ mark, backs }) => backs.map(({ id }) => [id, mark.id]))),
   };
   const { language, look } = book;
   const { files, books } = surroundings;

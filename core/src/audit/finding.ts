@@ -81,6 +81,8 @@ export interface InsideContext {
   leftOutOf: ReadonlyMap<string, readonly Format[]>;
   /** Marks of hand-made notes by the id of the link, and whether their remark leads back. */
   handMade: ReadonlyMap<string, boolean>;
+  /** Links by which the remarks of hand-made notes lead back, and the id of the mark they return to. */
+  handMadeBacks: ReadonlyMap<string, string>;
 }
 
 /** How often links lead to each domain. */

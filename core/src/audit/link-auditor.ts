@@ -332,6 +332,7 @@ function besideOf(
   if (destination.kind === 'place') {
     const place = inside?.places.get(destination.place);
     beside.push(place?.words, place?.chapter, inside?.handMade.get(id), inside?.handMade.size);
+    beside.push(inside?.handMadeBacks.has(id));
     beside.push(place && `${inside?.leftOutOf.get(place.chapter)}|${inside?.leftOutOf.get(chapter)}`);
   }
   if (carrier === 'area' || carrier === 'picture') beside.push(docOf?.(chapter)?.nodeAt(from));

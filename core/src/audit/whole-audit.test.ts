@@ -303,6 +303,13 @@ describe('the worked example of an audit', () => {
     });
   });
 
+  test('the sign by which a hand-made note leads back is not blamed for its words; its mark is told once', () => {
+    const { findings } = auditBook(faulty(), surroundings);
+    const rulesOf = (id: string) => findings.get(id)?.map(({ rule }) => rule) ?? [];
+    expect(rulesOf('back-1')).toEqual([]);
+    expect(rulesOf('mark-1')).toEqual(['hand-made-note']);
+  });
+
   test('where nothing is known of files and books, links to them are said to lead nowhere', () => {
     const { findings } = auditBook(wholeBook(), NO_SURROUNDINGS);
     expect(findings.get('f-inside')?.map(({ severity }) => severity)).toEqual(['must-fix']);

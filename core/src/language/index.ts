@@ -1,6 +1,6 @@
 export { fileWords, sizeWords, tellFile, typeWords } from './file-words.js';
 export type { FileTold } from './file-words.js';
-export { AUTHOR_LANGUAGE, counted, message, nounFor } from './messages.js';
+export { AUTHOR_LANGUAGE, counted, many, message, nounFor } from './messages.js';
 export { isNotFound, notFoundIn, NOT_FOUND_LANGUAGES, notFoundSentence, stateIn } from './page-state.js';
 export type { PageState } from './page-state.js';
 export { areOneLanguage, languageTag, primaryOf } from './tag.js';

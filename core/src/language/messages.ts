@@ -15,6 +15,9 @@ export function message(pattern: string, values: Readonly<Record<string, string 
   return String(format.format(values));
 }
 
+/** A number as it stands before an author: `1,200`. */
+export const many = (count: number): string => count.toLocaleString(AUTHOR_LANGUAGE);
+
 /** A number with what it counts: `1 link`, `1,200 links`. */
 export const counted = (count: number, one: string, many: string): string =>
   message('{count, plural, one {# {one}} other {# {many}}}', { count, one, many });

@@ -1,6 +1,6 @@
 import type { Mark, Node } from 'prosemirror-model';
 import { hrefOf, LONGEST_ADDRESS, type Destination } from '../destination/index.js';
-import { faultInSigns } from '../language/index.js';
+import { faultInSigns, many } from '../language/index.js';
 import { attrsOf } from './attrs.js';
 
 /** Where and why a chapter's JSON does not fit the schema. `path` reads like `content[2].marks[0].attrs.id`. */
@@ -31,9 +31,6 @@ export const BOUNDS = {
   span: 100,
   start: 1_000_000,
 } as const;
-
-/** A number as it stands in a sentence. */
-export const many = (count: number): string => count.toLocaleString('en-GB');
 
 /** Attributes that hold words. */
 export const WORD_ATTRS = ['alt', 'hoverNote', 'own', 'back', 'backWords', 'name'] as const;

@@ -1,9 +1,9 @@
 import { Fragment, type Attrs, type Mark, type Node } from 'prosemirror-model';
 import { faultInDestination } from '../destination/index.js';
-import { plainWords, withFewMarks, withoutForbidden } from '../language/index.js';
+import { many, plainWords, withFewMarks, withoutForbidden } from '../language/index.js';
 import { attrsOf, idOf } from './attrs.js';
 import { faultInArea } from './area.js';
-import { BOUNDS, CONTAINERS, faultInBounds, many, WORD_ATTRS } from './bounds.js';
+import { BOUNDS, CONTAINERS, faultInBounds, WORD_ATTRS } from './bounds.js';
 import { schema } from './schema.js';
 
 /** What was changed so that a text lies within the bounds: what it was, and why it is not as it was. */

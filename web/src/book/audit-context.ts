@@ -13,6 +13,7 @@ export function useAuditContext(): AuditContext {
   const domains = useBook((store) => store.domains);
   const places = useBook((store) => store.places);
   const handMade = useBook((store) => store.handMade);
+  const handMadeBacks = useBook((store) => store.handMadeBacks);
   return useMemo(() => {
     const leftOutOf = new Map(chapters?.map(({ id, leftOutOf }) => [id, leftOutOf]));
     return {
@@ -21,7 +22,7 @@ export function useAuditContext(): AuditContext {
       answers: verdicts,
       domains,
       ...surroundings,
-      inside: { places, handMade, leftOutOf },
+      inside: { places, handMade, handMadeBacks, leftOutOf },
     };
-  }, [language, look, verdicts, chapters, surroundings, domains, places, handMade]);
+  }, [language, look, verdicts, chapters, surroundings, domains, places, handMade, handMadeBacks]);
 }

@@ -93,6 +93,7 @@ describe('the audit', () => {
       contents: { whole: [] },
       orders: { whole: [] },
       handMade: { whole: [] },
+      handMadeBacks: { whole: [] },
       domains: { whole: [['lamp.example', 2]] },
       readsPages: true,
     });

@@ -151,6 +151,7 @@ function withNews(before: Audited, news: AuditNews): Audited {
     contents: withChanges(before.contents, news.contents),
     orders: withChanges(before.orders, news.orders),
     handMade: withChanges(before.handMade, news.handMade),
+    handMadeBacks: withChanges(before.handMadeBacks, news.handMadeBacks),
     domains: withChanges(before.domains, news.domains),
     readsPages: news.readsPages,
   };

@@ -64,6 +64,8 @@ export interface AuditNews {
   orders: Changes<number>;
   /** Marks of hand-made notes, and whether their remark leads back. */
   handMade: Changes<boolean>;
+  /** Links by which their remarks lead back, and the id of the mark. */
+  handMadeBacks: Changes<string>;
   /** How often the links lead to each domain. */
   domains: Changes<number>;
   /** A reference reads the page of its place. */
@@ -95,6 +97,7 @@ function tellers() {
     contents: teller<ContentsList>(),
     orders: teller<number>(),
     handMade: teller<boolean>(),
+    handMadeBacks: teller<string>(),
     domains: teller<number>(),
   };
 }
@@ -160,6 +163,7 @@ function newsOf(): AuditNews | null {
     contents: tell.contents(map.contents),
     orders: tell.orders(map.orders),
     handMade: tell.handMade(context.inside.handMade),
+    handMadeBacks: tell.handMadeBacks(context.inside.handMadeBacks),
     domains: tell.domains(context.domains),
     readsPages: chapters.some(({ id, doc }) =>
       spotsOf(doc, id).references.some(({ node }) => readsPage(attrsOf.reference(node))),

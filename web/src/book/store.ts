@@ -35,6 +35,8 @@ export interface Audited {
   orders: ReadonlyMap<string, number>;
   /** Marks of hand-made notes, and whether their remark leads back. */
   handMade: ReadonlyMap<string, boolean>;
+  /** Links by which their remarks lead back, and the id of the mark. */
+  handMadeBacks: ReadonlyMap<string, string>;
   /** How often the links lead to each domain. */
   domains: ReadonlyMap<string, number>;
   /** A reference of the book reads a page. */
@@ -89,6 +91,7 @@ const nothingAudited = (): Audited => ({
   contents: new Map(),
   orders: new Map(),
   handMade: new Map(),
+  handMadeBacks: new Map(),
   domains: new Map(),
   readsPages: false,
 });

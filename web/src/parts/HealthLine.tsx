@@ -1,3 +1,4 @@
+import { many } from '@vennet/core/language';
 import type { VerdictName } from '@vennet/core/reach';
 import type { FindingCounts } from '@vennet/core/wire';
 import { SEVERITY_WORDS, SeverityMark } from './SeverityMark.js';
@@ -39,7 +40,7 @@ function Found({ severity, count }: { severity: 'must-fix' | 'should-fix'; count
   return (
     <span className="inline-flex items-center gap-1">
       <SeverityMark severity={severity} />
-      <span className="tabular-nums">{count}</span>{' '}
+      <span className="tabular-nums">{many(count)}</span>{' '}
       <span aria-hidden="true" className="text-soft">
         {SEVERITY_WORDS[severity].toLowerCase()}
       </span>

@@ -1,4 +1,4 @@
-import { counted } from '@vennet/core/language';
+import { counted, many } from '@vennet/core/language';
 import type { Link } from '@vennet/core/manuscript';
 import type { Plan } from '@vennet/core/repair';
 import type { NextStep, ReadyStep } from '@vennet/core/reports';
@@ -236,7 +236,7 @@ export function Register() {
 function Tool({ words, count, press }: { words: string; count?: number; press(): void }) {
   return (
     <button type="button" className="button" data-size="small" data-look="quiet" onClick={press}>
-      {words} {count !== undefined && <span className="text-soft tabular-nums">{count}</span>}
+      {words} {count !== undefined && <span className="text-soft tabular-nums">{many(count)}</span>}
     </button>
   );
 }

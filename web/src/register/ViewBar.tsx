@@ -1,4 +1,5 @@
 import { SEVERITIES } from '@vennet/core/audit';
+import { many } from '@vennet/core/language';
 import { VERDICTS } from '@vennet/core/reach';
 import { Bookmark, ChevronDown, Columns3, X } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
@@ -115,7 +116,7 @@ function Chip({
       className="flex cursor-pointer items-center gap-1.5 rounded-full border border-line px-2.5 py-0.5 text-sm hover:border-strong-line aria-pressed:border-amber aria-pressed:bg-wash aria-pressed:font-semibold"
     >
       {mark && <span aria-hidden="true">{mark}</span>}
-      {words} <span className="text-soft tabular-nums">{count}</span>
+      {words} <span className="text-soft tabular-nums">{many(count)}</span>
     </button>
   );
 }

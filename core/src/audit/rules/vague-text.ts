@@ -17,8 +17,9 @@ export const vagueText: Rule = {
   find(link, context) {
     const name = factsOf(link).name;
     if (!isVague(name, languageOf(link, context))) return null;
-    // The mark of a hand-made note is told as such, and an area is named by its own rule.
-    if (context.inside?.handMade.has(link.id)) return null;
+    // A hand-made note is told as such, its mark and its ways back, and an area is named by its own rule.
+    const { inside } = context;
+    if (inside?.handMade.has(link.id) || inside?.handMadeBacks.has(link.id)) return null;
     const judged = explainedBy(link, context);
     const { severity, criterion, message } = BY[judged];
     return { severity, criterion, judged, message: message(name), repairs: betterWords(link, context) };
