@@ -8,6 +8,7 @@ import { Ids } from './book/ids.js';
 import { resolveHref } from './book/link-resolver.js';
 import { Tally } from './book/report.js';
 
+const PIXEL_URL = `data:image/png;base64,${Buffer.from(PIXEL).toString('base64')}`;
 const encode = (text: string) => new TextEncoder().encode(text);
 const html = (body: string, head = '') =>
   bringIn(
@@ -31,6 +32,46 @@ function faultOf(bytes: Uint8Array): string {
     return error instanceof BringInError ? error.fault : String(error);
   }
 }
+
+describe('an id without words', () => {
+  test.each([
+    ['an old name before a heading', '<p>A.</p><a name="b"></a><h2>B</h2>', 'paragraph("A."), heading("B")'],
+    [
+      'of a section and of an empty span',
+      '<section id="a"><span id="b"></span><h2>B</h2></section>',
+      'heading(anchor, "B")',
+    ],
+    [
+      'of an empty paragraph',
+      '<p>A.</p><p id="b"></p><ul><li>B</li></ul>',
+      'paragraph("A."), bullet_list(list_item(paragraph("B")))',
+    ],
+    ['before a picture', `<a id="b"></a><p><img src="${PIXEL_URL}" alt="B"></p>`, 'figure'],
+    [
+      'before a quotation',
+      '<p>A.</p><div id="b"></div><blockquote><p>B</p></blockquote>',
+      'paragraph("A."), quotation(paragraph("B"))',
+    ],
+    ['before code', '<p>A.</p><a id="b"></a><pre>B</pre>', 'paragraph("A."), code_block("B")'],
+  ])('belongs to what follows: %s', (_name, body, wanted) => {
+    const brought = html(`${body}<p><a href="#b">to it</a></p>`);
+    expect(text(brought)).toBe(`doc(${wanted}, paragraph(link("to it")))`);
+    expect(placesOf(readBook(brought.book)).has('b')).toBe(true);
+  });
+
+  test('stays with its words at their end, and at the end of all', () => {
+    expect(text(html('<p>A.<a id="b"></a></p><p>B</p>'))).toBe(
+      'doc(paragraph("A.", anchor), paragraph("B"))',
+    );
+    expect(text(html('<p>A.</p><p id="b"></p>'))).toBe('doc(paragraph("A.", anchor))');
+  });
+
+  test('goes into the chapter that follows', () => {
+    const long = '<p>' + 'Oil burns. '.repeat(400) + '</p>';
+    const brought = html(`<h1>A</h1>${long}<p><a href="#b">to B</a></p><a name="b"></a><h1>B</h1>${long}`);
+    expect(text(brought, 1)).toMatch(/^doc\(heading\("B"\)/);
+  });
+});
 
 describe('relative addresses, by RFC 3986 section 5.4', () => {
   const BASE = 'http://a/b/c/d;p?q';

@@ -12,6 +12,7 @@ export { makeEpub } from './epub/epub.js';
 export type { EpubOptions } from './epub/epub.js';
 export { computedLinks, expectedLinks, hrefIn } from './edition/expected.js';
 export type { ExpectedLink } from './edition/expected.js';
+export type { Between } from './edition/landing.js';
 export { lossesIn } from './edition/loss.js';
 export type { Loss } from './edition/loss.js';
 export { typesetBook } from './pdf/typeset-book.js';

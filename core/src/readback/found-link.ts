@@ -2,6 +2,9 @@
 export interface Landing {
   text: string;
   within: number;
+  /** What is read before the spot, and after it where no words stand at it. */
+  before: string;
+  after: string;
 }
 
 /** A link as it was found in a made file. */
@@ -18,6 +21,6 @@ export interface FoundLink {
   lands: boolean;
   /** For a link inside the file: where it lands. */
   landing?: Landing;
-  /** It is the first of its page and leads where the last of the page before leads: perhaps one link over two pages. */
+  /** It is the first of its page and leads where one of the page before leads: perhaps one link over two pages. */
   mayContinue?: boolean;
 }

@@ -4,6 +4,8 @@ import type { Landing } from './found-link.js';
 /** How much of the text after a place is read, and where its words must begin: a number may stand before them. In UTF-16 units. */
 const LENGTH = 300;
 const WITHIN = 30;
+/** How much of the text before a place is read. */
+const BEFORE = LENGTH;
 
 /** The text of a document from each of its ids on, in document order; pictures say their alternative text. */
 export function landingsIn(document: Document): (id: string) => Landing | undefined {
@@ -20,6 +22,8 @@ export function landingsIn(document: Document): (id: string) => Landing | undefi
   document.children.forEach(walk);
   return (id) => {
     const offset = offsets.get(id);
-    return offset === undefined ? undefined : { text: text.slice(offset, offset + LENGTH), within: WITHIN };
+    if (offset === undefined) return undefined;
+    const after = text.slice(offset, offset + LENGTH);
+    return { text: after, within: WITHIN, before: text.slice(Math.max(0, offset - BEFORE), offset), after };
   };
 }

@@ -29,7 +29,19 @@ export class PdfSpots {
     // `/XYZ left top zoom`, from the lower left corner (ISO 32000-1, 12.3.2.2).
     const [reference, , left, top] = explicit as [{ num: number; gen: number }, unknown, number, number];
     const number = (await this.document.getPageIndex(reference).catch(() => -1)) + 1;
-    return number === 0 ? null : textAt(await this.#piecesOn(number), Number(left), Number(top));
+    if (number === 0) return null;
+    const landing = textAt(await this.#piecesOn(number), Number(left), Number(top));
+    return { ...landing, ...(await this.#beyond(number, landing)) };
+  }
+
+  /** A spot at the top of a page follows the words of the page before; at its foot, those of the next one follow. */
+  async #beyond(number: number, { before, after }: Landing): Promise<Pick<Landing, 'before' | 'after'>> {
+    const textOf = async (page: number) =>
+      page < 1 || page > this.document.numPages ? '' : joined(await this.#piecesOn(page));
+    return {
+      before: before === '' ? (await textOf(number - 1)).slice(-LENGTH) : before,
+      after: isFoot(after) ? (await textOf(number + 1)).slice(0, LENGTH) : after,
+    };
   }
 
   async #piecesOn(number: number): Promise<Piece[]> {
@@ -58,7 +70,16 @@ function textAt(pieces: readonly Piece[], left: number, top: number): Landing {
     nearest = distance;
   });
   const line = pieces.at(first)?.baseline;
-  if (line === undefined) return { text: '', within: 0 };
+  if (line === undefined) {
+    const below = pieces.findIndex(({ baseline }) => baseline < top);
+    const [above, under] = below < 0 ? [pieces, []] : [pieces.slice(0, below), pieces.slice(below)];
+    return {
+      text: '',
+      within: 0,
+      before: joined(above).slice(-LENGTH),
+      after: joined(under).slice(0, LENGTH),
+    };
+  }
   let text = '';
   let within = 0;
   for (const piece of pieces.slice(first)) {
@@ -67,5 +88,12 @@ function textAt(pieces: readonly Piece[], left: number, top: number): Landing {
     if (Math.abs(piece.baseline - line) < 1 || distanceOf(piece) < NEAR) within = text.length;
     if (text.length > LENGTH) break;
   }
-  return { text, within };
+  // A spot at the end of words stands on their line.
+  const before = joined(pieces.slice(0, first)).slice(-LENGTH) + text.slice(0, within);
+  return { text, within, before, after: text };
 }
+
+const joined = (pieces: readonly Piece[]): string => pieces.map(({ text }) => text).join('');
+
+/** Nothing, or the number of the page. */
+const isFoot = (text: string): boolean => /^\s*[\divxlc]{0,8}\s*$/.test(text);

@@ -43,12 +43,14 @@ export async function linksInPdf(
     const text = new PdfText(document);
     const spots = new PdfSpots(document, text);
     const links: FoundLink[] = [];
+    let before: FoundLink[] = [];
     for (let number = 1; number <= document.numPages; number++) {
       const page = await document.getPage(number);
       const onPage = await linksOnPage(page, number, text, spots);
       const [first] = onPage;
-      if (first && links.at(-1)?.where === `page ${number - 1}` && links.at(-1)?.href === first.href)
-        first.mayContinue = true;
+      // Notes at the foot of the page before may stand between the two halves of a link.
+      if (first && before.some(({ href }) => href === first.href)) first.mayContinue = true;
+      before = onPage;
       links.push(...onPage);
       page.cleanup();
       progress(number, document.numPages);

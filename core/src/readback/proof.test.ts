@@ -65,6 +65,21 @@ describe('the proof', () => {
     expect(prove([wanted], [found(A, '.4 (البحر) منارة')])).toMatchObject({ found: 0 });
   });
 
+  test('judges a spot without words by what is read around it', () => {
+    const spot: ExpectedLink = {
+      ...expected('1', '#p', 'a'),
+      between: { before: 'to the stair', after: 'Oil lamps' },
+    };
+    const at = (before: string, after: string) =>
+      prove([spot], [found('#p', 'a', { landing: { text: after, within: 0, before, after } })]);
+    expect(at('It leads to the stair.', 'Oil lamps burn.').found).toBe(1);
+    expect(at('', 'Picture of the stair. Oil lamps burn.').found).toBe(1);
+    expect(at('It leads to the stair.', '').found).toBe(1);
+    // The end of the chapter before is another spot.
+    expect(at('So ends the first chapter.', 'Notes').changed).toMatchObject([{ change: 'target' }]);
+    expect(at('', '').changed).toMatchObject([{ change: 'target' }]);
+  });
+
   test('joins a link that runs over two pages, and only that', () => {
     const continued = found(A, 'of tides', { where: 'page 2', mayContinue: true });
     expect(prove([expected('1', A, 'table of tides')], [found(A, 'table'), continued])).toMatchObject({

@@ -1,6 +1,6 @@
 import { groupedBy } from '../manuscript/index.js';
-import type { ExpectedLink } from '../publish/index.js';
-import type { FoundLink } from './found-link.js';
+import type { Between, ExpectedLink } from '../publish/index.js';
+import type { FoundLink, Landing } from './found-link.js';
 
 /** A link that is not in the file. */
 export interface LostLink {
@@ -91,12 +91,22 @@ const part = ({ length }: readonly ExpectedLink[]): ProofPart => ({
   changed: [],
 });
 
-/** The words that stand where a link lands are those of its place; where none are expected, any will do. */
-function landsAt({ landing: wanted }: ExpectedLink, { landing }: FoundLink): boolean {
-  if (wanted === '') return true;
+/** The words that stand where a link lands are those of its place; where it has none, what is around it is judged. */
+function landsAt({ landing: wanted, between }: ExpectedLink, { landing }: FoundLink): boolean {
+  if (wanted === '') return !between || !landing || liesBetween(between, landing);
   if (!landing) return false;
   const at = sameWords(landing.text).indexOf(sameWords(wanted));
   return at >= 0 && at <= sameWords(landing.text.slice(0, landing.within)).length;
+}
+
+/** A spot without words, as a picture or an end of a page, stands after the words before it, or before those that follow. */
+function liesBetween({ before, after }: Between, landing: Landing): boolean {
+  if (before === '' && after === '') return true;
+  // Between may stand what a picture says, numbers and return links.
+  return (
+    (before !== '' && sameWords(landing.before).includes(sameWords(before))) ||
+    (after !== '' && sameWords(landing.after).includes(sameWords(after)))
+  );
 }
 
 /** Joins a link with what may be its end on the next page, where the book has no link of its words alone. */
@@ -105,9 +115,9 @@ function joinOverPages(expected: readonly ExpectedLink[], found: readonly FoundL
   const whole = new Set(expected.map(key));
   const joined: FoundLink[] = [];
   for (const link of found) {
-    const before = joined.at(-1);
-    if (link.mayContinue && before && !whole.has(key(before)))
-      joined[joined.length - 1] = { ...before, text: `${before.text} ${link.text}` };
+    const at = link.mayContinue ? joined.findLastIndex(({ href }) => href === link.href) : -1;
+    const before = joined[at];
+    if (before && !whole.has(key(before))) joined[at] = { ...before, text: `${before.text} ${link.text}` };
     else joined.push(link);
   }
   return joined;

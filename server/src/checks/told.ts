@@ -1,4 +1,4 @@
-import { languageTag } from '@vennet/core/language';
+import { languageTold } from '@vennet/core/language';
 import { VERDICT_TABLE, verdictOf, type Answer, type Patience } from '@vennet/core/reach';
 import { sha256 } from '../platform/sha256.js';
 import type { CheckRowEntity, Told } from '../database/entities/check-row.entity.js';
@@ -43,7 +43,7 @@ export function judged(
 /** The title and the language of a page, where one was read. */
 function toldOfPage(answer: Answer): Pick<Told, 'title' | 'language'> {
   const page = answer.outcome === 'status' ? answer.page : undefined;
-  return { title: page?.title ?? '', language: languageTag(page?.language ?? '') ?? '' };
+  return { title: page?.title ?? '', language: languageTold(page?.language ?? '') ?? '' };
 }
 
 /** By which a destination is found. */

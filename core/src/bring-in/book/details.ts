@@ -1,5 +1,5 @@
 import type { BookDetails } from '../../manuscript/index.js';
-import { languageTag, plainWords } from '../../language/index.js';
+import { languageTold, plainWords } from '../../language/index.js';
 
 /** What a file says of the book that it holds. */
 export type FileDetails = Omit<BookDetails, 'id' | 'look' | 'structure'>;
@@ -15,6 +15,6 @@ export const detailsFrom = (
   subtitle: '',
   author: plainWords(said.author, LONGEST.title),
   // English where the file tells no tag that is well-formed.
-  language: languageTag(said.language) ?? 'en',
+  language: languageTold(said.language) ?? 'en',
   description: plainWords(said.description, LONGEST.description),
 });

@@ -1,6 +1,6 @@
 import { isTag, isText, type ChildNode, type Element } from 'domhandler';
-import type { Mark, Node } from 'prosemirror-model';
-import { languageTag } from '../../language/index.js';
+import { Fragment, type Mark, type Node } from 'prosemirror-model';
+import { languageTold } from '../../language/index.js';
 import { idOf, linkMark, schema, wordsOf } from '../../manuscript/index.js';
 import { isBlock, MARKS, PLAIN_STYLE } from './elements.js';
 import { figureOf, withCaption } from './figure.js';
@@ -14,16 +14,19 @@ import { InlineRun } from './inline-run.js';
  */
 export function readFlow(nodes: ChildNode[], around: Surroundings, language = ''): Node[] {
   const reader = new FlowReader(around);
-  const tag = languageTag(language);
+  const tag = languageTold(language);
   const blocks = reader.blocks(nodes, tag ? [schema.marks.language.create({ tag })] : []);
   return reader.finish(blocks);
 }
 
 class FlowReader extends InlineReader {
-  /** Ids after the last text stay at its end. */
+  /** Ids after the last block stay at its end, where it has words. */
   finish(blocks: Node[]): Node[] {
     if (this.waiting.length === 0) return blocks;
     const anchors = this.waiting.splice(0).map((id) => schema.node('anchor', { id }));
+    const last = blocks.at(-1);
+    if (last?.type.name === 'paragraph' || last?.type.name === 'heading')
+      return [...blocks.slice(0, -1), last.copy(last.content.append(Fragment.from(anchors)))];
     return [...blocks, schema.node('paragraph', null, anchors)];
   }
 
@@ -109,8 +112,12 @@ class FlowReader extends InlineReader {
     return item.length > 0 ? [schema.node('bullet_list', null, item)] : [];
   }
 
-  #takeId(): { id: string | null } {
-    return { id: this.waiting.shift() ?? null };
+  /** The id of the block that an element becomes: its own, else the first that waits. */
+  #idFor(element: Element): { id: string | null } {
+    const waited = this.waiting.length;
+    this.await(element);
+    const [own = this.waiting.shift() ?? null] = this.waiting.splice(waited, 1);
+    return { id: own };
   }
 
   /** A block that has turned out empty is not made; its id waits for the next spot. */
@@ -125,9 +132,8 @@ class FlowReader extends InlineReader {
   }
 
   #heading(element: Element, marks: readonly Mark[]): Node[] {
-    this.await(element);
     const uncounted = element.attribs['data-uncounted'] !== undefined;
-    const attrs = { ...this.#takeId(), level: Number(element.name[1]), uncounted };
+    const attrs = { ...this.#idFor(element), level: Number(element.name[1]), uncounted };
     const content = this.#inlines(element, marks);
     if (content.length === 0) return this.#nothing(attrs);
     this.around.tally.add('kept', 'headings');
@@ -137,14 +143,12 @@ class FlowReader extends InlineReader {
   /** All the words of an element as inline nodes, whatever blocks stand in it. */
   #inlines(element: Element, marks: readonly Mark[]): Node[] {
     const run = new InlineRun();
-    for (const id of this.waiting.splice(0)) run.add(schema.node('anchor', { id }));
     for (const child of element.children) this.inline(child, marks, run);
-    return run.finish();
+    return this.ended(run);
   }
 
   #container(type: string, element: Element, marks: readonly Mark[]): Node[] {
-    this.await(element);
-    const attrs = this.#takeId();
+    const attrs = this.#idFor(element);
     const content = this.blocks(element.children, this.spoken(element, marks));
     if (content.length === 0) return this.#nothing(attrs);
     this.around.tally.add('kept', type === 'quotation' ? 'quotations' : 'list items');
@@ -152,8 +156,7 @@ class FlowReader extends InlineReader {
   }
 
   #list(element: Element, marks: readonly Mark[]): Node[] {
-    this.await(element);
-    const attrs = this.#takeId();
+    const attrs = this.#idFor(element);
     const items: Node[] = [];
     for (const child of element.children) {
       if (!isTag(child)) {
@@ -176,8 +179,7 @@ class FlowReader extends InlineReader {
   }
 
   #code(element: Element, marks: readonly Mark[]): Node[] {
-    this.await(element);
-    const attrs = this.#takeId();
+    const attrs = this.#idFor(element);
     const links = onlyLinks(marks);
     const nodes: Node[] = [];
     const walk = (children: ChildNode[], over: readonly Mark[]) => {
@@ -197,8 +199,7 @@ class FlowReader extends InlineReader {
   }
 
   #rule(element: Element): Node[] {
-    this.await(element);
-    return [schema.node('rule', this.#takeId())];
+    return [schema.node('rule', this.#idFor(element))];
   }
 
   #figure(element: Element, marks: readonly Mark[]): Node[] {
@@ -217,8 +218,7 @@ class FlowReader extends InlineReader {
   }
 
   #table(element: Element, marks: readonly Mark[]): Node[] {
-    this.await(element);
-    const attrs = this.#takeId();
+    const attrs = this.#idFor(element);
     const content: Node[] = [];
     const caption = element.children.find(
       (child): child is Element => isTag(child) && child.name === 'caption',
@@ -237,8 +237,7 @@ class FlowReader extends InlineReader {
   }
 
   #cell(element: Element, marks: readonly Mark[]): Node {
-    this.await(element);
-    const attrs = this.#takeId();
+    const attrs = this.#idFor(element);
     const span = (name: string) =>
       Math.min(100, Math.max(1, Number.parseInt(element.attribs[name] ?? '1', 10) || 1));
     const content = this.blocks(element.children, this.spoken(element, marks));
@@ -252,7 +251,7 @@ class FlowReader extends InlineReader {
 
   /** A paragraph, or a figure where the run is one picture and nothing else. */
   #paragraph(run: InlineRun): Node | null {
-    const content = run.finish();
+    const content = this.ended(run);
     if (content.length === 0) return null;
     const pictures = content.filter((node) => node.type.name === 'picture');
     const rest = content.filter((node) => node.type.name !== 'picture');

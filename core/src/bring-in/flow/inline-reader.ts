@@ -3,7 +3,7 @@ import { textContent } from 'domutils';
 import render from 'dom-serializer';
 import type { Mark, Node } from 'prosemirror-model';
 import { NOWHERE, type Destination } from '../../destination/index.js';
-import { languageTag } from '../../language/index.js';
+import { languageTold } from '../../language/index.js';
 import { attrsOf, schema, type LinkArea } from '../../manuscript/index.js';
 import type { DrawingLink } from '../../cleaning/index.js';
 import { type AreaDraft, drawingAreas, layeredAreas, mapAreas } from './areas.js';
@@ -82,8 +82,6 @@ export class InlineReader {
     if (!isTag(node) || this.dropped(node)) return;
     // The id of a bookmark stays with its words.
     if (node.attribs['data-bookmark'] === undefined) this.await(node);
-    if (this.waiting.length > 0 && !isBlock(node))
-      for (const id of this.waiting.splice(0)) run.add(schema.node('anchor', { id }, undefined, marks));
     const name = node.name;
     if (name === 'br') return run.add(schema.node('hard_break', null, undefined, marks));
     if (name === 'img' || name === 'image') return this.picture(node, marks, run);
@@ -102,9 +100,19 @@ export class InlineReader {
   }
 
   private text(text: string, marks: readonly Mark[], run: InlineRun): void {
-    if (text.trim() !== '' && this.waiting.length > 0)
-      for (const id of this.waiting.splice(0)) run.add(schema.node('anchor', { id }, undefined, marks));
+    if (text.trim() !== '') this.placeIds(marks, run);
     run.text(text, marks);
+  }
+
+  /** Ids without words belong to what follows them; here it stands. */
+  protected placeIds(marks: readonly Mark[], run: InlineRun): void {
+    for (const id of this.waiting.splice(0)) run.add(schema.node('anchor', { id }, undefined, marks));
+  }
+
+  /** What was read of a line or a block; ids after its last words stay with it. */
+  protected ended(run: InlineRun): Node[] {
+    if (run.saysSomething) this.placeIds([], run);
+    return run.finish();
   }
 
   private quoted(element: Element, marks: readonly Mark[], run: InlineRun): void {
@@ -117,7 +125,7 @@ export class InlineReader {
   protected spoken(element: Element, marks: readonly Mark[]): readonly Mark[] {
     const told = element.attribs.lang ?? element.attribs['xml:lang'];
     if (told === undefined || told.trim() === '') return marks;
-    const tag = languageTag(told);
+    const tag = languageTold(told);
     if (tag !== null) return schema.marks.language.create({ tag }).addToSet(marks);
     this.around.tally.add('leftOut', 'languages of passages', `“${told.slice(0, 40)}” is no language tag`);
     return marks;
@@ -160,13 +168,16 @@ export class InlineReader {
     if (mark && this.reference(element, mark, marks, run)) return;
     if (mark && isNoteMark(element)) this.around.notes.marks.add(attrsOf.link(mark).id);
     if (mark && isBacklink(element)) this.around.notes.backs.add(attrsOf.link(mark).id);
+    if (mark) this.placeIds(marks, run);
     const before = run.length;
     for (const child of element.children) {
       if (mark && isTag(child) && isHidden(child))
         this.around.tally.add('leftOut', 'words', 'they were hidden in links');
       else this.inline(child, within, run);
     }
-    if (run.length === before && within !== marks) run.add(schema.node('anchor', null, undefined, within));
+    if (!mark || run.length > before) return;
+    if (this.waiting.length > 0) this.placeIds(within, run);
+    else run.add(schema.node('anchor', null, undefined, within));
   }
 
   /** A reference that was live in the book which the file was made from is live here too. */
@@ -175,14 +186,17 @@ export class InlineReader {
     const node = referenceFrom(element, destination, id);
     if (!node) return false;
     this.around.tally.add('kept', 'references');
+    this.placeIds(marks, run);
     run.add(node.mark([...marks]));
     return true;
   }
 
   private returnLink(element: Element, marks: readonly Mark[], run: InlineRun): boolean {
     const node = returnFrom(element, this.around.mint());
-    if (node) run.add(node.mark([...marks]));
-    return node !== null;
+    if (!node) return false;
+    this.placeIds(marks, run);
+    run.add(node.mark([...marks]));
+    return true;
   }
 
   private bookmarked(element: Element, marks: readonly Mark[]): readonly Mark[] {
@@ -198,8 +212,9 @@ export class InlineReader {
     const { src } = element.attribs;
     const alt = altFrom(element);
     const enclosure = this.around.picture(src ?? element.attribs['xlink:href'] ?? element.attribs.href ?? '');
-    if (!enclosure) return run.text(alt ?? '', marks);
+    if (!enclosure) return this.text(alt ?? '', marks, run);
     this.around.tally.add('kept', 'pictures');
+    this.placeIds(marks, run);
     const decorative = alt !== undefined && alt.trim() === '';
     const picture = schema.node(
       'picture',
@@ -251,6 +266,7 @@ export class InlineReader {
     const enclosure = this.around.drawing(render(element, { xmlMode: true }));
     if (!enclosure) return;
     this.around.tally.add('kept', 'pictures');
+    this.placeIds(marks, run);
     const alt = (element.attribs['aria-label'] ?? (title ? textContent(title) : '')).trim();
     const picture = schema.node('picture', { enclosure, alt }, undefined, marks);
     this.place(picture, drawingAreas(this.around.linksIn(enclosure)));

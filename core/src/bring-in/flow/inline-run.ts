@@ -9,6 +9,13 @@ export class InlineRun {
   #nodes: Node[] = [];
   #spaced = true;
 
+  /** Something stands in it that a reader meets: an id alone, or a line that is broken, is nothing to meet. */
+  get saysSomething(): boolean {
+    return this.#nodes.some(
+      (node) => node.isText || SAYING.has(node.type.name) || (node.type.name === 'anchor' && linkMark(node)),
+    );
+  }
+
   get length(): number {
     return this.#nodes.length;
   }

@@ -1,6 +1,6 @@
 import { isTag, type Element } from 'domhandler';
 import { findOne, textContent } from 'domutils';
-import { languageTag } from '../../language/index.js';
+import { languageTold } from '../../language/index.js';
 import { aboutOrNothing, BOUNDS, type LinkAbout, type LinkLook } from '../../manuscript/index.js';
 import { contrast, PAGES } from '../../reader/index.js';
 import { DEFAULT_LOOK } from '../../manuscript/index.js';
@@ -13,7 +13,7 @@ const SAME_WINDOW = new Set(['', '_self', '_parent', '_top']);
 /** What an element says of its link beside its words: a name, a language, a window (ARIA 1.2; HTML, 4.6.1). */
 export function aboutFrom(element: Element, tally: Tally): LinkAbout | null {
   const { hreflang = '', target = '', rel = '', ping } = element.attribs;
-  const language = hreflang.trim() === '' ? '' : languageTag(hreflang);
+  const language = hreflang.trim() === '' ? '' : languageTold(hreflang);
   if (language === null)
     tally.add('leftOut', 'languages of pages', `“${hreflang.slice(0, 40)}” is no language tag`);
   if (

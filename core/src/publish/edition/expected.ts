@@ -2,17 +2,15 @@ import { nameInFile, wordsSeen } from '../../reader/index.js';
 import { hrefOf } from '../../destination/index.js';
 import { attrsOf, noteMarkOf, type Link } from '../../manuscript/index.js';
 import { targetIn, toldIn, type Edition } from './edition.js';
-import { landingOf } from './landing.js';
+import { landingOf, type LandingWords } from './landing.js';
 import { atFoot, noteBacks } from './note-backs.js';
 
 /** One link as a made file must have it. */
-export interface ExpectedLink {
+export interface ExpectedLink extends LandingWords {
   id: string;
   href: string;
   text: string;
   chapter: string;
-  /** How the text begins where a link inside the file lands; empty where no words stand there. */
-  landing: string;
 }
 
 /**
@@ -23,7 +21,7 @@ export function expectedLinks(edition: Edition): ExpectedLink[] {
   return edition.links.map((link) => {
     const href = hrefIn(edition, link) ?? hrefOf(link.destination);
     const { id, chapter } = link;
-    return { id, href, text: shownText(link, href, edition), chapter, landing: landingOf(href, edition) };
+    return { id, href, text: shownText(link, href, edition), chapter, ...landingOf(href, edition) };
   });
 }
 
@@ -36,7 +34,7 @@ export function computedLinks(edition: Edition): ExpectedLink[] {
   const made: ExpectedLink[] = [];
   const add = (id: string, to: string, text: string, chapter: string) => {
     if (edition.places.has(to) || edition.origins.has(to))
-      made.push({ id, href: `#${to}`, text, chapter, landing: landingOf(`#${to}`, edition) });
+      made.push({ id, href: `#${to}`, text, chapter, ...landingOf(`#${to}`, edition) });
   };
   for (const { id: chapter, doc } of book.chapters)
     doc.descendants((node) => {

@@ -1,36 +1,67 @@
 import type { Node } from 'prosemirror-model';
 import { phrases } from '../../language/index.js';
-import { CONTENTS, idOf, saidOfPicture, TOP, wordsOfLeaf, type Format } from '../../manuscript/index.js';
+import {
+  CONTENTS,
+  idOf,
+  noteMarkOf,
+  saidOfPicture,
+  TOP,
+  wordsOfLeaf,
+  type Format,
+} from '../../manuscript/index.js';
 import type { Edition } from './edition.js';
+import { BETWEEN_RETURNS } from './return-lines.js';
 
 /** Longest piece of a text that tells where a link lands, in UTF-16 units. */
 const LENGTH = 40;
 
-/**
- * How the text begins at the place that an address within a file leads to, up to the end of its block: what the made file
- * must have there. Empty where no words stand, as at a picture.
- */
-export function landingOf(href: string, edition: Edition): string {
-  if (!href.startsWith('#')) return '';
-  const id = href.slice(1);
-  if (id === TOP) return edition.book.title.slice(0, LENGTH);
-  if (id === CONTENTS) return phrases(edition.book.language).contents;
-  return landings(edition).get(id) ?? '';
+/** The words around a spot that has none of its own; empty where something else than words stands on that side. */
+export interface Between {
+  before: string;
+  after: string;
 }
 
-const known = new WeakMap<Edition['book'], Map<string, string>>();
+/** What a made file must have where an address within it leads. */
+export interface LandingWords {
+  /** How the text begins there, up to the end of its block. Empty where no words stand, as at a picture. */
+  landing: string;
+  /** Where no words stand: what stands around. */
+  between?: Between;
+}
+
+/** What the made file must have at the place that an address within it leads to. */
+export function landingOf(href: string, edition: Edition): LandingWords {
+  if (!href.startsWith('#')) return { landing: '' };
+  const id = href.slice(1);
+  if (id === TOP) return { landing: edition.book.title.slice(0, LENGTH) };
+  if (id === CONTENTS) return { landing: phrases(edition.book.language).contents };
+  const { words, around } = landings(edition);
+  const landing = words.get(id) ?? '';
+  const between = landing === '' ? around.get(id) : undefined;
+  return between ? { landing, between } : { landing };
+}
+
+interface Landings {
+  words: Map<string, string>;
+  around: Map<string, Between>;
+}
+
+const known = new WeakMap<Edition, Landings>();
 
 /** Read once for an edition: a long book has many links. */
-function landings(edition: Edition): Map<string, string> {
-  const read = known.get(edition.book) ?? readLandings(edition);
-  known.set(edition.book, read);
+function landings(edition: Edition): Landings {
+  const read = known.get(edition) ?? readLandings(edition);
+  known.set(edition, read);
   return read;
 }
 
-function readLandings({ book, map, places, format }: Edition): Map<string, string> {
+function readLandings(edition: Edition): Landings {
+  const { book, map, places, format } = edition;
   const found = new Map<string, string>();
+  const around = new Map<string, Between>();
   for (const chapter of book.chapters) {
     found.set(chapter.id, firstWords(chapter.doc));
+    for (const [id, between] of betweenIn(chapter.doc, edition)) around.set(id, between);
     chapter.doc.descendants((node, _at, parent, index) => {
       const id = idOf(node);
       const { name } = node.type;
@@ -50,7 +81,7 @@ function readLandings({ book, map, places, format }: Edition): Map<string, strin
     found.set(id, firstWords(node));
     for (const mark of marks) found.set(mark.id, number);
   }
-  return found;
+  return { words: found, around };
 }
 
 /** Outside of PDF, a picture says its alternative text. */
@@ -77,3 +108,70 @@ function wordsFrom(block: Node, index: number): string {
   }
   return words.slice(0, LENGTH).trim();
 }
+
+/** Stands for what is met in a text and is no word of it. */
+const OTHER = '\ufffc';
+/** The same, where it is too long to be looked past. */
+const LONG = '\ufffb';
+/** Stands between blocks. */
+const BLOCK = '\n';
+/** How much of the words before and after a spot is looked for. */
+const BESIDE = 24;
+
+/** What stands before and after each place of a text; a note stands elsewhere. */
+function betweenIn(doc: Node, edition: Edition): [string, Between][] {
+  let text = '';
+  const spots: [string, number][] = [];
+  doc.descendants((node) => {
+    const isNote = node.type.name === 'note';
+    for (const id of [isNote ? null : idOf(node), ...node.marks.map(idOf)])
+      if (id) spots.push([id, text.length]);
+    if (node.isBlock && text.at(-1) !== BLOCK) text += BLOCK;
+    text += shownFor(node, edition);
+    return !isNote;
+  });
+  return spots.map(([id, at]) => {
+    const before =
+      text
+        .slice(Math.max(0, at - 10 * BESIDE), at)
+        .trimEnd()
+        .split(/[\n\ufffb\ufffc]/)
+        .at(-1) ?? '';
+    const [after = ''] = text
+      .slice(at, at + 10 * BESIDE)
+      .replace(/^[\s\ufffc]+/, '')
+      .split(/[\n\ufffb\ufffc]/);
+    return [id, { before: telling(before.slice(-BESIDE)), after: telling(after.slice(0, BESIDE)) }];
+  });
+}
+
+/** What a reader meets of a node itself, as far as words of the text can be told by it. */
+function shownFor(node: Node, { say, map, places, returnsOf }: Edition): string {
+  switch (node.type.name) {
+    case 'text':
+      return node.text ?? '';
+    case 'heading':
+      return places.get(idOf(node) ?? '')?.label ?? '';
+    case 'reference':
+      return say(node);
+    case 'note':
+    case 'note_mark':
+      return map.byId.get(noteMarkOf(node).of)?.number ?? '';
+    case 'return_link':
+      return returnsOf(node)
+        .map(({ words }) => words)
+        .join(BETWEEN_RETURNS);
+    case 'contents':
+      return LONG;
+    case 'picture':
+    case 'figure':
+    case 'caption':
+    case 'table_caption':
+      return OTHER;
+    default:
+      return '';
+  }
+}
+
+/** Words by which a spot is known: signs alone stand everywhere. */
+const telling = (words: string): string => (/[\p{L}\p{N}]/u.test(words) ? words.trim() : '');
