@@ -33,6 +33,27 @@ function faultOf(bytes: Uint8Array): string {
   }
 }
 
+describe('the language of a book', () => {
+  const page = (lang: string, guess: string | null = null) => {
+    const bytes = encode(`<!doctype html><html${lang && ` lang="${lang}"`}><body><p>Die Lampe brennt.</p>`);
+    const { book, report } = bringIn({ name: 'b.html', bytes }, counter(), { guessLanguage: () => guess });
+    return [
+      book.language,
+      report.changed.filter(({ what }) => what === 'languages of the book').map(({ why }) => why),
+    ];
+  };
+  test.each([
+    ['de-AT', 'fr', 'de-AT', []],
+    ['zh_cn', null, 'zh-CN', ['“zh_cn” is written zh-CN']],
+    ['English', null, 'en', ['“English” is written en']],
+    ['', 'de', 'de', ['the file doesn’t say it; by its words it is German']],
+    ['', null, 'en', ['the file doesn’t say it; it is taken for English']],
+    ['Klingonish', 'de', 'de', ['“Klingonish” names none; by its words it is German']],
+  ])('said as %j, guessed as %j, is %j', (lang, guess, language, told) => {
+    expect(page(lang, guess)).toEqual([language, told]);
+  });
+});
+
 describe('an id without words', () => {
   test.each([
     ['an old name before a heading', '<p>A.</p><a name="b"></a><h2>B</h2>', 'paragraph("A."), heading("B")'],

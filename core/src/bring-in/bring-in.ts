@@ -3,6 +3,7 @@ import { decodeText, headOf, markedEncoding } from '../page/index.js';
 import { readEpub } from './epub/epub.js';
 import { readHtml } from './html/html.js';
 import type { BroughtIn } from './book/brought-in.js';
+import { NO_TRIALS, type Trials } from './book/trials.js';
 import { BringInError } from './book/refusal.js';
 
 export interface BringInSource {
@@ -13,20 +14,16 @@ export interface BringInSource {
 
 /**
  * Makes a book from an EPUB or an HTML file. The kind of file is told by its content. `mint` gives a new id at each
- * call: letters and digits, beginning with a letter. `isWhole` says of a picture that begins well whether it can be read to its end; one that
- * can't is left out.
+ * call: letters and digits, beginning with a letter.
  *
  * @throws BringInError
  */
-export function bringIn(
-  source: BringInSource,
-  mint: () => string,
-  isWhole: (bytes: Uint8Array) => boolean = () => true,
-): BroughtIn {
+export function bringIn(source: BringInSource, mint: () => string, trials: Partial<Trials> = {}): BroughtIn {
   const { bytes } = source;
+  const all = { ...NO_TRIALS, ...trials };
   if (bytes.length === 0)
     throw new BringInError('empty', 'This file is empty. Choose the file that holds your book.');
-  if (bytes[0] === 0x50 && bytes[1] === 0x4b) return readEpub(unpack(bytes), source.name, mint, isWhole);
+  if (bytes[0] === 0x50 && bytes[1] === 0x4b) return readEpub(unpack(bytes), source.name, mint, all);
   const text = decode(bytes);
   if (
     !text ||
@@ -36,7 +33,7 @@ export function bringIn(
       'unknown-format',
       'This file is neither an EPUB nor an HTML page, the two kinds that can be brought in. Save your book as one of them and try again.',
     );
-  return readHtml(text, source.name, mint, isWhole);
+  return readHtml(text, source.name, mint, all);
 }
 
 const HTML_ENCODING = /<meta[^>]+charset\s*=\s*["']?([\w-]+)/i;

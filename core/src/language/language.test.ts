@@ -3,6 +3,7 @@ import {
   endsInAbbreviation,
   fileWords,
   isVague,
+  languageTold,
   phrases,
   sentenceEnds,
   sizeWords,
@@ -195,4 +196,28 @@ describe('words that say nothing of where a link leads', () => {
 
   test('a language whose words are not known is left alone', () =>
     expect(isVague('klik di sini', 'id')).toBe(false));
+});
+
+describe('the language tag that a file means', () => {
+  // Tags of BCP 47 (RFC 5646), locales as POSIX writes them, and names as Unicode's CLDR has them.
+  test.each([
+    ['en-GB', 'en-GB'],
+    ['zh_cn', 'zh-CN'],
+    ['en_US', 'en-US'],
+    ['en_US.UTF-8', 'en-US'],
+    ['de_DE@euro', 'de-DE'],
+    ['ENG', 'en'],
+    ['ger', 'de'],
+    ['English', 'en'],
+    ['english (UK)', 'en'],
+    ['Deutsch', 'de'],
+    ['Français', 'fr'],
+    ['日本語', 'ja'],
+    ['  pt-br ', 'pt-BR'],
+    ['sr-latn', 'sr-Latn'],
+    ['', null],
+    ['Klingonish', null],
+    ['x-own', null],
+    ['12', null],
+  ])('of %j is %j', (told, tag) => expect(languageTold(told)).toBe(tag));
 });

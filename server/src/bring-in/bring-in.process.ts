@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { bringIn, BringInError, type BroughtIn } from '@vennet/core/bring-in';
 import type { BookDetails } from '@vennet/core/manuscript';
 import { newChapter, type NewChapter } from '../books/chapter-text.js';
+import { guessedLanguage } from './guessed-language.js';
 import { work } from '../jobs/work.js';
 import { mint } from '../platform/mint.js';
 import { sha256 } from '../platform/sha256.js';
@@ -18,7 +19,7 @@ work<Upload, never, Brought>(
   (error) => (error instanceof BringInError ? `${error.message} Your Library is as it was.` : null),
   async ({ path, name }) => {
     const source = { name, bytes: new Uint8Array(readFileSync(path)) };
-    const read = bringIn(source, mint);
+    const read = bringIn(source, mint, { guessLanguage: guessedLanguage });
     // By the hashes of their bytes; `null` for those that can't be read to their end.
     const known = new Map<string, Shown | null>();
     for (const { picture, type, bytes } of read.enclosures) {
@@ -27,7 +28,10 @@ work<Upload, never, Brought>(
     }
     // That is known only now; the text is read again without them.
     const made = [...known.values()].includes(null)
-      ? bringIn(source, mint, (bytes) => known.get(sha256(bytes)) !== null)
+      ? bringIn(source, mint, {
+          guessLanguage: guessedLanguage,
+          isWhole: (bytes) => known.get(sha256(bytes)) !== null,
+        })
       : read;
     const { book: whole, ...rest } = withShown(made, known);
     const { chapters, ...details } = whole;

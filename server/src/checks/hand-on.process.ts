@@ -24,6 +24,6 @@ work<HandOnInput, never, number>(
 );
 
 async function pdf(edition: ReturnType<typeof editionOf>): Promise<Uint8Array> {
-  const set = setPages(edition);
-  return finishPdf(set.write().bytes, edition, set.places);
+  const { bytes, places } = setPages(edition).write();
+  return finishPdf(bytes, edition, places);
 }

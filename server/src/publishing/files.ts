@@ -50,6 +50,5 @@ export function refusalWords(error: unknown): string | null {
   if ((error as NodeJS.ErrnoException).code === 'ENOSPC')
     return 'The disk is full, so the file can’t be written. Free some space on it and make the file again.';
   if (!(error instanceof TypesettingError)) return null;
-  const { chapter, why } = error;
-  return `${chapter ? `The chapter “${chapter}” can’t be set` : 'The book can’t be set'}: ${why}.`;
+  return `The book can’t be set: ${error.message}.`;
 }

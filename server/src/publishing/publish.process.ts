@@ -110,11 +110,10 @@ function web(edition: Edition, _input: PublishInput, tell: Tell): Made {
 
 async function pdf(edition: Edition, _input: PublishInput, tell: Tell): Promise<Made> {
   tell('Setting the pages');
-  const set = setPages(edition);
-  const withNumbers = withPages(edition, set.labels);
-  const { bytes: plain, notes } = set.write();
+  const { bytes: plain, notes, places, labels } = setPages(edition).write();
+  const withNumbers = withPages(edition, labels);
   tell('Writing what is said of the links');
-  const bytes = await finishPdf(plain, withNumbers, set.places);
+  const bytes = await finishPdf(plain, withNumbers, places);
   const { links } = await linksInPdf(bytes.slice(), (done, total) =>
     tell('Reading the file back', done, total),
   );

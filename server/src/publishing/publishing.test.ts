@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { writeFile } from 'node:fs/promises';
+import { rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { epubFiles, PIXEL, zip } from '@vennet/core/testing';
@@ -131,7 +131,7 @@ describe('signs that no font has', () => {
 });
 
 describe('an export that fails', () => {
-  test('says which chapter and why, and the last good file stays', async () => {
+  test('says why, and the last good file stays; what can’t be set in its form is named', async () => {
     const { id } = (
       await app.upload(
         's.epub',
@@ -159,10 +159,15 @@ describe('an export that fails', () => {
     const sha256 = createHash('sha256')
       .update(new Uint8Array(await stored.arrayBuffer()))
       .digest('hex');
-    await writeFile(join(app.directory, 'enclosures', sha256.slice(0, 2), sha256), 'broken');
+    const path = join(app.directory, 'enclosures', sha256.slice(0, 2), sha256);
+    await writeFile(path, 'broken');
+    const plain = await make(id, 'pdf');
+    expect(plain.state).toBe('done');
+    expect(plain.notes[0]).toMatch(/^The figure “d” in the chapter “The drawing” can’t be set in its form/);
+    await rm(path);
     const bad = await make(id, 'pdf');
     expect(bad.state).toBe('failed');
-    expect(bad.message).toMatch(/The chapter “The drawing” can’t be set: /);
+    expect(bad.message).toMatch(/d\.png/);
     expect((await fetch(`${app.address}/api/exports/${good.id}/file`)).status).toBe(200);
     expect((await app.call('GET', `exports/${bad.id}/file`)).status).toBe(409);
   });

@@ -5,7 +5,9 @@
 // The parts of a language tag (BCP 47) that the typesetter takes: the language, and a region of two letters.
 #let spoken(tag) = {
   let parts = tag.split("-")
-  let regions = parts.slice(1).filter(part => part.len() == 2)
+  // What follows a part of one letter is no region (BCP 47, 2.2.6).
+  let end = parts.position(part => part.len() == 1)
+  let regions = parts.slice(1, if end == none { parts.len() } else { end }).filter(part => part.len() == 2)
   (lang: parts.at(0), region: if regions.len() > 0 { regions.at(0) } else { none })
 }
 
@@ -140,6 +142,13 @@
   else { figure(shown, caption: in-line + inline(node.caption, rise: 7pt), kind: "picture", supplement: none, numbering: none) }
 }
 
+// The head of a table stands again on each of its pages, where it is no content of its own: its links are those of the
+// first. `counted` has counted how often the head has been set.
+#let only-first(counted, body) = {
+  show link: it => context { if counted.get().first() <= 1 { it } else { it.body } }
+  body
+}
+
 #let HEAD-RISE = (15pt, 10pt, 9pt)
 
 // A computed list of contents: its lines lead to headings and say their pages.
@@ -176,8 +185,12 @@
       set text(size: 9.5pt)
       for item in node.items { par(hanging-indent: 6mm, [#box(width: 6mm, item.number)#inline((item.remark,), rise: 7pt)]) }
     } else if node.t == "table" {
-      let cell(it) = table.cell(x: it.x, y: it.y, colspan: it.colspan, rowspan: it.rowspan, if it.strong { strong(blocks(it.c)) } else { blocks(it.c) })
-      let head = if node.header { (table.header(..node.cells.filter(it => it.y == 0).map(cell)),) } else { () }
+      let cell(it, around: body => body) = table.cell(x: it.x, y: it.y, colspan: it.colspan, rowspan: it.rowspan, around(if it.strong { strong(blocks(it.c)) } else { blocks(it.c) }))
+      let head = if node.header {
+        let counted = counter("head:" + node.key)
+        let heads = node.cells.filter(it => it.y == 0).enumerate()
+        (table.header(repeat: node.repeats, ..heads.map(((index, it)) => cell(it, around: body => { if index == 0 { counted.step() }; only-first(counted, body) }))),)
+      } else { () }
       let body = node.cells.filter(it => not node.header or it.y > 0).map(cell)
       let made = table(columns: (1fr,) * node.columns, ..head, ..body)
       if node.caption.len() == 0 { made } else { figure(made, caption: figure.caption(position: top, in-line + inline(node.caption, rise: 7pt)), supplement: none, numbering: none) }

@@ -5,19 +5,14 @@ import {
   filesInside,
   PICTURE_EXTENSIONS,
   typesetBook,
+  withPlainBlocks,
   type Edition,
+  type SetPlainly,
   type TypesetBook,
 } from '@vennet/core/publish';
 
-/** The typesetter refused the book. `chapter` is the title of the one that it can't set, where one could be found. */
-export class TypesettingError extends Error {
-  constructor(
-    readonly why: string,
-    readonly chapter: string | null,
-  ) {
-    super(why);
-  }
-}
+/** The typesetter refused the book, however plainly it was to be set. */
+export class TypesettingError extends Error {}
 
 /** Where a place came to stand: page from 1, the upper left of its line in points from the page's upper left corner. */
 export interface SetPlace {
@@ -34,43 +29,98 @@ export interface SetBook {
   places: SetPlace[];
   /** What the page of each place is called, by the place's id. */
   labels: Map<string, string>;
-  /** Writes the PDF; `notes` say what is not as it should be in it. Links to places are addresses of the scheme `place:`. */
-  write(): { bytes: Uint8Array; notes: string[] };
+  /** Writes the PDF. Where that can't be done with the pages as they are, they are set anew. @throws TypesettingError */
+  write(): SetPdf;
+}
+
+/** A PDF as the typesetter writes it: links to places are addresses of the scheme `place:`. */
+export interface SetPdf extends Omit<SetBook, 'write'> {
+  bytes: Uint8Array;
+  /** What is not as it should be in it. */
+  notes: string[];
 }
 
 const WORKSPACE = fileURLToPath(new URL('.', import.meta.url));
 const TEMPLATE = fileURLToPath(new URL('../../src/typesetting/book.typ', import.meta.url));
 
-/** Sets the pages of a book with the one template. Text reaches it as JSON only. @throws TypesettingError */
+/**
+ * Sets the pages of a book with the one template. Text reaches it as JSON only. What the typesetter refuses is set as plain
+ * paragraphs, and told. @throws TypesettingError
+ */
 export function setPages(edition: Edition): SetBook {
-  const compiler = NodeCompiler.create({ workspace: WORKSPACE });
-  compiler.addSource(`${WORKSPACE}book.typ`, readFileSync(TEMPLATE, 'utf8'));
-  const pictures = new Map<string, string>();
-  for (const { id, type, bytes } of edition.enclosures.values()) {
-    if (!PICTURE_EXTENSIONS[type]) continue;
-    const path = `pictures/${id}.${PICTURE_EXTENSIONS[type]}`;
-    pictures.set(id, `/${path}`);
-    compiler.mapShadow(WORKSPACE + path, Buffer.from(bytes));
-  }
-  const data = typesetBook(edition, pictures);
-  for (const [path, { id }] of filesInside(edition))
-    compiler.mapShadow(WORKSPACE + path, Buffer.from(edition.enclosures.get(id)?.bytes ?? []));
-  const compile = (book: TypesetBook) => {
-    compiler.mapShadow(`${WORKSPACE}book.json`, Buffer.from(JSON.stringify(book)));
-    return compiler.compile({ mainFilePath: `${WORKSPACE}book.typ`, inputs: { book: '/book.json' } });
+  const setter = new Typesetter(edition);
+  const { data } = setter;
+  const first = attempt(() => setter.set(data));
+  if ('fault' in first) return setPlainly(setter, first.fault);
+  const write = (): SetPdf => {
+    const made = attempt(() => first.done.write());
+    return 'fault' in made ? setPlainly(setter, made.fault).write() : made.done;
   };
-  const compiled = compile(data);
-  const { result } = compiled;
-  if (!result) {
-    const why = compiled.takeError()?.shortDiagnostics.map(messageOf).join('; ') ?? 'unknown fault';
-    const culprit = data.chapters.find((chapter) =>
-      compile({ ...data, chapters: [chapter], notes: [], attached: [] }).hasError(),
-    );
-    throw new TypesettingError(why, culprit?.title ?? null);
+  return { ...first.done, write };
+}
+
+function setPlainly(setter: Typesetter, fault: TypesettingError): SetBook {
+  const refuses = (book: TypesetBook) => 'fault' in attempt(() => setter.set(book).write());
+  const { book, plainly } = withPlainBlocks(setter.data, refuses);
+  if (plainly.length === 0) throw fault;
+  const set = setter.set(book);
+  const told = plainly.map(toldOf);
+  return { ...set, write: () => withNotes(set.write(), told) };
+}
+
+const withNotes = (made: SetPdf, notes: string[]): SetPdf => ({ ...made, notes: [...notes, ...made.notes] });
+
+const toldOf = ({ chapter, element, words }: SetPlainly) =>
+  `The ${element} “${words}”${chapter ? ` in the chapter “${chapter}”` : ''} can’t be set in its form, so it stands as plain paragraphs, with its links.`;
+
+type Attempt<Result> = { done: Result } | { fault: TypesettingError };
+
+function attempt<Result>(act: () => Result): Attempt<Result> {
+  try {
+    return { done: act() };
+  } catch (fault) {
+    if (fault instanceof TypesettingError) return { fault };
+    throw fault;
   }
-  const [places = []] = compiler.query(result, { selector: '<places>', field: 'value' }) as SetPlace[][];
-  const labels = new Map(places.map(({ id, number }) => [id, String(number)]));
-  return { places, labels, write: () => accessiblePdf(compiler, result) };
+}
+
+/** The typesetter with the pictures and files of one book. */
+class Typesetter {
+  readonly #compiler = NodeCompiler.create({ workspace: WORKSPACE });
+  readonly data: TypesetBook;
+
+  constructor(edition: Edition) {
+    this.#compiler.addSource(`${WORKSPACE}book.typ`, readFileSync(TEMPLATE, 'utf8'));
+    const pictures = new Map<string, string>();
+    for (const { id, type, bytes } of edition.enclosures.values()) {
+      if (!PICTURE_EXTENSIONS[type]) continue;
+      const path = `pictures/${id}.${PICTURE_EXTENSIONS[type]}`;
+      pictures.set(id, `/${path}`);
+      this.#compiler.mapShadow(WORKSPACE + path, Buffer.from(bytes));
+    }
+    this.data = typesetBook(edition, pictures);
+    for (const [path, { id }] of filesInside(edition))
+      this.#compiler.mapShadow(WORKSPACE + path, Buffer.from(edition.enclosures.get(id)?.bytes ?? []));
+  }
+
+  /** @throws TypesettingError, as does `write` */
+  set(book: TypesetBook): SetBook {
+    const compiler = this.#compiler;
+    compiler.mapShadow(`${WORKSPACE}book.json`, Buffer.from(JSON.stringify(book)));
+    const compiled = compiler.compile({
+      mainFilePath: `${WORKSPACE}book.typ`,
+      inputs: { book: '/book.json' },
+    });
+    const { result } = compiled;
+    if (!result)
+      throw new TypesettingError(
+        compiled.takeError()?.shortDiagnostics.map(messageOf).join('; ') ?? 'unknown fault',
+      );
+    const [places = []] = compiler.query(result, { selector: '<places>', field: 'value' }) as SetPlace[][];
+    // The head of a table stands on each of its pages: the place is on the first.
+    const labels = new Map(places.toReversed().map(({ id, number }) => [id, String(number)]));
+    return { places, labels, write: () => ({ places, labels, ...accessiblePdf(compiler, result) }) };
+  }
 }
 
 const messageOf = (diagnostic: unknown) => String((diagnostic as { message?: string }).message ?? diagnostic);
@@ -79,10 +129,7 @@ const messageOf = (diagnostic: unknown) => String((diagnostic as { message?: str
  * Writes PDF/UA-1. The standard forbids signs without a shape; a book that has some is written tagged all the same, and
  * the author is told.
  */
-function accessiblePdf(
-  compiler: NodeCompiler,
-  document: NodeTypstDocument,
-): { bytes: Uint8Array; notes: string[] } {
+function accessiblePdf(compiler: NodeCompiler, document: NodeTypstDocument): Pick<SetPdf, 'bytes' | 'notes'> {
   try {
     return { bytes: new Uint8Array(compiler.pdf(document, { pdfStandard: 'ua-1' })), notes: [] };
   } catch (error) {
@@ -90,8 +137,7 @@ function accessiblePdf(
     const signs = messages.flatMap(
       (one) => /the text `\\?"(.+?)\\?"` could not be displayed/.exec(one)?.[1] ?? [],
     );
-    if (signs.length === 0 || signs.length < messages.length)
-      throw new TypesettingError(messages.join('; '), null);
+    if (signs.length === 0 || signs.length < messages.length) throw new TypesettingError(messages.join('; '));
     const shown = [...new Set(signs)].slice(0, 12).join(' ');
     return {
       bytes: new Uint8Array(compiler.pdf(document, {})),

@@ -18,6 +18,7 @@ const ONE = {
   ids: 'id',
   links: 'link',
   'links inside the book': 'link inside the book',
+  'languages of the book': 'language of the book',
   'languages of pages': 'language of a page',
   'languages of passages': 'language of a passage',
   'links to other books': 'link to another book',

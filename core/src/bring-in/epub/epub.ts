@@ -4,7 +4,7 @@ import { isTag, type Document, type Element } from 'domhandler';
 import { decodeLoosely, urlFrom } from '../../destination/index.js';
 import { CONTENTS, schema, TOP, type Matter } from '../../manuscript/index.js';
 import { assemble, type ChapterDraft } from '../book/assemble.js';
-import { detailsFrom, type FileDetails } from '../book/details.js';
+import { detailsFrom } from '../book/details.js';
 import type { BroughtIn } from '../book/brought-in.js';
 import { decodeText, XML_ENCODING } from '../../page/index.js';
 import { Enclosures } from '../book/enclosures.js';
@@ -16,6 +16,7 @@ import { isComputed } from '../flow/inside.js';
 import { addressInside, INSIDE, resolveHref } from '../book/link-resolver.js';
 import { BringInError } from '../book/refusal.js';
 import { Tally } from '../book/report.js';
+import { sampleOf, type Trials } from '../book/trials.js';
 import { Tidy } from '../book/tidy.js';
 
 interface ContentFile {
@@ -48,7 +49,7 @@ export function readEpub(
   files: Map<string, Uint8Array>,
   name: string,
   mint: () => string,
-  isWhole: (bytes: Uint8Array) => boolean,
+  { isWhole, guessLanguage }: Trials,
 ): BroughtIn {
   refuseEncrypted(files);
   const opf = packageOf(files);
@@ -81,7 +82,9 @@ export function readEpub(
   }
   if (!drafts.some((draft) => hasContent(draft.doc.children)))
     throw new BringInError('empty', 'There is no text in this e-book that could be brought in.');
-  return assemble(detailsOf(opf.document, name), drafts, { enclosures, tally, mint, notes });
+  const said = detailsOf(opf.document, name);
+  const guess = () => guessLanguage(sampleOf(drafts.map(({ doc }) => doc.children)));
+  return assemble(detailsFrom(said, tally, guess), drafts, { enclosures, tally, mint, notes });
 }
 
 function refuseEncrypted(files: Map<string, Uint8Array>): void {
@@ -189,16 +192,16 @@ function pathFrom(file: string, reference: string): string {
   return decodeLoosely(url.pathname.slice(1));
 }
 
-function detailsOf(opf: Document, name: string): FileDetails {
+function detailsOf(opf: Document, name: string) {
   const authors = elements(opf, 'creator').map((element) => textContent(element).trim());
   // A description may be written as HTML.
   const description = textContent(flat(parseDocument(textOf(opf, 'description'))));
-  return detailsFrom({
+  return {
     title: textOf(opf, 'title') || name.replace(/\.\w+$/, ''),
     author: authors.filter(Boolean).join(', '),
     language: textOf(opf, 'language'),
     description: description.replace(/\s+/g, ' ').trim(),
-  });
+  };
 }
 
 const FRONT =

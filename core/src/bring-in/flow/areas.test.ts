@@ -118,11 +118,9 @@ describe('a picture that breaks off', () => {
       { 'one.xhtml': '<body><p>At <img src="p.png" alt="the pier"/></p></body>' },
       { 'OEBPS/p.png': PIXEL },
     );
-    const { book, enclosures, report } = bringIn(
-      { name: 'book.epub', bytes: zip(files) },
-      counter(),
-      () => false,
-    );
+    const { book, enclosures, report } = bringIn({ name: 'book.epub', bytes: zip(files) }, counter(), {
+      isWhole: () => false,
+    });
     expect(enclosures).toEqual([]);
     expect(readChapter(book.chapters[0]!).doc.textContent).toBe('At the pier');
     expect(report.leftOut).toEqual([{ what: 'pictures', count: 1, why: 'the picture’s data is broken' }]);

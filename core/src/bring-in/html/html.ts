@@ -16,6 +16,7 @@ import { resolveHref } from '../book/link-resolver.js';
 import { BringInError } from '../book/refusal.js';
 import { Tally } from '../book/report.js';
 import { Tidy } from '../book/tidy.js';
+import { sampleOf, type Trials } from '../book/trials.js';
 import { splitAtHeadings } from './split.js';
 
 /** Reads one HTML page as a book (HTML Living Standard, by parse5). Long pages become chapters at their headings. */
@@ -23,7 +24,7 @@ export function readHtml(
   text: string,
   name: string,
   mint: () => string,
-  isWhole: (bytes: Uint8Array) => boolean,
+  { isWhole, guessLanguage }: Trials,
 ): BroughtIn {
   const tally = new Tally();
   const document: Document = new Tidy(tally).tree(parse(text, { treeAdapter: adapter }));
@@ -54,12 +55,16 @@ export function readHtml(
   const html = findOne((element) => element.name === 'html', document.children, true);
   const title =
     titleOfPage(document) || blocks.map((block) => wordsOf(block)).find((words) => words !== '') || name;
-  const details = detailsFrom({
-    title,
-    author: metaContent(document, 'author'),
-    language: html?.attribs.lang ?? '',
-    description: metaContent(document, 'description'),
-  });
+  const details = detailsFrom(
+    {
+      title,
+      author: metaContent(document, 'author'),
+      language: html?.attribs.lang ?? html?.attribs['xml:lang'] ?? '',
+      description: metaContent(document, 'description'),
+    },
+    tally,
+    () => guessLanguage(sampleOf([blocks])),
+  );
   const drafts = splitAtHeadings(blocks).map((content, index): ChapterDraft => ({
     id: index === 0 ? first : mint(),
     matter: 'main',

@@ -104,6 +104,9 @@ function table(node: Node, ids: readonly string[], context: TypesetContext): Rec
   );
   const first = rows[0]?.children ?? [];
   return {
+    key: context.key(),
+    // The typesetter would set the notes of a repeated head again and again.
+    repeats: !(atFoot(context.edition) && first.some(hasNote)),
     columns,
     header: first.every((cell) => cell.type.name === 'table_header' && attrsOf.cell(cell).rowspan === 1),
     caption: title ? caption(title, node.attrs.id, context, ids) : [],
@@ -116,6 +119,15 @@ function table(node: Node, ids: readonly string[], context: TypesetContext): Rec
       c: cellBlocks(cell, !title && index === 0 ? ids : [], context),
     })),
   };
+}
+
+function hasNote(node: Node): boolean {
+  let found = false;
+  node.descendants(({ type }) => {
+    found ||= type.name === 'note';
+    return !found;
+  });
+  return found;
 }
 
 function cellBlocks(cell: Node, before: readonly string[], context: TypesetContext): TypesetNode[] {

@@ -33,9 +33,11 @@ export interface TypesetBook extends Pick<
 export function typesetBook(edition: Edition, pictures: Map<string, string>): TypesetBook {
   const { title, subtitle, author, language, look } = edition.book;
   const once = onceEach();
+  let keys = 0;
+  const shared = { edition, once, pictures, key: () => String(++keys) };
   const chapters = edition.book.chapters.map((chapter): TypesetChapter => {
     // PDF/UA-1 (ISO 14289-1, 7.4.2) wants no level of headings skipped.
-    const context = { edition, once, pictures, level: openLevels() };
+    const context = { ...shared, level: openLevels() };
     const top = once(chapter.id);
     return {
       title: chapter.title,
@@ -61,7 +63,7 @@ export function typesetBook(edition: Edition, pictures: Map<string, string>): Ty
     look,
     chapters,
     attached,
-    notes: notesAfterBook({ edition, once, pictures, level: openLevels() }),
+    notes: notesAfterBook({ ...shared, level: openLevels() }),
     contents: { title: phrases(language).contents, id: CONTENTS, top: TOP },
     list: withBook(edition),
   };

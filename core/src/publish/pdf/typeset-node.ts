@@ -18,6 +18,8 @@ export interface TypesetContext {
   /** The path of a picture in the typesetter's files. */
   pictures: Map<string, string>;
   level(level: number): number;
+  /** A name within the typesetter's data that no other thing has. */
+  key(): string;
 }
 
 export const anchors = (ids: readonly string[]): TypesetNode[] => ids.map((id) => ({ t: 'anchor', id }));
