@@ -1858,6 +1858,10 @@ export interface components {
             text: string;
             where: string;
         };
+        CutOffLineDto: {
+            text: string;
+            where: string;
+        };
         ProofDto: {
             expected: number;
             found: number;
@@ -1867,6 +1871,8 @@ export interface components {
             computed: components["schemas"]["ProofPartDto"];
             /** @description Links in the file that the book does not have */
             added: components["schemas"]["AddedLinkDto"][];
+            /** @description Lines that run off their page: what is outside of it is lost */
+            cutOff: components["schemas"]["CutOffLineDto"][];
         };
         ExportJobDto: {
             id: string;

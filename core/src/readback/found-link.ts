@@ -7,6 +7,12 @@ export interface Landing {
   after: string;
 }
 
+/** A line of text that runs off its page, as far as it can be read there. */
+export interface CutOffLine {
+  text: string;
+  where: string;
+}
+
 /** A link as it was found in a made file. */
 export interface FoundLink {
   /** A web or mail address, the path of a file that travels along, or `#` and the id of a place inside the made file. */

@@ -1,5 +1,5 @@
 export { linksInEpub } from './epub.js';
-export type { FoundLink, Landing } from './found-link.js';
+export type { CutOffLine, FoundLink, Landing } from './found-link.js';
 export { linksInPdf } from './pdf.js';
 export type { PdfReadback } from './pdf.js';
 export { LINK_CHANGES, prove } from './proof.js';

@@ -1,5 +1,5 @@
 import type { PDFPageProxy } from 'pdfjs-dist/legacy/build/pdf.mjs';
-import type { FoundLink } from './found-link.js';
+import type { CutOffLine, FoundLink } from './found-link.js';
 import { PdfSpots } from './pdf-spots.js';
 import { PdfText, type PdfItem } from './pdf-text.js';
 
@@ -23,6 +23,7 @@ interface StructNode {
 export interface PdfReadback {
   links: FoundLink[];
   pages: number;
+  cutOff: CutOffLine[];
 }
 
 /**
@@ -43,6 +44,7 @@ export async function linksInPdf(
     const text = new PdfText(document);
     const spots = new PdfSpots(document, text);
     const links: FoundLink[] = [];
+    const cutOff: CutOffLine[] = [];
     let before: FoundLink[] = [];
     for (let number = 1; number <= document.numPages; number++) {
       const page = await document.getPage(number);
@@ -52,10 +54,11 @@ export async function linksInPdf(
       if (first && before.some(({ href }) => href === first.href)) first.mayContinue = true;
       before = onPage;
       links.push(...onPage);
+      cutOff.push(...linesCutOff(await text.on(number), page.view, `page ${number}`));
       page.cleanup();
       progress(number, document.numPages);
     }
-    return { links, pages: document.numPages };
+    return { links, pages: document.numPages, cutOff };
   } finally {
     await task.destroy();
   }
@@ -108,6 +111,21 @@ async function targetOf(
     lands: landing !== null,
     landing: landing ?? undefined,
   };
+}
+
+/** Nearer to the edge of a page than this, in points, no words of a book stand: what does so goes on outside. */
+const EDGE = 20;
+
+/** Pieces of text that run over an edge of their page: `view` is its box, from the lower left corner. */
+function linesCutOff(items: readonly PdfItem[], view: readonly number[], where: string): CutOffLine[] {
+  const [left = 0, bottom = 0, right = 0, top = 0] = view;
+  return items.flatMap((item) => {
+    if (!('str' in item) || item.str.trim() === '') return [];
+    const [, , , , x = 0, y = 0] = item.transform as number[];
+    const isInside =
+      x >= left + EDGE && x + item.width <= right - EDGE && y >= bottom + EDGE && y <= top - EDGE;
+    return isInside ? [] : [{ text: item.str.slice(0, 200), where }];
+  });
 }
 
 /** The text of each piece of marked content on a page, by its id. */

@@ -29,6 +29,7 @@ describe('the proof', () => {
       changed: [],
       computed: { expected: 0, found: 0, lost: [], changed: [] },
       added: [],
+      cutOff: [],
     });
     expect(prove([expected('1', A, 'a'), expected('2', A, 'a')], [found(A, 'a')])).toMatchObject({
       found: 1,

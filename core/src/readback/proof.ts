@@ -1,6 +1,6 @@
 import { groupedBy } from '../manuscript/index.js';
 import type { Between, ExpectedLink } from '../publish/index.js';
-import type { FoundLink, Landing } from './found-link.js';
+import type { CutOffLine, FoundLink, Landing } from './found-link.js';
 
 /** A link that is not in the file. */
 export interface LostLink {
@@ -35,6 +35,8 @@ export interface Proof extends ProofPart {
   computed: ProofPart;
   /** Links in the file that the book does not have. */
   added: { href: string; text: string; where: string }[];
+  /** Lines that run off their page: what is outside of it is lost to readers. */
+  cutOff: CutOffLine[];
 }
 
 /**
@@ -46,6 +48,7 @@ export function prove(
   expected: readonly ExpectedLink[],
   found: readonly FoundLink[],
   computed: readonly ExpectedLink[] = [],
+  cutOff: readonly CutOffLine[] = [],
 ): Proof {
   const isComputed = new Set(computed);
   const own = part(expected);
@@ -81,7 +84,7 @@ export function prove(
     of(link).lost.push({ id, href, text, chapter });
   }
   const added = [...free].map(({ href, text, where }) => ({ href, text, where }));
-  return { ...own, computed: made, added };
+  return { ...own, computed: made, added, cutOff: [...cutOff] };
 }
 
 const part = ({ length }: readonly ExpectedLink[]): ProofPart => ({

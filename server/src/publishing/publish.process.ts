@@ -16,6 +16,7 @@ import {
   linksInPdf,
   linksInWebPage,
   prove,
+  type CutOffLine,
   type FoundLink,
   type Proof,
 } from '@vennet/core/readback';
@@ -114,12 +115,12 @@ async function pdf(edition: Edition, _input: PublishInput, tell: Tell): Promise<
   const withNumbers = withPages(edition, labels);
   tell('Writing what is said of the links');
   const bytes = await finishPdf(plain, withNumbers, places);
-  const { links } = await linksInPdf(bytes.slice(), (done, total) =>
+  const { links, cutOff } = await linksInPdf(bytes.slice(), (done, total) =>
     tell('Reading the file back', done, total),
   );
-  return { bytes, proof: proofOf(withNumbers, links), notes };
+  return { bytes, proof: proofOf(withNumbers, links, cutOff), notes };
 }
 
-function proofOf(edition: Edition, found: FoundLink[]): Proof {
-  return prove(expectedLinks(edition), found, computedLinks(edition));
+function proofOf(edition: Edition, found: FoundLink[], cutOff: CutOffLine[] = []): Proof {
+  return prove(expectedLinks(edition), found, computedLinks(edition), cutOff);
 }

@@ -3,6 +3,7 @@ import type { Loss } from '@vennet/core/publish';
 import {
   LINK_CHANGES,
   type ChangedLink,
+  type CutOffLine,
   type LostLink,
   type Proof,
   type ProofPart,
@@ -60,6 +61,14 @@ class AddedLinkDto {
   where: string;
 }
 
+class CutOffLineDto implements CutOffLine {
+  @Words()
+  text: string;
+
+  @Words()
+  where: string;
+}
+
 class ProofPartDto implements ProofPart {
   @Whole()
   expected: number;
@@ -81,6 +90,9 @@ class ProofDto extends ProofPartDto implements Proof {
 
   @ShapeList(AddedLinkDto, { description: 'Links in the file that the book does not have' })
   added: AddedLinkDto[];
+
+  @ShapeList(CutOffLineDto, { description: 'Lines that run off their page: what is outside of it is lost' })
+  cutOff: CutOffLineDto[];
 }
 
 export class ExportJobDto implements ExportJob {

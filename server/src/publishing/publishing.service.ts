@@ -209,7 +209,8 @@ export class PublishingService implements OnApplicationBootstrap {
       total,
       message,
       notes,
-      proof,
+      // Proofs that were kept before lines were looked at have none.
+      proof: proof && { ...proof, cutOff: proof.cutOff ?? [] },
       fileName: name,
       beside: job.beside.length,
       size: job.size === null ? null : Number(job.size),

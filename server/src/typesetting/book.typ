@@ -26,7 +26,6 @@
 #set enum(indent: 2mm, spacing: 0.7em)
 #set table(align: left + top, stroke: (x, y) => (bottom: 0.4pt + luma(110)), inset: (x: 2mm, y: 1.5mm))
 #show table: set par(justify: false, leading: 0.55em)
-#show table: set text(size: 9.5pt)
 #show figure: set block(breakable: true)
 #show figure.caption: set par(justify: false)
 #show figure.caption: set text(size: 9.5pt)
@@ -58,10 +57,13 @@
   else { image(node.src, alt: node.alt, height: height, width: width) }
 }
 
+// Where a line may break though nothing shows it (U+200B in the data) there is room of hardly any width.
+#let loose(words) = if words.contains("\u{200b}") { words.split("\u{200b}").join(h(0.001pt)) } else { words }
+
 #let inline(nodes, rise: 8pt) = {
   let inline = inline.with(rise: rise)
   for node in nodes {
-    if type(node) == str { node }
+    if type(node) == str { loose(node) }
     else if node.t == "em" { emph(inline(node.c)) }
     else if node.t == "strong" { strong(inline(node.c)) }
     else if node.t == "mono" { text(font: "DejaVu Sans Mono", size: 0.85em, inline(node.c)) }
@@ -93,6 +95,58 @@
   [#super(to-place(note-parts(it.note).last(), numbering(it.note.numbering, 0))) #it.note.body]
 }
 
+// The sign for a line of code that goes on below: drawn, so that copying leaves it out.
+#let goes-on = box(width: 4.8pt, height: 5pt, curve(stroke: 0.5pt + luma(110),
+  curve.move((3.6pt, 0.6pt)), curve.line((3.6pt, 3.6pt)), curve.line((1pt, 3.6pt)),
+  curve.move((2.2pt, 2.4pt)), curve.line((1pt, 3.6pt)), curve.line((2.2pt, 4.8pt))))
+
+// Code whose lines are longer than `columns` signs: they break at single spaces, and within what is longer without one. `run` is how
+// many signs have come since the last spot at which a line may break. Gives the content, and the run at its end.
+#let broken(nodes, columns, run) = {
+  let made = ()
+  for node in nodes {
+    if type(node) == str {
+      for (index, line) in node.split("\n").enumerate() {
+        if index > 0 { made.push(linebreak()); run = 0 }
+        if run + line.len() < columns { made.push(line.replace(" ", "\u{a0}")); run += line.len(); continue }
+        let parts = line.split(" ")
+        if run == 0 and parts.all(part => part.len() < columns) {
+          // Spaces at the start of a line, and all but the last of several, stay together.
+          made.push(line.replace(regex("^ +|  +"), it => "\u{a0}" * (it.text.len() - 1) + if it.start == 0 { "\u{a0}" } else { " " }))
+          run = parts.last().len()
+          continue
+        }
+        for (at, part) in parts.enumerate() {
+          if at > 0 {
+            if run == 0 { made.push("\u{a0}"); run = 1 } else { made.push(" "); run = 0 }
+          }
+          let rest = part
+          if run + part.len() >= columns {
+            let signs = part.clusters()
+            while run + signs.len() >= columns {
+              let take = calc.max(0, columns - 1 - run)
+              made.push(signs.slice(0, take).join(default: ""))
+              made.push(goes-on)
+              made.push(linebreak())
+              signs = signs.slice(take)
+              run = 0
+            }
+            rest = signs.join(default: "")
+          }
+          made.push(rest)
+          run += rest.len()
+        }
+      }
+    } else if node.t == "anchor" { made.push(spot(node.id)) }
+    else if "c" in node {
+      let (within, now) = broken(node.c, columns, run)
+      run = now
+      made.push(if node.t == "link" { leads(node, linked(within, node.look)) } else { within })
+    }
+  }
+  (made.join(), run)
+}
+
 // Runs of spaces and line breaks stay as they are written.
 #let preformatted(nodes) = {
   for node in nodes {
@@ -105,6 +159,17 @@
     else if node.t == "anchor" { spot(node.id) }
     else if "c" in node { preformatted(node.c) }
   }
+}
+
+// A sign of code is 0.602 of its size wide in every font of this kind that is set here.
+#let code-of(node) = {
+  let advance = 8pt * 0.602
+  set par(justify: false)
+  set text(font: "DejaVu Sans Mono", size: 8pt, hyphenate: false)
+  block(inset: (left: 3mm), layout(size => par({
+    let columns = calc.max(4, calc.floor(size.width / advance))
+    if node.longest <= columns { preformatted(node.c) } else { broken(node.c, columns, 0).first() }
+  })))
 }
 
 // Parts of a picture that lead somewhere lie over it, in shares of its size.
@@ -158,7 +223,7 @@
     par(hanging-indent: 4mm, justify: false, {
       if index == 0 { spots(node.ids) }
       h(4mm * (line.depth - 1))
-      to-place(line.place, linked(line.words, none))
+      to-place(line.place, linked(loose(line.words), none))
       h(2mm)
       box(width: 1fr, pdf.artifact(repeat(gap: 1mm)[.]))
       h(2mm)
@@ -172,12 +237,12 @@
   for node in nodes {
     if node.t == "h" {
       if outer and node.level == 1 { pagebreak(weak: true) }
-      heading(level: node.level, supplement: node.words, in-line + inline(node.c, rise: HEAD-RISE.at(calc.min(node.level, 3) - 1)))
+      heading(level: node.level, supplement: loose(node.words), in-line + inline(node.c, rise: HEAD-RISE.at(calc.min(node.level, 3) - 1)))
     } else if node.t == "p" { par(inline(node.c)) }
     else if node.t == "quote" { quote(blocks(node.c)) }
     else if node.t == "ul" { list(..node.c.map(item => blocks(item.c))) }
     else if node.t == "ol" { enum(start: node.start, ..node.c.map(item => blocks(item.c))) }
-    else if node.t == "code" { block(inset: (left: 3mm), par(justify: false, text(font: "DejaVu Sans Mono", size: 8pt, hyphenate: false, preformatted(node.c)))) }
+    else if node.t == "code" { code-of(node) }
     else if node.t == "rule" { align(center, { spots(node.ids, rise: 0pt); pdf.artifact(line(length: 25%, stroke: 0.5pt)) }) }
     else if node.t == "figure" { figure-of(node) }
     else if node.t == "contents" { contents-of(node) }
@@ -192,8 +257,12 @@
         (table.header(repeat: node.repeats, ..heads.map(((index, it)) => cell(it, around: body => { if index == 0 { counted.step() }; only-first(counted, body) }))),)
       } else { () }
       let body = node.cells.filter(it => not node.header or it.y > 0).map(cell)
-      let made = table(columns: (1fr,) * node.columns, ..head, ..body)
-      if node.caption.len() == 0 { made } else { figure(made, caption: figure.caption(position: top, in-line + inline(node.caption, rise: 7pt)), supplement: none, numbering: none) }
+      let made = {
+        set text(size: node.fit.size * 1pt)
+        table(columns: node.fit.shares.map(share => share * 1fr), inset: (x: node.fit.inset * 1pt, y: 1.5mm), ..head, ..body)
+      }
+      let whole = if node.caption.len() == 0 { made } else { figure(made, caption: figure.caption(position: top, in-line + inline(node.caption, rise: 7pt)), supplement: none, numbering: none) }
+      if node.fit.turned { page(flipped: true, whole) } else { whole }
     }
   }
 }
@@ -225,7 +294,7 @@
   pagebreak(weak: true)
   if chapter.untitled {
     // The outline needs an entry; the page shows none, as the book has none.
-    [#{ show heading: none; heading(level: 1, supplement: chapter.title, chapter.title) }]
+    [#{ show heading: none; heading(level: 1, supplement: loose(chapter.title), loose(chapter.title)) }]
   }
   blocks(chapter.blocks, outer: true)
 }
@@ -236,7 +305,7 @@
   pagebreak(weak: true)
   heading(level: 1, supplement: book.list.title, book.list.title)
   for entry in book.list.entries {
-    par({ spot(entry.id); strong(entry.name); linebreak(); entry.about })
+    par({ spot(entry.id); strong(loose(entry.name)); linebreak(); loose(entry.about) })
   }
 }
 

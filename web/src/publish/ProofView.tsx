@@ -1,3 +1,4 @@
+import { message } from '@vennet/core/language';
 import type { ChangedLink, Proof, ProofPart } from '@vennet/core/readback';
 import { Link } from 'react-router';
 import { useBook } from '../book/store.js';
@@ -10,7 +11,7 @@ const CHANGES: Record<ChangedLink['change'], string> = {
 
 /** The proof of a made file: how many links it should have, how many are there, and which are not as in the book. */
 export function ProofView({ proof }: { proof: Proof }) {
-  const whole = proof.lost.length === 0 && proof.changed.length === 0;
+  const whole = proof.lost.length + proof.changed.length + proof.cutOff.length === 0;
   return (
     <div className="mt-4" data-testid="proof">
       <h3 className="mb-2 font-semibold">Proof</h3>
@@ -41,6 +42,22 @@ export function ProofView({ proof }: { proof: Proof }) {
             <li key={link.id}>
               <Where id={link.id} chapter={link.chapter} words={link.text || '(no words)'} />{' '}
               <span className="break-all text-soft">{link.href}</span>
+            </li>
+          ))}
+        </List>
+      )}
+      {proof.cutOff.length > 0 && (
+        <List
+          title={message(
+            '{count, plural, one {One line runs} other {# lines run}} off the page, so words are lost',
+            {
+              count: proof.cutOff.length,
+            },
+          )}
+        >
+          {proof.cutOff.map(({ text, where }, index) => (
+            <li key={index}>
+              “{text}” <span className="text-soft">({where})</span>
             </li>
           ))}
         </List>

@@ -5,13 +5,18 @@ import { afterBook, atFoot, notesOfChapter } from '../edition/note-backs.js';
 import { placeCells } from './table-grid.js';
 import { settled } from './settled.js';
 import { inline, leadsTo, picture, remark } from './typeset-inline.js';
-import { anchors, type Content, type TypesetContext, type TypesetNode } from './typeset-node.js';
+import { fitOf, PAGE_WIDTH, SIGN, type ColumnNeed } from './table-fit.js';
+import { anchors, fitting, type Content, type TypesetContext, type TypesetNode } from './typeset-node.js';
 
 /** Places of a block stand where its first words do, or at its picture: `before` are those of the blocks around it. */
 export function block(node: Node, context: TypesetContext, before: readonly string[] = []): TypesetNode {
   const own = context.once(node.attrs.id);
   const ids = own ? [...before, own] : [...before];
-  const blocks = () => node.children.map((child, index) => block(child, context, index === 0 ? ids : []));
+  const blocks = () => {
+    const { room } = context;
+    const within = { ...context, outer: false, room: { ...room, width: room.width - INDENT } };
+    return node.children.map((child, index) => block(child, within, index === 0 ? ids : []));
+  };
   switch (node.type.name) {
     case 'paragraph':
       return { t: 'p', c: settled([...anchors(ids), ...inline(node, context)]) };
@@ -26,7 +31,7 @@ export function block(node: Node, context: TypesetContext, before: readonly stri
     case 'list_item':
       return { t: 'li', c: blocks() };
     case 'code_block':
-      return { t: 'code', c: settled([...anchors(ids), ...inline(node, context)]) };
+      return code(node, ids, context);
     case 'rule':
       return { t: 'rule', ids };
     case 'figure':
@@ -40,17 +45,30 @@ export function block(node: Node, context: TypesetContext, before: readonly stri
   }
 }
 
+/** What a list, a quotation or an item takes from the width, in points. */
+const INDENT = 12;
+/** The widest sign of a heading, in points. */
+const HEAD_SIGN = 11;
+
+/** The template breaks the lines of code where they end the page; `longest` has so many signs. */
+function code(node: Node, ids: readonly string[], context: TypesetContext): TypesetNode {
+  const unbroken = { ...context, room: { width: Infinity, sign: 1 } };
+  const longest = Math.max(...node.textContent.split('\n').map((line) => line.length));
+  return { t: 'code', longest, c: settled([...anchors(ids), ...inline(node, unbroken)]) };
+}
+
 /** The number of a place before its words. */
 const numberOf = (id: unknown, { edition }: TypesetContext): string =>
   (typeof id === 'string' && edition.places.get(id)?.label) || '';
 
 function heading(node: Node, ids: readonly string[], context: TypesetContext): TypesetNode {
   const number = numberOf(node.attrs.id, context);
-  const words = wordsOf(node, context.edition.say);
+  const within = { ...context, room: { ...context.room, sign: HEAD_SIGN } };
+  const words = fitting(wordsOf(node, context.edition.say), context.room);
   return {
     t: 'h',
     level: context.level(attrsOf.heading(node).level),
-    c: settled([...anchors(ids), ...(number ? [`${number} `] : []), ...inline(node, context)]),
+    c: settled([...anchors(ids), ...(number ? [`${number} `] : []), ...inline(node, within)]),
     words: number ? `${number} ${words}` : words,
   };
 }
@@ -103,7 +121,14 @@ function table(node: Node, ids: readonly string[], context: TypesetContext): Rec
     ),
   );
   const first = rows[0]?.children ?? [];
+  const { room, outer } = context;
+  const fit = fitOf(needsOf(columns, cells), room.width, outer);
+  const within = (x: number, colspan: number): TypesetContext => {
+    const width = fit.widths.slice(x, x + colspan).reduce((all, one) => all + one, 0);
+    return { ...context, outer: false, room: { width, sign: SIGN * fit.size } };
+  };
   return {
+    fit: { shares: fit.shares, size: fit.size, inset: fit.inset, turned: fit.turned },
     key: context.key(),
     // The typesetter would set the notes of a repeated head again and again.
     repeats: !(atFoot(context.edition) && first.some(hasNote)),
@@ -116,9 +141,25 @@ function table(node: Node, ids: readonly string[], context: TypesetContext): Rec
       colspan,
       rowspan,
       strong: cell.type.name === 'table_header',
-      c: cellBlocks(cell, !title && index === 0 ? ids : [], context),
+      c: cellBlocks(cell, !title && index === 0 ? ids : [], within(x, colspan)),
     })),
   };
+}
+
+/** What stands in each column; what spans several is no need of one. */
+function needsOf(
+  columns: number,
+  cells: readonly { x: number; colspan: number; cell: Node }[],
+): ColumnNeed[] {
+  const needs = Array.from({ length: columns }, () => ({ word: 0, cell: 0 }));
+  for (const { x, colspan, cell } of cells) {
+    const need = needs[x];
+    if (!need || colspan > 1) continue;
+    const words = cell.children.map((block) => block.textContent).join(' ');
+    need.cell = Math.max(need.cell, words.length);
+    for (const word of words.split(/[\s\-/]+/)) need.word = Math.max(need.word, word.length);
+  }
+  return needs;
 }
 
 function hasNote(node: Node): boolean {
@@ -137,7 +178,7 @@ function cellBlocks(cell: Node, before: readonly string[], context: TypesetConte
 }
 
 /** A computed list of contents, with pages. */
-function contentsList(node: Node, ids: readonly string[], { edition }: TypesetContext): TypesetNode {
+function contentsList(node: Node, ids: readonly string[], { edition, room }: TypesetContext): TypesetNode {
   const lines = edition.map.contents.get(attrsOf.contents(node).id)?.lines ?? [];
   return {
     t: 'contents',
@@ -145,7 +186,7 @@ function contentsList(node: Node, ids: readonly string[], { edition }: TypesetCo
     lines: lines.map(({ place, label, words, depth }) => ({
       place,
       depth,
-      words: [label, words].filter(Boolean).join(' '),
+      words: fitting([label, words].filter(Boolean).join(' '), room),
     })),
   };
 }
@@ -171,7 +212,10 @@ export function notesAfterBook(context: TypesetContext): TypesetNode[] {
   return [head, ...lists];
 }
 
-const title = (words: string, level: number): TypesetNode => ({ t: 'h', level, c: [words], words });
+const title = (words: string, level: number): TypesetNode => {
+  const fit = fitting(words, { width: PAGE_WIDTH.upright, sign: HEAD_SIGN });
+  return { t: 'h', level, c: [fit], words: fit };
+};
 
 const listOf = (notes: readonly Note[], context: TypesetContext): TypesetNode => ({
   t: 'notes',

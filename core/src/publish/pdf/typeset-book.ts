@@ -2,7 +2,8 @@ import { phrases } from '../../language/index.js';
 import { CONTENTS, openLevels, TOP, type BookDetails, type Matter } from '../../manuscript/index.js';
 import { filesInside, onceEach, type Edition } from '../edition/edition.js';
 import { block, notesAfterBook, notesAfterChapter } from './typeset-blocks.js';
-import type { TypesetNode } from './typeset-node.js';
+import { fitting, type Room, type TypesetNode } from './typeset-node.js';
+import { PAGE_WIDTH } from './table-fit.js';
 import { withBook, type WithBook } from '../edition/with-book.js';
 
 export interface TypesetChapter {
@@ -29,18 +30,22 @@ export interface TypesetBook extends Pick<
   attached: { path: string; name: string; type: string; description: string }[];
 }
 
+/** How wide a sign of the text is on average, in points. */
+const TEXT_SIGN = 5.8;
+
 /** The data of one book; `pictures` says by which path the typesetter finds each picture. Attached files are at `/` and their path. */
 export function typesetBook(edition: Edition, pictures: Map<string, string>): TypesetBook {
   const { title, subtitle, author, language, look } = edition.book;
   const once = onceEach();
   let keys = 0;
-  const shared = { edition, once, pictures, key: () => String(++keys) };
+  const room = { width: PAGE_WIDTH.upright, sign: TEXT_SIGN };
+  const shared = { edition, once, pictures, key: () => String(++keys), room, outer: true };
   const chapters = edition.book.chapters.map((chapter): TypesetChapter => {
     // PDF/UA-1 (ISO 14289-1, 7.4.2) wants no level of headings skipped.
     const context = { ...shared, level: openLevels() };
     const top = once(chapter.id);
     return {
-      title: chapter.title,
+      title: fitting(chapter.title, room),
       matter: chapter.matter,
       untitled: chapter.doc.firstChild?.type.name !== 'heading',
       blocks: [
@@ -65,6 +70,15 @@ export function typesetBook(edition: Edition, pictures: Map<string, string>): Ty
     attached,
     notes: notesAfterBook({ ...shared, level: openLevels() }),
     contents: { title: phrases(language).contents, id: CONTENTS, top: TOP },
-    list: withBook(edition),
+    list: fittingList(withBook(edition), room),
   };
 }
+
+const fittingList = (list: WithBook, room: Room): WithBook => ({
+  ...list,
+  entries: list.entries.map((entry) => ({
+    ...entry,
+    name: fitting(entry.name, room),
+    about: fitting(entry.about, room),
+  })),
+});

@@ -8,7 +8,7 @@ import { inlineTree, type InlineTree } from '../edition/inline-tree.js';
 import { atFoot, noteBacks } from '../edition/note-backs.js';
 import { BETWEEN_RETURNS } from '../edition/return-lines.js';
 import { settled } from './settled.js';
-import { anchors, type Content, type TypesetContext, type TypesetNode } from './typeset-node.js';
+import { anchors, fitting, type Content, type TypesetContext, type TypesetNode } from './typeset-node.js';
 
 const spot = (id: string | null): TypesetNode[] => anchors(id === null ? [] : [id]);
 
@@ -26,7 +26,7 @@ function inlineNode(tree: InlineTree, context: TypesetContext): Content {
 function leaf(node: Node, context: TypesetContext): Content {
   switch (node.type.name) {
     case 'text':
-      return [node.text ?? ''];
+      return [fitting(node.text ?? '', context.room)];
     case 'hard_break':
       return [{ t: 'br' }];
     case 'picture':
@@ -40,7 +40,10 @@ function leaf(node: Node, context: TypesetContext): Content {
       return returnLink(node, context);
     default: {
       const link = linkHeldBy(node);
-      return [...spot(context.once(node.attrs.id)), ...(link ? [hrefOf(link.destination)] : [])];
+      return [
+        ...spot(context.once(node.attrs.id)),
+        ...(link ? [fitting(hrefOf(link.destination), context.room)] : []),
+      ];
     }
   }
 }
@@ -59,7 +62,10 @@ function marked(mark: Mark, children: Content, context: TypesetContext): Content
     const { id, look, destination } = attrsOf.link(mark);
     const target = leadsTo(destination, context);
     if (!('url' in target || 'place' in target)) return children;
-    const shown = wordsIn(children) === '' && !hasPicture(children) ? [hrefOf(destination)] : children;
+    const shown =
+      wordsIn(children) === '' && !hasPicture(children)
+        ? [fitting(hrefOf(destination), context.room)]
+        : children;
     const at = context.edition.origins.has(id) ? context.once(id) : null;
     return [...spot(at), { t: 'link', ...target, look, c: shown }];
   }
@@ -125,20 +131,23 @@ export function reference(node: Node, context: TypesetContext): Content {
   });
   const words = say(node)
     .split(PAGE)
-    .flatMap((text, index): Content => (index === 0 ? [text] : [{ t: 'page', place }, text]))
+    .flatMap((said, index): Content => {
+      const text = fitting(said, context.room);
+      return index === 0 ? [text] : [{ t: 'page', place }, text];
+    })
     .filter((part) => part !== '');
   if (!edition.places.has(place)) return words;
   const at = edition.origins.has(id) ? context.once(id) : null;
   return [...spot(at), { t: 'link', place, look: null, c: words }];
 }
 
-export function returnLink(node: Node, { edition }: TypesetContext): Content {
+export function returnLink(node: Node, { edition, room }: TypesetContext): Content {
   return edition
     .returnsOf(node)
     .filter(({ to }) => edition.places.has(to) || edition.origins.has(to))
     .flatMap(({ to, words }, index): Content => [
       ...(index === 0 ? [] : [BETWEEN_RETURNS]),
-      { t: 'link', place: to, look: null, c: [words] },
+      { t: 'link', place: to, look: null, c: [fitting(words, room)] },
     ]);
 }
 

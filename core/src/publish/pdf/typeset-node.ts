@@ -1,3 +1,4 @@
+import { breakable } from './breakable.js';
 import type { Edition } from '../edition/edition.js';
 
 /** A node as the typesetter's template reads it: `t` is its type, `c` its content, `id` or `ids` places. */
@@ -12,14 +13,30 @@ export interface TypesetNode {
 /** What stands within a line: words, and nodes among them. */
 export type Content = (TypesetNode | string)[];
 
+/** Where words are set: the width that they have, and that of a sign on average, in points. */
+export interface Room {
+  width: number;
+  sign: number;
+}
+
 export interface TypesetContext {
   edition: Edition;
   once(id: unknown): string | null;
   /** The path of a picture in the typesetter's files. */
   pictures: Map<string, string>;
   level(level: number): number;
+  room: Room;
+  /** It is set on the page itself, within no other block. */
+  outer: boolean;
   /** A name within the typesetter's data that no other thing has. */
   key(): string;
 }
+
+/** Words with room to break where they would run over the edge; none is made in a width without end. */
+export const fitting = (text: string, { width, sign }: Room): string =>
+  width === Infinity ? text : breakable(text, Math.max(2, Math.min(LONGEST_RUN, Math.floor(width / sign))));
+
+/** Longer runs of signs are broken wherever they stand. */
+const LONGEST_RUN = 30;
 
 export const anchors = (ids: readonly string[]): TypesetNode[] => ids.map((id) => ({ t: 'anchor', id }));

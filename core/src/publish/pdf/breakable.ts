@@ -1,0 +1,58 @@
+/** Signs after which a line breaks better than elsewhere. */
+const PAUSES = /[/\\._\-–—?&=:;,@#+~%|)\]}>]/;
+/** Signs after which a line breaks by itself: spaces, and the signs of Chinese and Japanese. */
+const BREAKS = /[\s\u00ad\u200b\p{sc=Han}\p{sc=Hiragana}\p{sc=Katakana}]/u;
+/** White space at which no line breaks. */
+const FIXED = /[\u00a0\u202f]/;
+/** The template makes room for it and never writes it: readers of a PDF lose the sign before one (ISO 32000-1, 9.10 maps both as one). */
+const MAY_BREAK = '\u200b';
+
+/**
+ * Words with room to break (U+200B) in each run of more than `most` signs in which no line would: after a pause within it, else
+ * anywhere; fixed spaces become loose ones. Soft hyphens go: the typesetter hyphenates by itself.
+ */
+export function breakable(said: string, most: number): string {
+  const text = said.replaceAll('\u00ad', '');
+  if (text.length <= most) return text;
+  let made = '';
+  let run = '';
+  const end = () => {
+    made += run.length > most ? broken(run, most) : run;
+    run = '';
+  };
+  for (const sign of text) {
+    if (BREAKS.test(sign) && !FIXED.test(sign)) {
+      end();
+      made += sign;
+    } else run += sign;
+  }
+  end();
+  return made;
+}
+
+function broken(run: string, most: number): string {
+  let made = '';
+  let since = 0;
+  const signs = Array.from(run);
+  for (const [index, sign] of signs.entries()) {
+    since += 1;
+    const next = signs[index + 1];
+    if (next === undefined) return made + sign;
+    if (FIXED.test(sign)) {
+      made += since * 4 > most ? ' ' : sign;
+      if (since * 4 > most) since = 0;
+      continue;
+    }
+    made += sign;
+    // A mark stays with its letter, and a pause at the end of its run.
+    if (/[\p{M}\u200d\ufe0f]/u.test(next) || sign === '\u200d' || FIXED.test(next)) continue;
+    if (PAUSES.test(sign) && !PAUSES.test(next)) {
+      made += MAY_BREAK;
+      since = 0;
+    } else if (since >= Math.max(2, most >> 1)) {
+      made += MAY_BREAK;
+      since = 0;
+    }
+  }
+  return made;
+}

@@ -1,0 +1,92 @@
+import { describe, expect, test } from '@jest/globals';
+import { schema } from '@vennet/core/manuscript';
+import { computedLinks, editionOf, expectedLinks, withPages } from '@vennet/core/publish';
+import { linksInPdf, prove } from '@vennet/core/readback';
+import { bookOf, contents, heading, linked, note, paragraph } from '@vennet/core/testing';
+import type { Node } from 'prosemirror-model';
+import { finishPdf } from './finish.js';
+import { setPages } from './typeset.js';
+
+const node = (type: string, content: Node[]) => schema.node(type, null, content);
+const code = (...content: (string | Node)[]) =>
+  node(
+    'code_block',
+    content.map((one) => (typeof one === 'string' ? schema.text(one) : one)),
+  );
+const table = (columns: number, rows: number, word: string) =>
+  node(
+    'table',
+    Array.from({ length: rows }, (_, row) =>
+      node(
+        'table_row',
+        Array.from({ length: columns }, (_unused, column) =>
+          node(row === 0 ? 'table_header' : 'table_cell', [paragraph(`${word} ${row}${column}`)]),
+        ),
+      ),
+    ),
+  );
+const within = (block: Node, depth: number): Node =>
+  depth === 0
+    ? block
+    : node('quotation', [node('bullet_list', [node('list_item', [within(block, depth - 1)])])]);
+
+const LINE = 'lamp = on; wick < 3; '.repeat(12);
+const RUN = 'x1y2z3'.repeat(40);
+const WORD = 'Lighthousekeepersassociationofthenorthernandsouthernseas';
+
+async function madeOf(blocks: Node[]) {
+  const edition = editionOf(bookOf([heading(1, 'One'), ...blocks]), [], 'pdf');
+  const { bytes, notes, places, labels } = setPages(edition).write();
+  const withNumbers = withPages(edition, labels);
+  const { links, cutOff } = await linksInPdf(await finishPdf(bytes, withNumbers, places));
+  const { lost, changed, added } = prove(expectedLinks(withNumbers), links, computedLinks(withNumbers));
+  return { notes, cutOff, wrong: [...lost, ...changed, ...added] };
+}
+
+describe('nothing runs off the page:', () => {
+  test.each<[string, Node[]]>([
+    ['lines of code, with spaces and without', [code(LINE), code(RUN), code(`${' '.repeat(12)}${RUN} end`)]],
+    ['a link in code over several lines', [code('a ', linked(RUN, 'https://a.example/'), ' b')]],
+    ['code in lists and quotations', [within(code(LINE), 3), within(code(RUN), 3)]],
+    [
+      'code in a table',
+      [
+        node('table', [
+          node('table_row', [node('table_cell', [code(RUN)]), node('table_cell', [code(LINE)])]),
+        ]),
+      ],
+    ],
+    ['a table of 6 columns with long words', [table(6, 3, 'lamp_keeper_of_the_northern_sea')]],
+    ['a table of 12 columns', [table(12, 3, 'Lighthousekeeper')]],
+    ['a table of 40 columns', [table(40, 3, 'oil')]],
+    [
+      'a table in a table',
+      [
+        node('table', [
+          node('table_row', [
+            node('table_cell', [table(5, 2, 'lampkeeper')]),
+            node('table_cell', [paragraph(WORD)]),
+          ]),
+        ]),
+      ],
+    ],
+    ['a table in a quotation', [within(table(9, 2, 'Lighthousekeeper'), 1)]],
+    [
+      'words and addresses',
+      [
+        paragraph(WORD.repeat(3)),
+        paragraph(RUN),
+        paragraph(linked(`lamp.example/${'abc/'.repeat(60)}`, 'https://lamp.example/')),
+      ],
+    ],
+    ['words in a note', [paragraph('a', note('n1', RUN))]],
+    ['words deep in lists', [within(paragraph(WORD), 5)]],
+    [
+      'headings, and their lines in the contents',
+      [heading(2, RUN), heading(3, WORD), contents({ scope: 'book', depth: 3 })],
+    ],
+    ['fixed spaces', [paragraph('lamp\u00a0keeper\u00a0'.repeat(20))]],
+  ])('%s', async (_name, blocks) => {
+    expect(await madeOf(blocks)).toEqual({ notes: [], cutOff: [], wrong: [] });
+  });
+});
