@@ -8,6 +8,8 @@ interface Piece {
   right: number;
   baseline: number;
   size: number;
+  /** Its words run from right to left. */
+  isLeftward: boolean;
 }
 
 /** How far a spot may be from the line of its words, in points. */
@@ -39,7 +41,7 @@ export class PdfSpots {
     const textOf = async (page: number) =>
       page < 1 || page > this.document.numPages ? '' : joined(await this.#piecesOn(page));
     return {
-      before: before === '' ? (await textOf(number - 1)).slice(-LENGTH) : before,
+      before: isFoot(before) ? (await textOf(number - 1)).slice(-LENGTH) + before : before,
       after: isFoot(after) ? (await textOf(number + 1)).slice(0, LENGTH) : after,
     };
   }
@@ -48,7 +50,7 @@ export class PdfSpots {
     return (await this.text.on(number)).flatMap((item) => {
       if (!('str' in item) || item.str === '') return [];
       const [, , , size = 0, left = 0, baseline = 0] = item.transform as number[];
-      return [{ text: item.str, right: left + item.width, baseline, size }];
+      return [{ text: item.str, right: left + item.width, baseline, size, isLeftward: item.dir === 'rtl' }];
     });
   }
 }
@@ -80,6 +82,7 @@ function textAt(pieces: readonly Piece[], left: number, top: number): Landing {
       after: joined(under).slice(0, LENGTH),
     };
   }
+  first = lineStart(pieces, first, left);
   let text = '';
   let within = 0;
   for (const piece of pieces.slice(first)) {
@@ -93,7 +96,22 @@ function textAt(pieces: readonly Piece[], left: number, top: number): Landing {
   return { text, within, before, after: text };
 }
 
+/** Signs in code, raised or small ones stand on a line with others, but not at quite the same height. */
+const RAISED = 6;
+
+/** Where the words of a line begin: the piece that is nearest to a spot need not be the first after it. */
+function lineStart(pieces: readonly Piece[], nearest: number, left: number): number {
+  const { baseline: line = 0, isLeftward = false } = pieces[nearest] ?? {};
+  const isBefore = (piece: Piece | undefined) =>
+    piece !== undefined &&
+    Math.abs(piece.baseline - line) < RAISED &&
+    (isLeftward || piece.right >= left - 1);
+  let start = nearest;
+  while (isBefore(pieces[start - 1])) start--;
+  return start;
+}
+
 const joined = (pieces: readonly Piece[]): string => pieces.map(({ text }) => text).join('');
 
-/** Nothing, or the number of the page. */
-const isFoot = (text: string): boolean => /^\s*[\divxlc]{0,8}\s*$/.test(text);
+/** No words, or only the number of the page. */
+const isFoot = (text: string): boolean => /^[\divxlc]{0,8}$/.test(text.replace(/[^\p{L}\p{N}]+/gu, ''));

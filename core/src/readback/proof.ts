@@ -98,6 +98,11 @@ const part = ({ length }: readonly ExpectedLink[]): ProofPart => ({
 function landsAt({ landing: wanted, between }: ExpectedLink, { landing }: FoundLink): boolean {
   if (wanted === '') return !between || !landing || liesBetween(between, landing);
   if (!landing) return false;
+  if (RIGHT_TO_LEFT.test(wanted)) {
+    // A page is read as it is seen: which side a word stands on depends on the words around it.
+    const near = sameWords(landing.text.slice(0, landing.within + 2 * wanted.length));
+    return wanted.split(/\s+/).every((word) => near.includes(sameWords(word)));
+  }
   const at = sameWords(landing.text).indexOf(sameWords(wanted));
   return at >= 0 && at <= sameWords(landing.text.slice(0, landing.within)).length;
 }

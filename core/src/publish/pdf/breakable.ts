@@ -45,7 +45,7 @@ function broken(run: string, most: number): string {
     }
     made += sign;
     // A mark stays with its letter, and a pause at the end of its run.
-    if (/[\p{M}\u200d\ufe0f]/u.test(next) || sign === '\u200d' || FIXED.test(next)) continue;
+    if (/[\p{M}\p{Join_Control}]/u.test(next) || /\p{Join_Control}/u.test(sign) || FIXED.test(next)) continue;
     if (PAUSES.test(sign) && !PAUSES.test(next)) {
       made += MAY_BREAK;
       since = 0;

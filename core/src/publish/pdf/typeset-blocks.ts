@@ -54,7 +54,14 @@ const HEAD_SIGN = 11;
 function code(node: Node, ids: readonly string[], context: TypesetContext): TypesetNode {
   const unbroken = { ...context, room: { width: Infinity, sign: 1 } };
   const longest = Math.max(...node.textContent.split('\n').map((line) => line.length));
-  return { t: 'code', longest, c: settled([...anchors(ids), ...inline(node, unbroken)]) };
+  const [blank = ''] = /^\n*/.exec(node.textContent) ?? [];
+  const [words, ...rest] = inline(node, unbroken);
+  // Its place is where its words begin, after empty lines.
+  const content =
+    typeof words === 'string' && words.startsWith(blank)
+      ? [...(blank ? [blank] : []), ...anchors(ids), words.slice(blank.length), ...rest]
+      : [...anchors(ids), ...(words === undefined ? [] : [words]), ...rest];
+  return { t: 'code', longest, c: settled(content, blank === '') };
 }
 
 /** The number of a place before its words. */
