@@ -2,7 +2,8 @@
 //   windows   two windows that change one book at random, 100 books long
 //   killings  a server and its database that are killed 20 times while they are written to
 //   checks    the same while links are checked
-//   load      an hour of mixed load in a server of 1 GB, then 100 exports
+//   load      an hour of mixed load in a server of 1 GB
+//   exports   100 exports of a book that changes between them
 //   faults    faults put into core at random: its tests have to notice most
 // `npm run soak -- --only killings --times 20 --minutes 60 --faults 200 --seed 7 --runs 100`
 import { spawnSync } from 'node:child_process';
@@ -40,9 +41,14 @@ const parts = {
     return soak('checks', { times: number('times', 20), minutes: 0 });
   },
   async load() {
-    say('Mixed load, and exports');
+    say('Mixed load');
     const { soak } = await import('../bench/dist/soak/index.js');
     return soak('load', { times: number('times', 20), minutes: number('minutes', 60) });
+  },
+  async exports() {
+    say('Exports of a changing book');
+    const { soak } = await import('../bench/dist/soak/index.js');
+    return soak('exports', { times: 5 * number('times', 20), minutes: 0 });
   },
   async faults() {
     const count = number('faults', 120);
