@@ -57,12 +57,16 @@ export function readBook(book: Book): ReadBook {
   return { ...book, chapters: book.chapters.map(readChapter) };
 }
 
-/** The title of a chapter is its first heading; the words given are kept where it has none. */
+/** The title of a chapter is the first of its highest headings; the words given are kept where it has none. */
 export function titleOf(doc: Node, otherwise = ''): string {
   let title = '';
+  let highest = Infinity;
   doc.descendants((node) => {
-    if (title === '' && node.type.name === 'heading') title = wordsOf(node);
-    return title === '' && !node.isTextblock;
+    if (node.type.name === 'heading' && attrsOf.heading(node).level < highest) {
+      const words = wordsOf(node);
+      if (words !== '') [title, highest] = [words, attrsOf.heading(node).level];
+    }
+    return highest > 1 && !node.isTextblock;
   });
   return title || otherwise;
 }

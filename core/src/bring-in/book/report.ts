@@ -5,6 +5,7 @@ const ONE = {
   bookmarks: 'bookmark',
   canvases: 'canvas',
   chapters: 'chapter',
+  covers: 'cover',
   descriptions: 'description',
   'decorated words': 'decorated word',
   'email links': 'email link',

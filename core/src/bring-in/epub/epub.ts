@@ -1,17 +1,19 @@
 import { parseDocument } from 'htmlparser2';
 import { findOne, getElementsByTagName, textContent } from 'domutils';
-import { isTag, type Document, type Element } from 'domhandler';
+import { isTag, isText, type ChildNode, type Document, type Element } from 'domhandler';
 import { decodeLoosely, urlFrom } from '../../destination/index.js';
 import { CONTENTS, schema, TOP, type Matter } from '../../manuscript/index.js';
 import { assemble, type ChapterDraft } from '../book/assemble.js';
 import { detailsFrom } from '../book/details.js';
 import type { BroughtIn } from '../book/brought-in.js';
 import { decodeText, XML_ENCODING } from '../../page/index.js';
+import { divided } from '../book/division.js';
 import { Enclosures } from '../book/enclosures.js';
 import { hasContent, readFlow } from '../flow/flow.js';
 import type { Surroundings as Around } from '../flow/inline-reader.js';
 import { NO_STYLES } from '../flow/link-styles.js';
-import { Ids } from '../book/ids.js';
+import { Ids, idsOf } from '../book/ids.js';
+import { linesOfNav, linesOfNcx, type ContentsLine } from './own-contents.js';
 import { isComputed } from '../flow/inside.js';
 import { addressInside, INSIDE, resolveHref } from '../book/link-resolver.js';
 import { BringInError } from '../book/refusal.js';
@@ -28,6 +30,8 @@ interface ContentFile {
 
 interface Spine {
   contents: ContentFile[];
+  /** The contents that the e-book has of its own. */
+  lines: ContentsLine[];
   /** Pages that are made anew from the book: their places, by path. */
   made: Map<string, string>;
 }
@@ -56,10 +60,11 @@ export function readEpub(
   const tally = new Tally();
   const ids = new Ids(tally);
   const enclosures = new Enclosures(files, mint, tally, isWhole);
-  const { contents, made } = spineOf(opf, files, tally, mint, new Tidy(tally));
+  const { contents, made, lines } = spineOf(opf, files, tally, mint, new Tidy(tally));
   for (const { path, document } of contents) ids.takeFrom(path, document);
   const chapters = new Map(contents.map(({ path, chapter }) => [path, chapter]));
   const drafts: ChapterDraft[] = [];
+  const running = runningTitles(contents, textOf(opf.document, 'title'));
   const notes = { marks: new Set<string>(), backs: new Set<string>() };
   const fileAt = (path: string) => enclosures.fromFile(path);
   for (const { path, body, document, chapter } of contents) {
@@ -77,8 +82,23 @@ export function readEpub(
       styles: NO_STYLES,
     };
     const blocks = readFlow([body], around, html?.lang ?? html?.['xml:lang']);
-    const doc = schema.node('doc', null, blocks.length > 0 ? blocks : [schema.node('paragraph')]);
-    drafts.push({ id: chapter, matter: matterOf(body), doc, title: textOf(document, 'title') });
+    const own = lines.filter((line) => line.path === path);
+    const atStart = own.length > 0 ? idsBeforeWords(body) : new Set<string>();
+    const isStart = ({ fragment }: ContentsLine) => fragment === '' || atStart.has(fragment);
+    const named = own.find(isStart);
+    const cuts = own.flatMap((line) => {
+      const place = isStart(line) ? undefined : ids.find(path, line.fragment);
+      return place ? [{ place, depth: line.depth, title: line.title }] : [];
+    });
+    const title = named?.title || (running.has(textOf(document, 'title')) ? '' : textOf(document, 'title'));
+    const highest = Math.min(...own.map(({ depth }) => depth));
+    for (const [index, part] of divided(blocks, title, cuts, highest).entries())
+      drafts.push({
+        id: index === 0 ? chapter : mint(),
+        matter: matterOf(body),
+        doc: schema.node('doc', null, part.blocks.length > 0 ? part.blocks : [schema.node('paragraph')]),
+        title: part.title,
+      });
   }
   if (!drafts.some((draft) => hasContent(draft.doc.children)))
     throw new BringInError('empty', 'There is no text in this e-book that could be brought in.');
@@ -118,7 +138,14 @@ function spineOf(
   tidy: Tidy,
 ): Spine {
   const made = new Map<string, string>();
-  const manifest = new Map(elements(opf.document, 'item').map((item) => [item.attribs.id, item]));
+  const items = elements(opf.document, 'item');
+  const manifest = new Map(items.map((item) => [item.attribs.id, item]));
+  const guide = new Map(
+    elements(opf.document, 'reference').map(({ attribs }) => [
+      pathFrom(opf.path, attribs.href ?? ''),
+      (attribs.type ?? '').toLowerCase(),
+    ]),
+  );
   const contents: ContentFile[] = [];
   for (const reference of elements(opf.document, 'itemref')) {
     const item = manifest.get(reference.attribs.idref ?? '');
@@ -133,24 +160,95 @@ function spineOf(
     } else if (!contents.some((one) => one.path === path)) {
       const document = tidy.tree(parseXhtml(bytes));
       const body = getElementsByTagName('body', document.children, true)[0];
-      const place = body && madeAnew(item, body, tally);
+      const place = body && madeAnew(item, body, guide.get(path) ?? '', tally);
       if (place) made.set(path, place);
       else if (body) contents.push({ path, document, body, chapter: mint() });
     }
   }
   if (contents.length === 0) throw new BringInError('no-package', 'This e-book has no readable chapters.');
-  return { contents, made };
+  return { contents, made, lines: linesOf(opf, items, files) };
 }
 
+/** The lines of the e-book's own contents: of its navigation document, else of its NCX. */
+function linesOf(opf: Package, items: readonly Element[], files: Map<string, Uint8Array>): ContentsLine[] {
+  const nav = items.find(({ attribs }) => attribs.properties?.split(' ').includes('nav'));
+  const ncx = items.find(({ attribs }) => attribs['media-type'] === 'application/x-dtbncx+xml');
+  for (const [item, read, linesFrom] of [
+    [nav, parseXhtml, linesOfNav],
+    [ncx, parseXml, linesOfNcx],
+  ] as const) {
+    const path = item ? pathFrom(opf.path, item.attribs.href ?? '') : '';
+    const bytes = files.get(path);
+    if (!bytes) continue;
+    const lines = linesFrom(flat(read(bytes)), (reference) => ({
+      path: pathFrom(path, reference),
+      fragment: decodeLoosely(/#(.*)$/.exec(reference)?.[1] ?? ''),
+    }));
+    if (lines.length > 0) return lines;
+  }
+  return [];
+}
+
+/** The ids that stand before the first words of a page. */
+function idsBeforeWords(body: Element): Set<string> {
+  const ids = new Set<string>();
+  const walk = (node: ChildNode): boolean => {
+    if (isText(node)) return node.data.trim() === '';
+    if (!isTag(node)) return true;
+    for (const id of idsOf(node)) ids.add(id);
+    return node.name !== 'img' && node.children.every(walk);
+  };
+  walk(body);
+  return ids;
+}
+
+/** Titles that say nothing of their page: those of several pages, of the book, and of the contents. */
+function runningTitles(contents: readonly ContentFile[], book: string): Set<string> {
+  const seen = new Set<string>();
+  const running = new Set([book]);
+  for (const { document } of contents) {
+    const title = textOf(document, 'title');
+    if (seen.has(title) || isContentsTitle(title)) running.add(title);
+    seen.add(title);
+  }
+  return running;
+}
+
+const isContentsTitle = (title: string): boolean =>
+  /^(?:navigation|table of contents|contents|toc|inhalt|inhaltsverzeichnis|table des mati[eè]res|sommaire|[íi]ndice|sum[aá]rio|inhoud|cover|unknown|untitled.*)$/i.test(
+    title,
+  );
+
 /** The place that stands for a page which is made of the rest of the book: its navigation, or a computed title page. */
-function madeAnew(item: Element, body: Element, tally: Tally): string | null {
-  if (item.attribs.properties?.split(' ').includes('nav') && isOnlyNavigation(body)) {
+function madeAnew(item: Element, body: Element, guide: string, tally: Tally): string | null {
+  const isNav = item.attribs.properties?.split(' ').includes('nav') && isOnlyNavigation(body);
+  if (isNav || (guide === 'toc' && isListOfLinks(body))) {
     tally.add('changed', 'pages of contents', 'contents are made of the headings, and are always right');
     return CONTENTS;
+  }
+  if (guide === 'cover' && isOnlyPicture(body)) {
+    tally.add('changed', 'covers', 'the cover is made of the title');
+    return TOP;
   }
   const parts = body.children.filter(isTag);
   return parts.length > 0 && parts.every(isComputed) ? TOP : null;
 }
+
+/** Hardly any words but those of links within the e-book (OPF 2.0.1 has pages of contents as any other page). */
+function isListOfLinks(body: Element): boolean {
+  const anchors = getElementsByTagName('a', body.children, true).filter(
+    ({ attribs }) => attribs.href !== undefined && !/^[a-z][a-z0-9+.-]*:/i.test(attribs.href),
+  );
+  const length = (words: string) => words.replace(/\s+/g, '').length;
+  const lengthOf = (parts: Element[]) => parts.reduce((sum, part) => sum + length(textContent(part)), 0);
+  const headings = getElementsByTagName((name) => /^h[1-6]$/.test(name), body.children, true);
+  return anchors.length > 1 && lengthOf(anchors) >= 0.6 * (lengthOf([body]) - lengthOf(headings));
+}
+
+/** A picture, and hardly a word. */
+const isOnlyPicture = (body: Element): boolean =>
+  textContent(body).replace(/\s+/g, '').length < 20 &&
+  findOne(({ name }) => /^(?:img|svg|image|object)$/.test(name), body.children, true) !== null;
 
 /** Nothing but lists of links with their titles. */
 const isOnlyNavigation = (body: Element): boolean =>

@@ -133,7 +133,7 @@ class FlowReader extends InlineReader {
 
   #heading(element: Element, marks: readonly Mark[]): Node[] {
     const uncounted = element.attribs['data-uncounted'] !== undefined;
-    const attrs = { ...this.#idFor(element), level: Number(element.name[1]), uncounted };
+    const attrs = { ...this.#idFor(element), level: levelOf(element), uncounted };
     const content = this.#inlines(element, marks);
     if (content.length === 0) return this.#nothing(attrs);
     this.around.tally.add('kept', 'headings');
@@ -268,6 +268,33 @@ class FlowReader extends InlineReader {
     return schema.node('paragraph', leadingId(content), withoutLeadingId(content));
   }
 }
+
+/** The level of a heading; each `h1` of a section within another that has a heading of its own stands a level deeper. */
+function levelOf(element: Element): number {
+  const level = Number(element.name[1]);
+  if (level !== 1) return level;
+  let depth = 1;
+  let section = sectionAround(element);
+  while (section) {
+    const outer = sectionAround(section);
+    if (outer && hasOwnHeading(outer)) depth++;
+    section = outer;
+  }
+  return Math.min(6, depth);
+}
+
+function sectionAround({ parent }: Element): Element | null {
+  let around = parent;
+  while (around && !(isTag(around) && /^(?:section|article)$/.test(around.name))) around = around.parent;
+  return around;
+}
+
+const hasOwnHeading = ({ children }: Element): boolean =>
+  children.some(
+    (child) =>
+      isTag(child) &&
+      (/^h[1-6]$/.test(child.name) || (/^(?:header|hgroup)$/.test(child.name) && hasOwnHeading(child))),
+  );
 
 /** Code holds links and no other marks. */
 const onlyLinks = (marks: readonly Mark[]): Mark[] => marks.filter(({ type }) => type.name === 'link');

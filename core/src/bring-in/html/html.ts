@@ -17,7 +17,10 @@ import { BringInError } from '../book/refusal.js';
 import { Tally } from '../book/report.js';
 import { Tidy } from '../book/tidy.js';
 import { sampleOf, type Trials } from '../book/trials.js';
-import { splitAtHeadings } from './split.js';
+import { cutAtHeadings, withoutBareHeadings } from '../book/division.js';
+
+/** A page shorter than this, in UTF-16 units, stays one chapter. */
+const SHORT = 6_000;
 
 /** Reads one HTML page as a book (HTML Living Standard, by parse5). Long pages become chapters at their headings. */
 export function readHtml(
@@ -65,10 +68,13 @@ export function readHtml(
     tally,
     () => guessLanguage(sampleOf([blocks])),
   );
-  const drafts = splitAtHeadings(blocks).map((content, index): ChapterDraft => ({
+  const length = blocks.reduce((sum, block) => sum + block.textContent.length, 0);
+  const whole = { blocks, title: '' };
+  const pieces = length < SHORT ? [whole] : withoutBareHeadings(cutAtHeadings(whole));
+  const drafts = pieces.map((part, index): ChapterDraft => ({
     id: index === 0 ? first : mint(),
     matter: 'main',
-    doc: schema.node('doc', null, content),
+    doc: schema.node('doc', null, part.blocks),
   }));
   return assemble(details, drafts, { enclosures, tally, mint, notes });
 }
