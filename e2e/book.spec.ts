@@ -131,15 +131,24 @@ test('a web page comes in by dropping it; what can’t be kept is said', async (
   const path = testInfo.outputPath('page.html');
   await writeFile(
     path,
-    '<!doctype html><title>A page</title><h1>A page</h1><p><a href="https://lamp.example/">lamps</a> <a href="tel:1">call</a></p><script>alert(1)</script>',
+    '<!doctype html><title>A page</title><h1>A page</h1><p><a href="https://lamp.example/">lamps</a> <a href="sms:+4930901820">text</a> <a href="tel:+49-30-901820">call</a></p><script>alert(1)</script>',
   );
   await page.getByRole('button', { name: 'Bring in a book' }).click();
   await page.getByLabel(/choose it/).setInputFiles(path);
   await expect(page.getByRole('dialog')).toContainText(
-    '1 link: addresses that begin with “tel:” can’t be published',
+    '1 link: “sms:+4930901820” can’t be published, so the words stay without it',
   );
   await page.getByRole('link', { name: 'Open the book' }).click();
-  await expect(text(page)).toHaveText(/A page\s*lamps call/);
+  await expect(text(page)).toHaveText(/A page\s*lamps text call/);
+  // A telephone number is a link like another, and known to be right without asking anybody.
+  await press(text(page).getByRole('link', { name: 'call', exact: true }));
+  const slip = page.getByRole('form', { name: 'Slip of the link' });
+  await expect(slip.getByRole('combobox', { name: 'Leads to' })).toHaveValue('tel:+49-30-901820');
+  await expect(slip).toContainText('Telephone number: tel:+49-30-901820');
+  await expect(slip).toContainText('A telephone number, written in full.');
+  await slip.getByRole('button', { name: 'Follow' }).click();
+  await expect(page.getByTestId('follow-address')).toHaveText('tel:+49-30-901820');
+  await page.getByRole('button', { name: 'Stay here' }).click();
 });
 
 for (const [what, name, bytes, words] of [

@@ -1107,7 +1107,7 @@ export interface components {
              * @enum {string}
              */
             kind: "web";
-            /** @description A serialised URL of http or https */
+            /** @description A serialised URL of http or https, or an address of tel (RFC 3966) or geo (RFC 5870) */
             href: string;
         };
         MailDestinationDto: {

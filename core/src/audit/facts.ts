@@ -46,7 +46,7 @@ function lookUp(link: Link): LinkFacts {
     destinationKey: host === '' ? link.href : pageKey(host, path, rest),
     host,
     path,
-    domains: link.kind === 'web' ? [host.replace(WWW, '')] : domainsOf(link.destination),
+    domains: host === '' ? domainsOf(link.destination) : [host.replace(WWW, '')],
   };
   known.set(content, facts);
   return facts;

@@ -103,8 +103,8 @@ describe('the chapters of an e-book', () => {
     expect(titlesOf(brought)).toEqual(['Oil', 'Wicks']);
     expect(linksOf(readBook(brought.book)).map(({ href }) => href)).toEqual(['#book-contents', '#book-top']);
     expect(brought.report.changed.map(({ what, count }) => [what, count])).toEqual([
-      ['covers', 1],
       ['pages of contents', 1],
+      ['covers', 1],
     ]);
   });
 

@@ -1,3 +1,4 @@
+import { parseDeviceAddress } from './device-address.js';
 import { formatMailto, isMailAddress, type MailDestination } from './mailto.js';
 import { urlFrom } from './url-from.js';
 import { parseWebAddress } from './web-address.js';
@@ -5,7 +6,7 @@ import { parseWebAddress } from './web-address.js';
 /**
  * Where a link leads. Everything in Vennet that takes a destination takes this type.
  *
- * - `web`: `href` is a serialised WHATWG URL with the scheme http or https.
+ * - `web`: `href` is a serialised WHATWG URL with the scheme http or https, or an address of a telephone or a spot on the earth.
  * - `mail`: what RFC 6068 can carry; `body` has line feeds (`\n`) between its lines.
  * - `file`: an enclosure of the book, by its id.
  * - `place`: a place in this book, by its id (a chapter's id is the place at its top).
@@ -51,7 +52,7 @@ const HOST = /^https?:\/\/(?:[^/?#@]*@)?(?:www\.)?(\[[^\]]*\]|[^/?#:]*)/;
 
 /** The domains that a destination names, in small letters: the host of a web page, those of email addresses. */
 export function domainsOf(destination: Destination): string[] {
-  if (destination.kind === 'web') return [HOST.exec(destination.href)?.[1] ?? ''];
+  if (destination.kind === 'web') return [HOST.exec(destination.href)?.[1] ?? ''].filter(Boolean);
   if (destination.kind !== 'mail') return [];
   return [...destination.to, ...destination.cc, ...destination.bcc].map((address) =>
     address.slice(address.lastIndexOf('@') + 1).toLowerCase(),
@@ -68,7 +69,7 @@ const addresses = (value: unknown): boolean =>
 
 /**
  * Says what is wrong with a value that should be a destination, or `null` when it is one.
- * This is the guard at the edge: nothing but http, https and mailto may ever become an address in a file.
+ * This is the guard at the edge: nothing but http, https, mailto, tel and geo may ever become an address in a file.
  */
 export function faultInDestination(value: unknown): string | null {
   if (typeof value !== 'object' || value === null) return 'a destination must be an object with a kind';
@@ -83,6 +84,8 @@ function faultInKind(value: object): string | null {
   switch (it.kind) {
     case 'web': {
       if (!words(it.href) || !urlFrom(it.href)) return 'href must be a full web address';
+      const device = parseDeviceAddress(it.href);
+      if (device) return device.href === it.href ? null : `href must be written as ${device.href}`;
       const url = parseWebAddress(it.href);
       if (!url) return `a web link leads to http or https and a host, not ${it.href.slice(0, 80)}`;
       return url.href === it.href ? null : `href must be written as ${url.href}`;

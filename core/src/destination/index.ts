@@ -8,6 +8,8 @@ export {
   NOWHERE,
 } from './destination.js';
 export type { Destination, DestinationKind } from './destination.js';
+export { pageAddress, parseDeviceAddress } from './device-address.js';
+export type { DeviceAddress } from './device-address.js';
 export { nearDomain, slipsOf } from './near-domain.js';
 export { formatMailto, isMailAddress, mailAddressesIn, parseMailto } from './mailto.js';
 export type { MailDestination, MailtoReading } from './mailto.js';

@@ -1,4 +1,5 @@
 import { hrefOf, LONGEST_ADDRESS, type Destination } from './destination.js';
+import { parseDeviceAddress } from './device-address.js';
 import { mailAddressesIn, parseMailto } from './mailto.js';
 import { parseWebAddress } from './web-address.js';
 import { trackingParameters, withoutTracking } from './tracking.js';
@@ -28,8 +29,8 @@ const IPV4 = /^(?:\d{1,3}\.){3}\d{1,3}(?::\d{1,5})?(?:[/?#].*)?$/;
 
 /**
  * Says what was typed or pasted into "Leads to". A bare domain becomes `https://…/`, a mail address a mail
- * destination. Web addresses are parsed and serialised by the WHATWG URL parser; nothing but http, https and
- * mailto is taken.
+ * destination. Web addresses are parsed and serialised by the WHATWG URL parser; nothing but http, https,
+ * mailto, tel and geo is taken.
  */
 export function recognise(typed: string): Recognition {
   const text = unwrap(typed);
@@ -42,10 +43,11 @@ export function recognise(typed: string): Recognition {
     return accept(mail.destination, false);
   }
   if (scheme === 'http' || scheme === 'https') return web(text, false);
+  if (scheme === 'tel' || scheme === 'geo') return device(text, scheme);
   if (scheme)
     return refuse(
       'scheme',
-      `Addresses that begin with “${scheme}:” can’t be published, since reading programs block them or run them. Use http, https or an email address.`,
+      `Addresses that begin with “${scheme}:” can’t be published, since reading programs block them or run them. Use http, https, an email address, tel: or geo:.`,
     );
   if (text.startsWith('//')) return web(`https:${text}`, true);
   const to = mailAddressesIn(text);
@@ -74,6 +76,17 @@ function web(address: string, completed: boolean): Recognition {
       `“${address}” can’t be read as a web address. Check the part before the first slash.`,
     );
   return accept({ kind: 'web', href: url.href }, completed);
+}
+
+function device(address: string, scheme: 'tel' | 'geo'): Recognition {
+  const read = parseDeviceAddress(address);
+  if (read) return accept({ kind: 'web', href: read.href }, false);
+  return refuse(
+    'unparsable',
+    scheme === 'tel'
+      ? 'This can’t be read as a telephone number. It should look like tel:+49-30-901820.'
+      : 'This can’t be read as a spot on the earth. It should look like geo:54.18,7.89: latitude, then longitude.',
+  );
 }
 
 function accept(destination: Destination, completed: boolean): Recognition {

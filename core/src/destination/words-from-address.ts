@@ -1,3 +1,4 @@
+import { parseDeviceAddress } from './device-address.js';
 import { decodeLoosely } from './decode.js';
 
 /**
@@ -5,6 +6,8 @@ import { decodeLoosely } from './decode.js';
  * `https://lamp-trust.example/tide-tables/may.html` gives "May (lamp-trust.example)".
  */
 export function wordsFromAddress(href: string): string {
+  const device = parseDeviceAddress(href);
+  if (device) return device.words;
   const url = new URL(href);
   const host = url.hostname.replace(/^www\./, '');
   const last = url.pathname.split('/').filter(Boolean).at(-1);

@@ -1,4 +1,4 @@
-import { hrefOf, type Destination } from '../destination/index.js';
+import { hrefOf, pageAddress, parseDeviceAddress, type Destination } from '../destination/index.js';
 import type { Readers } from '../manuscript/index.js';
 import type { Surroundings } from '../shelf/index.js';
 import type { Verdict } from './verdict.js';
@@ -16,6 +16,8 @@ export interface Inside extends Surroundings {
  */
 export function verdictInside(destination: Destination, inside: Inside): Verdict | null {
   switch (destination.kind) {
+    case 'web':
+      return onDevice(destination.href);
     case 'place':
       return inside.isPlace(destination.place)
         ? { verdict: 'sound', reason: 'The place is in this book.' }
@@ -32,6 +34,17 @@ export function verdictInside(destination: Destination, inside: Inside): Verdict
     default:
       return null;
   }
+}
+
+/** A telephone number or a spot on the earth is right by how it is written (RFC 3966, RFC 5870). */
+function onDevice(href: string): Verdict | null {
+  const device = parseDeviceAddress(href);
+  if (!device) return null;
+  if (device.doubt) return { verdict: 'doubtful', reason: device.doubt };
+  return {
+    verdict: 'sound',
+    reason: device.scheme === 'tel' ? 'A telephone number, written in full.' : 'A spot on the earth.',
+  };
 }
 
 /** To how many readers a file or a book is open, as numbers that can be compared. */
@@ -60,6 +73,7 @@ function onShelf(id: string, { files, readers = 'everyone' }: Inside): Verdict |
 export function askedAddress(destination: Destination, { files }: Surroundings): string | null {
   switch (destination.kind) {
     case 'web':
+      return pageAddress(destination);
     case 'mail':
       return hrefOf(destination);
     case 'file': {

@@ -3,6 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import { NO_SURROUNDINGS } from '../shelf/index.js';
 import { ARTICLE, pageOf } from '../testing/pages.js';
 import {
+  askedAddress,
   FAILURES,
   likened,
   MAIL_STATES,
@@ -276,6 +277,10 @@ describe('what is inside', () => {
     expect(verdictInside({ kind: 'place', place: 'tides' }, inside)?.verdict).toBe('sound');
     expect(verdictInside({ kind: 'place', place: 'gone' }, inside)?.verdict).toBe('broken');
     expect(verdictInside({ kind: 'web', href: NEW }, inside)).toBeNull();
+    // A telephone number is judged by how it is written (RFC 3966, 5.1.4); nobody is asked.
+    expect(verdictInside({ kind: 'web', href: 'tel:+49-30-901820' }, inside)?.verdict).toBe('sound');
+    expect(verdictInside({ kind: 'web', href: 'tel:030-901820' }, inside)?.verdict).toBe('doubtful');
+    expect(askedAddress({ kind: 'web', href: 'geo:54.18,7.89' }, inside)).toBeNull();
   });
 
   test('a file is guarded when not all can open it whom the book is for, and a check of its bytes may find worse', () => {

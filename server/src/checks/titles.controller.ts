@@ -1,6 +1,6 @@
 import { Controller, Get, Query } from '@nestjs/common';
 import { ApiOkResponse, ApiQuery, ApiTags } from '@nestjs/swagger';
-import { cleanTitle, recognise } from '@vennet/core/destination';
+import { cleanTitle, pageAddress, recognise } from '@vennet/core/destination';
 import { likened, type Failure } from '@vennet/core/reach';
 import type { PageTitle } from '@vennet/core/wire';
 import { ProblemError } from '../platform/problem.js';
@@ -22,9 +22,10 @@ export class TitlesController {
   @ApiOkResponse({ type: PageTitleDto })
   async title(@Query('href') href: string): Promise<PageTitle> {
     const recognition = recognise(typeof href === 'string' ? href : '');
-    if (!recognition.ok || recognition.destination.kind !== 'web')
+    const address = recognition.ok ? pageAddress(recognition.destination) : null;
+    if (address === null)
       throw new ProblemError(422, 'Not a web address', 'Only web pages have a title that can be asked for.');
-    const visited = await this.prober.page(recognition.destination.href);
+    const visited = await this.prober.page(address);
     if (visited.outcome === 'failure') throw noTitle(WHY[visited.failure] ?? 'the site does not answer');
     const { status, page, href: arrived } = visited;
     if (status < 200 || status > 299) throw noTitle(`the site answers ${status}`);
@@ -32,7 +33,7 @@ export class TitlesController {
     const words = cleanTitle(page.title, arrived, page.site);
     if (words === '') throw noTitle('the page has no title');
     const now = new Date().toISOString();
-    await this.destinations.remember(recognition.destination.href, likened(page, arrived, status, now));
+    await this.destinations.remember(address, likened(page, arrived, status, now));
     return { title: page.title, words };
   }
 }

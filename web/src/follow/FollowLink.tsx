@@ -89,19 +89,23 @@ function Leaving({ href, worldPort }: { href: string; worldPort: number | null }
         {href}
       </p>
       <Dialog.Description className="mt-3 text-soft">
-        {address === href
-          ? 'It opens in a new window; your book stays here.'
-          : 'This site is made up, so it is answered by the stand-in world on this computer. It opens in a new window; your book stays here.'}
+        {host === ''
+          ? 'It is handed to the program that this device has for it; your book stays here.'
+          : address === href
+            ? 'It opens in a new window; your book stays here.'
+            : 'This site is made up, so it is answered by the stand-in world on this computer. It opens in a new window; your book stays here.'}
       </Dialog.Description>
-      <label className="mt-3 flex items-center gap-2">
-        <input
-          type="checkbox"
-          className="accent-amber"
-          checked={known}
-          onChange={(event) => setKnown(event.target.checked)}
-        />
-        Don’t ask again for {host}
-      </label>
+      {host !== '' && (
+        <label className="mt-3 flex items-center gap-2">
+          <input
+            type="checkbox"
+            className="accent-amber"
+            checked={known}
+            onChange={(event) => setKnown(event.target.checked)}
+          />
+          Don’t ask again for {host}
+        </label>
+      )}
       <div className="mt-5 flex justify-end gap-2">
         <Dialog.Close className="button" data-look="quiet">
           Stay here

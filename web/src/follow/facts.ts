@@ -9,6 +9,6 @@ const RESERVED = /(?:^|\.)(?:example|test|invalid)$/;
 /** Where a browser finds an address: names that can't exist are visited in the stand-in world when that is on. */
 export function visitAddress(href: string, worldPort: number | null): string {
   const url = new URL(href);
-  if (worldPort === null || !RESERVED.test(url.hostname)) return href;
+  if (url.host === '' || worldPort === null || !RESERVED.test(url.hostname)) return href;
   return `http://${url.hostname}.localhost:${worldPort}${url.pathname}${url.search}${url.hash}`;
 }

@@ -10,7 +10,8 @@ function knownSites(): string[] {
   }
 }
 
-export const mayVisit = (href: string): boolean => knownSites().includes(new URL(href).origin);
+export const mayVisit = (href: string): boolean =>
+  new URL(href).host !== '' && knownSites().includes(new URL(href).origin);
 
 export function rememberSite(href: string): void {
   localStorage.setItem(KEPT, JSON.stringify([...new Set([...knownSites(), new URL(href).origin])]));

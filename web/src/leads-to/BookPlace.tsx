@@ -1,4 +1,4 @@
-import { recognise, type Destination } from '@vennet/core/destination';
+import { pageAddress, recognise, type Destination } from '@vennet/core/destination';
 import type { Place } from '@vennet/core/manuscript';
 import { useQuery } from '@tanstack/react-query';
 import { api } from '../api/client.js';
@@ -57,7 +57,7 @@ async function keepAddress(id: string, typed: string): Promise<void> {
   const known = surroundings.books.get(id)?.address ?? '';
   if (!book || typed.trim() === known) return;
   const recognition = recognise(typed);
-  const href = recognition.ok && recognition.destination.kind === 'web' ? recognition.destination.href : null;
+  const href = recognition.ok ? pageAddress(recognition.destination) : null;
   try {
     await api.changeBook(id, { address: typed.trim() });
     setDetails({ books: book.books.map((one) => (one.id === id ? { ...one, address: href } : one)) });

@@ -1,4 +1,4 @@
-import { hrefOf, type Destination } from '@vennet/core/destination';
+import { hrefOf, parseDeviceAddress, type Destination } from '@vennet/core/destination';
 import { Paperclip } from 'lucide-react';
 import { useId, useRef, useState, type DragEvent, type KeyboardEvent, type RefObject } from 'react';
 import { KIND_WORDS } from '../parts/KindMark.js';
@@ -181,6 +181,8 @@ export const takesFiles = (change: (entry: DestinationEntry) => void) => ({
   },
 });
 
+const DEVICE_WORDS = { tel: 'Telephone number', geo: 'Spot on the earth', none: KIND_WORDS.web };
+
 /** What the words were taken for; of an email, what a reader's mail program will be handed. */
 function TakenFor({ destination }: { destination: Destination }) {
   const places = useBook((store) => store.places);
@@ -188,7 +190,8 @@ function TakenFor({ destination }: { destination: Destination }) {
   if (destination.kind === 'web')
     return (
       <p>
-        {KIND_WORDS.web}: <span className="font-semibold break-all">{hrefOf(destination)}</span>
+        {DEVICE_WORDS[parseDeviceAddress(destination.href)?.scheme ?? 'none']}:{' '}
+        <span className="font-semibold break-all">{hrefOf(destination)}</span>
       </p>
     );
   if (destination.kind === 'mail')

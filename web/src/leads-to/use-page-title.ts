@@ -1,5 +1,5 @@
 import { isOnlyAddress } from '@vennet/core/audit';
-import type { Destination } from '@vennet/core/destination';
+import { pageAddress, type Destination } from '@vennet/core/destination';
 import { useEffect, useState } from 'react';
 import { api } from '../api/client.js';
 
@@ -12,7 +12,7 @@ export type TitleState =
 /** The title of the page that a link leads to, where an address stands for words or there are none yet. */
 export function usePageTitle(destination: Destination | null, text: string): TitleState {
   const bare = text.trim() === '' || isOnlyAddress(text);
-  const href = destination?.kind === 'web' && bare ? destination.href : null;
+  const href = bare ? pageAddress(destination) : null;
   const [state, setState] = useState<TitleState & { href?: string }>({ at: 'idle' });
   useEffect(() => {
     if (!href) return;

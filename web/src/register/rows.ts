@@ -80,7 +80,8 @@ export const worstOf = (findings: readonly Finding[]): Severity | null =>
   SEVERITIES.find((severity) => findings.some((finding) => finding.severity === severity)) ?? null;
 
 function siteOf({ kind, href }: Link): string {
-  if (kind === 'web') return /^https?:\/\/(?:[^/@]*@)?(?:www\.)?([^/:?#]+)/.exec(href)?.[1] ?? href;
+  if (kind === 'web')
+    return /^https?:\/\/(?:[^/@]*@)?(?:www\.)?([^/:?#]+)/.exec(href)?.[1] ?? 'Telephones and maps';
   if (kind === 'mail')
     return /@([^?,]+)/.exec(decodeURIComponent(href.replace(/%(?![0-9a-f]{2})/gi, '%25')))?.[1] ?? 'Email';
   return { place: 'This book', file: 'The Shelf', book: 'Other books' }[kind];

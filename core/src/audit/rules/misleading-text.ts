@@ -1,4 +1,4 @@
-import { decodeLoosely, hrefOf, type Destination } from '../../destination/index.js';
+import { decodeLoosely, hrefOf, parseDeviceAddress, type Destination } from '../../destination/index.js';
 import type { Link } from '../../manuscript/index.js';
 import { factsOf } from '../facts.js';
 import { putWords, type RepairOffer, type Rule } from '../finding.js';
@@ -40,6 +40,8 @@ function agree({ destination: shown, isCut }: Shown, real: Destination): boolean
   if (shown.kind === 'mail' && real.kind === 'mail')
     return real.to.some((one) => one.toLowerCase() === shown.to[0]?.toLowerCase());
   if (shown.kind !== 'web' || real.kind !== 'web') return false;
+  const device = parseDeviceAddress(real.href);
+  if (device) return parseDeviceAddress(shown.href)?.href === device.href;
   const [a, b] = [new URL(shown.href), new URL(real.href)];
   const [host, other] = [comparable(a.hostname), comparable(b.hostname)];
   const [left, right] = [pathOf(a), pathOf(b)];

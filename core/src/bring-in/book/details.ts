@@ -10,12 +10,12 @@ const LONGEST = { title: 300, description: 5_000 };
 
 /** What a file says of its book, within the bounds of what can be kept. `guess` gives the language of its words. */
 export const detailsFrom = (
-  said: Record<'title' | 'author' | 'language' | 'description', string>,
+  said: Record<'title' | 'author' | 'language' | 'description', string> & { subtitle?: string },
   tally: Tally,
   guess: () => string | null,
 ): FileDetails => ({
   title: plainWords(said.title, LONGEST.title),
-  subtitle: '',
+  subtitle: plainWords(said.subtitle ?? '', LONGEST.title),
   author: plainWords(said.author, LONGEST.title),
   language: languageFrom(said.language.trim(), tally, guess),
   description: plainWords(said.description, LONGEST.description),

@@ -1,5 +1,6 @@
 import {
   decodeLoosely,
+  parseDeviceAddress,
   parseMailto,
   parseWebAddress,
   NOWHERE,
@@ -41,14 +42,29 @@ export function resolveHref(
   const scheme = /^([a-z][a-z0-9+.-]*):/i.exec(trimmed)?.[1]?.toLowerCase();
   if (scheme === 'mailto')
     return parseMailto(trimmed)?.destination ?? { leftOut: 'the email address can’t be read' };
-  if (scheme && scheme !== 'http' && scheme !== 'https')
-    return { leftOut: `addresses that begin with “${scheme}:” can’t be published` };
+  if (scheme === 'tel' || scheme === 'geo') {
+    const device = parseDeviceAddress(trimmed);
+    return device
+      ? { kind: 'web', href: device.href }
+      : {
+          leftOut: `“${trimmed.slice(0, 80)}” can’t be read as ${scheme === 'tel' ? 'a telephone number' : 'a spot on the earth'}`,
+        };
+  }
+  if (scheme && scheme !== 'http' && scheme !== 'https') return otherScheme(scheme, trimmed);
   if (scheme || trimmed.startsWith('//')) {
     const full = scheme ? trimmed : `https:${trimmed}`;
     const url = parseWebAddress(full);
     return url ? { kind: 'web', href: url.href } : { leftOut: 'the address can’t be read' };
   }
   return inside(trimmed, file, parts);
+}
+
+/** Resolvers of names that lead nowhere by themselves: DOIs (doi.org, ISO 26324), and books by their ISBN, which has none. */
+function otherScheme(scheme: string, address: string): Destination | { leftOut: string } {
+  const doi = scheme === 'doi' ? address.slice(4) : /^(?:info:doi\/|urn:doi:)(.*)$/i.exec(address)?.[1];
+  const resolved = doi ? parseWebAddress(`https://doi.org/${doi.replace(/^\/+/, '')}`) : null;
+  if (resolved) return { kind: 'web', href: resolved.href };
+  return { leftOut: `“${address.slice(0, 80)}” can’t be published, so the words stay without it` };
 }
 
 function inside(
@@ -58,6 +74,10 @@ function inside(
 ): Destination | { leftOut: string } {
   const url = urlFrom(reference, addressInside(file));
   if (!url) return { leftOut: 'the address can’t be read' };
+  if (reference.startsWith('?'))
+    return outside
+      ? { kind: 'web', href: new URL(reference, outside).href }
+      : { leftOut: `“${reference.slice(0, 80)}” asks a page of the web, and where that stands is not said` };
   const path = decodeLoosely(url.pathname.slice(1));
   const page = made?.get(path);
   if (page !== undefined) return { kind: 'place', place: page };

@@ -50,11 +50,12 @@ const FONT_SCRAMBLING = /^http:\/\/(?:www\.idpf\.org\/2008\/embedding|ns\.adobe\
  * @throws BringInError when it is encrypted or has no package document, no spine or no text
  */
 export function readEpub(
-  files: Map<string, Uint8Array>,
+  packed: Map<string, Uint8Array>,
   name: string,
   mint: () => string,
   { isWhole, guessLanguage }: Trials,
 ): BroughtIn {
+  const files = withoutFolder(packed);
   refuseEncrypted(files);
   const opf = packageOf(files);
   const tally = new Tally();
@@ -103,8 +104,22 @@ export function readEpub(
   if (!drafts.some((draft) => hasContent(draft.doc.children)))
     throw new BringInError('empty', 'There is no text in this e-book that could be brought in.');
   const said = detailsOf(opf.document, name);
+  tellOfDetails(opf.document, tally);
   const guess = () => guessLanguage(sampleOf(drafts.map(({ doc }) => doc.children)));
   return assemble(detailsFrom(said, tally, guess), drafts, { enclosures, tally, mint, notes });
+}
+
+/** The files of an e-book that was packed with a folder around them, as if it had been packed without. */
+function withoutFolder(files: Map<string, Uint8Array>): Map<string, Uint8Array> {
+  const inside = '/META-INF/container.xml';
+  const container = [...files.keys()].find((path) => path.endsWith(inside) && path.split('/').length === 3);
+  if (files.has(inside.slice(1)) || container === undefined) return files;
+  const folder = container.slice(0, 1 - inside.length);
+  return new Map(
+    [...files].flatMap(([path, bytes]) =>
+      path.startsWith(folder) ? [[path.slice(folder.length), bytes]] : [],
+    ),
+  );
 }
 
 function refuseEncrypted(files: Map<string, Uint8Array>): void {
@@ -226,10 +241,7 @@ function madeAnew(item: Element, body: Element, guide: string, tally: Tally): st
     tally.add('changed', 'pages of contents', 'contents are made of the headings, and are always right');
     return CONTENTS;
   }
-  if (guide === 'cover' && isOnlyPicture(body)) {
-    tally.add('changed', 'covers', 'the cover is made of the title');
-    return TOP;
-  }
+  if (guide === 'cover' && isOnlyPicture(body)) return TOP;
   const parts = body.children.filter(isTag);
   return parts.length > 0 && parts.every(isComputed) ? TOP : null;
 }
@@ -296,10 +308,48 @@ function detailsOf(opf: Document, name: string) {
   const description = textContent(flat(parseDocument(textOf(opf, 'description'))));
   return {
     title: textOf(opf, 'title') || name.replace(/\.\w+$/, ''),
+    subtitle: subtitleIn(opf),
     author: authors.filter(Boolean).join(', '),
     language: textOf(opf, 'language'),
     description: description.replace(/\s+/g, ' ').trim(),
   };
+}
+
+/** The title that is called the subtitle (EPUB 3.3, 5.5.3.1.2). */
+function subtitleIn(opf: Document): string {
+  const meta = elements(opf, 'meta').find(
+    (element) => element.attribs.property === 'title-type' && textContent(element).trim() === 'subtitle',
+  );
+  const id = meta?.attribs.refines?.replace(/^#/, '');
+  const title = elements(opf, 'title').find(({ attribs }) => id !== undefined && attribs.id === id);
+  return title ? textContent(title).replace(/\s+/g, ' ').trim() : '';
+}
+
+/** What an e-book says of itself (Dublin Core, as EPUB 3.3 has it in 5.5) that a book here has no field for. */
+const NO_FIELD = {
+  publisher: 'the publisher',
+  date: 'the date',
+  rights: 'the rights',
+  identifier: 'the identifier',
+  contributor: 'someone who took part',
+  subject: 'a subject',
+  source: 'the source',
+};
+
+function tellOfDetails(opf: Document, tally: Tally): void {
+  for (const [name, what] of Object.entries(NO_FIELD))
+    for (const element of elements(opf, name)) {
+      const words = textContent(element).replace(/\s+/g, ' ').trim();
+      // A number that a machine gave the file says nothing of the book.
+      if (words !== '' && !/^(?:urn:uuid:)?[\da-f]{8}-[\da-f-]+$/i.test(words))
+        tally.add('leftOut', 'details of the book', `${what}, “${words.slice(0, 80)}”`);
+    }
+  const isCover = ({ attribs }: Element) =>
+    Boolean(attribs.properties?.split(' ').includes('cover-image')) ||
+    attribs.name === 'cover' ||
+    attribs.type?.toLowerCase() === 'cover';
+  if (['item', 'meta', 'reference'].some((name) => elements(opf, name).some(isCover)))
+    tally.add('changed', 'covers', 'the cover is made of the title');
 }
 
 const FRONT =

@@ -33,6 +33,9 @@ export const NOT_KEPT: Readonly<Record<string, Counted>> = {
   canvas: 'canvases',
 };
 
+/** Those of them whose content is for readers who have no use of the thing itself (HTML, 4.8), or is text around it. */
+export const SAYS_OTHERWISE: ReadonlySet<string> = new Set(['form', 'video', 'audio', 'object', 'canvas']);
+
 /** Elements that are marks of the schema. */
 export const MARKS: Record<string, string> = {
   em: 'emphasis',
@@ -55,8 +58,8 @@ export const PLAIN_STYLE = new Set(['u', 's', 'strike', 'del', 'ins', 'mark', 's
 
 const BLOCKS = new Set(
   (
-    'address article aside blockquote body center dd details div dl dt fieldset figcaption figure footer h1 h2 h3 h4 h5 h6 ' +
-    'header hgroup hr html legend li main nav ol p pre section summary table tbody td tfoot th thead tr ul'
+    'address article aside blockquote body center dd details dir div dl dt fieldset figcaption figure footer h1 h2 h3 h4 h5 h6 ' +
+    'header hgroup hr html legend li main menu nav ol p pre section summary table tbody td tfoot th thead tr ul'
   ).split(' '),
 );
 

@@ -38,13 +38,30 @@ class FlowReader extends InlineReader {
       if (node) blocks.push(node);
       run = new InlineRun();
     };
+    let items: Node[] = [];
+    const list = () => {
+      if (items.length > 0) blocks.push(schema.node('bullet_list', null, items));
+      items = [];
+    };
     for (const node of nodes) {
+      if (items.length > 0 && isText(node) && node.data.trim() === '') continue;
+      if (isTag(node) && node.name === 'li') {
+        // An item that stands in no list makes one with its neighbours.
+        flush();
+        items.push(...this.#container('list_item', node, marks));
+        continue;
+      }
       if (isTag(node) && isBlock(node)) {
         flush();
+        list();
         blocks.push(...this.#block(node, marks));
-      } else this.inline(node, marks, run);
+      } else {
+        list();
+        this.inline(node, marks, run);
+      }
     }
     flush();
+    list();
     return blocks;
   }
 
@@ -75,6 +92,8 @@ class FlowReader extends InlineReader {
       case 'blockquote':
         return this.#container('quotation', element, marks);
       case 'ul':
+      case 'menu':
+      case 'dir':
       case 'ol':
         return this.#list(element, marks);
       case 'pre':
@@ -172,10 +191,20 @@ class FlowReader extends InlineReader {
     if (items.length === 0) return this.#nothing(attrs);
     this.around.tally.add('kept', 'lists');
     const ordered = element.name === 'ol';
+    if (ordered) this.#tellOfNumbers(element);
     const start = Number.parseInt(element.attribs.start ?? '1', 10) || 1;
     return [
       schema.node(ordered ? 'ordered_list' : 'bullet_list', ordered ? { ...attrs, start } : attrs, items),
     ];
+  }
+
+  /** What a list says of its numbers, and what no list here has. */
+  #tellOfNumbers({ attribs, children }: Element): void {
+    const tell = (why: string) => this.around.tally.add('changed', 'lists', why);
+    if (/^[aAiI]$/.test(attribs.type ?? '')) tell('their letters or Roman numbers became plain numbers');
+    if (attribs.reversed !== undefined) tell('their numbers ran backwards, and run forwards');
+    if (children.some((child) => isTag(child) && child.attribs.value !== undefined))
+      tell('some of their items had numbers of their own, and are counted on');
   }
 
   #code(element: Element, marks: readonly Mark[]): Node[] {
@@ -214,6 +243,11 @@ class FlowReader extends InlineReader {
     if (caption.length === 0) return blocks;
     const [only] = blocks;
     if (blocks.length === 1 && only?.type.name === 'figure') return [withCaption(only, caption)];
+    this.around.tally.add(
+      'changed',
+      'figures',
+      'they held more than one picture, and their caption became a paragraph',
+    );
     return [...blocks, schema.node('paragraph', null, caption)];
   }
 

@@ -7,7 +7,7 @@ import { languageTold } from '../../language/index.js';
 import { attrsOf, schema, type LinkArea } from '../../manuscript/index.js';
 import type { DrawingLink } from '../../cleaning/index.js';
 import { type AreaDraft, drawingAreas, layeredAreas, mapAreas } from './areas.js';
-import { isBlock, MARKS, NOT_KEPT, PLAIN_STYLE, SKIPPED } from './elements.js';
+import { isBlock, MARKS, NOT_KEPT, PLAIN_STYLE, SAYS_OTHERWISE, SKIPPED } from './elements.js';
 import { idsOf } from '../book/ids.js';
 import type { InlineRun } from './inline-run.js';
 import { aboutFrom, altFrom, lookFrom } from './link-says.js';
@@ -65,7 +65,8 @@ export class InlineReader {
     if (!what) return false;
     this.await(element);
     this.around.tally.add('leftOut', what, 'a book can’t carry them');
-    return element.name !== 'form';
+    // What is said in its place stays: words and links for readers who can't see or hear it.
+    return !SAYS_OTHERWISE.has(element.name);
   }
 
   /** Remembers the ids of an element for the next spot in the text. */
@@ -93,6 +94,7 @@ export class InlineReader {
     if (node.attribs['data-return'] !== undefined && this.returnLink(node, marks, run)) return;
     if (name === 'a') return this.link(node, marks, run);
     if (name === 'q') return this.quoted(node, marks, run);
+    if (name === 'ruby') return this.ruby(node, marks, run);
     if (isBlock(node)) run.space(marks);
     const within = this.bookmarked(node, this.styled(name, this.spoken(node, marks)));
     for (const child of node.children) this.inline(child, within, run);
@@ -119,6 +121,18 @@ export class InlineReader {
     run.text('“', marks);
     for (const child of element.children) this.inline(child, marks, run);
     run.text('”', marks);
+  }
+
+  /** How words are read stands in brackets after them (HTML, 4.5.10), whether or not the file has brackets of its own for it. */
+  private ruby(element: Element, marks: readonly Mark[], run: InlineRun): void {
+    this.around.tally.add('changed', 'readings', 'they stand in brackets after their words');
+    for (const child of element.children) {
+      if (isTag(child) && child.name === 'rp') continue;
+      const isReading = isTag(child) && /^(?:rt|rtc)$/.test(child.name);
+      if (isReading) run.text('(', marks);
+      this.inline(child, marks, run);
+      if (isReading) run.text(')', marks);
+    }
   }
 
   /** The words of an element in its language, where it says one. */
@@ -148,6 +162,8 @@ export class InlineReader {
       return marks;
     }
     this.around.tally.add('kept', LINK_NAMES[destination.kind]);
+    if (/^\s*(?:doi:|info:doi|urn:doi)/i.test(href))
+      this.around.tally.add('changed', 'links', 'they named a DOI, and lead to doi.org');
     if (destination.kind === 'place' && destination.place === NOWHERE)
       this.around.tally.add('changed', 'links', NOWHERE_WHY);
     return schema.marks.link

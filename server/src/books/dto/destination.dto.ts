@@ -7,7 +7,9 @@ class WebDestinationDto implements Of<'web'> {
   @Always('web')
   kind: 'web';
 
-  @Words({ description: 'A serialised URL of http or https' })
+  @Words({
+    description: 'A serialised URL of http or https, or an address of tel (RFC 3966) or geo (RFC 5870)',
+  })
   href: string;
 }
 

@@ -1,0 +1,128 @@
+import { describe, expect, test } from '@jest/globals';
+import { Node } from 'prosemirror-model';
+import { linksOf, readBook, schema } from '../manuscript/index.js';
+import { counter } from '../testing/books.js';
+import { epubFiles, PIXEL, zip } from '../testing/zip.js';
+import { bringIn, type BroughtIn } from './index.js';
+
+const page = (body: string, head = '') =>
+  bringIn(
+    {
+      name: 'a.html',
+      bytes: new TextEncoder().encode(`<!doctype html><html lang="en"><head>${head}</head><body>${body}`),
+    },
+    counter(),
+  );
+const text = ({ book }: BroughtIn) => Node.fromJSON(schema, book.chapters[0]!.doc).toString();
+const links = ({ book }: BroughtIn) => linksOf(readBook(book)).map(({ text: words, href }) => [words, href]);
+const told = ({ report }: BroughtIn) =>
+  [...report.changed, ...report.leftOut].map(({ what, why }) => `${what}: ${why}`);
+const PIXEL_URL = `data:image/png;base64,${Buffer.from(PIXEL).toString('base64')}`;
+
+describe('of what another maker’s file holds, each thing is kept or named:', () => {
+  test('words and links in place of films, sounds and objects', () => {
+    const brought = page(
+      '<p>See <video src="a.mp4"><track src="a.vtt">the <a href="https://film.example/">film</a></video>.</p><object data="x.swf"><p>A map: <a href="https://map.example/">map</a></p></object>',
+    );
+    expect(text(brought)).toBe(
+      'doc(paragraph("See the ", link("film"), "."), paragraph("A map: ", link("map")))',
+    );
+    expect(told(brought)).toEqual([
+      'videos: a book can’t carry them',
+      'embedded objects: a book can’t carry them',
+    ]);
+  });
+
+  test('items without a list, menus and directories', () => {
+    expect(text(page('<p>A</p><li>one</li> <li>two</li><p>B</p>'))).toBe(
+      'doc(paragraph("A"), bullet_list(list_item(paragraph("one")), list_item(paragraph("two"))), paragraph("B"))',
+    );
+    expect(text(page('<menu><li>one</li></menu><dir><li>two</li></dir>'))).toBe(
+      'doc(bullet_list(list_item(paragraph("one"))), bullet_list(list_item(paragraph("two"))))',
+    );
+  });
+
+  test('numbers of lists', () => {
+    const brought = page(
+      '<ol type="a" reversed><li value="7">x</li></ol><ol type="1" start="3"><li>y</li></ol>',
+    );
+    expect(told(brought)).toEqual([
+      'lists: their letters or Roman numbers became plain numbers',
+      'lists: their numbers ran backwards, and run forwards',
+      'lists: some of their items had numbers of their own, and are counted on',
+    ]);
+    expect(readBook(brought.book).chapters[0]!.doc.lastChild!.attrs.start).toBe(3);
+  });
+
+  test('readings of words (HTML, 4.5.10, its examples)', () => {
+    const brought = page('<p><ruby>漢<rp>(</rp><rt>かん</rt><rp>)</rp>字<rt>じ</rt></ruby>です</p>');
+    expect(brought.book.chapters[0]!.doc).toMatchObject({
+      content: [{ content: [{ text: '漢(かん)字(じ)です' }] }],
+    });
+    expect(told(brought)).toEqual(['readings: they stand in brackets after their words']);
+  });
+
+  test('figures of two pictures', () => {
+    const img = `<img src="${PIXEL_URL}" alt="lamp">`;
+    const brought = page(`<figure>${img}${img}<figcaption>Two</figcaption></figure>`);
+    expect(text(brought)).toBe('doc(paragraph(picture, picture), paragraph("Two"))');
+    expect(told(brought)).toEqual([
+      'figures: they held more than one picture, and their caption became a paragraph',
+    ]);
+  });
+
+  test('addresses that ask this very page', () => {
+    expect(told(page('<p><a href="?page=2">next</a></p>'))).toEqual([
+      'links: “?page=2” asks a page of the web, and where that stands is not said',
+    ]);
+    const known = page(
+      '<p><a href="?page=2">next</a></p>',
+      '<link rel="canonical" href="https://lamp.example/tides">',
+    );
+    expect(links(known)).toEqual([['next', 'https://lamp.example/tides?page=2']]);
+  });
+
+  test('telephones, spots, DOIs; other schemes with their address', () => {
+    const brought = page(
+      '<p><a href="tel:+49 30 901820">call</a> <a href="geo:54.18,7.89">go</a> <a href="doi:10.1000/182">read</a> <a href="sms:+4930901820">text</a> <a href="ftp://files.example/a">get</a> <a href="javascript:x()">run</a></p>',
+    );
+    expect(links(brought)).toEqual([
+      ['call', 'tel:+4930901820'],
+      ['go', 'geo:54.18,7.89'],
+      ['read', 'https://doi.org/10.1000/182'],
+    ]);
+    expect(told(brought)).toEqual([
+      'links: they named a DOI, and lead to doi.org',
+      'links: “sms:+4930901820” can’t be published, so the words stay without it',
+      'links: “ftp://files.example/a” can’t be published, so the words stay without it',
+      'links: “javascript:x()” can’t be published, so the words stay without it',
+    ]);
+  });
+
+  test('what an e-book says of itself', () => {
+    const files = epubFiles({ 'a.xhtml': '<body><h1>A</h1></body>' });
+    const opf = (files['OEBPS/package.opf'] as string).replace(
+      '</metadata>',
+      '<dc:title id="s">On lamps</dc:title><meta refines="#s" property="title-type">subtitle</meta><dc:publisher>Lamp Press</dc:publisher><dc:identifier>urn:isbn:9780000000002</dc:identifier><dc:identifier>urn:uuid:6ba7b810-9dad-11d1-80b4-00c04fd430c8</dc:identifier><dc:contributor>I. Llustrator</dc:contributor><meta name="cover" content="p"/></metadata>',
+    );
+    const brought = bringIn(
+      { name: 'a.epub', bytes: zip({ ...files, 'OEBPS/package.opf': opf }) },
+      counter(),
+    );
+    expect(brought.book).toMatchObject({ title: 'Lamps & tides', subtitle: 'On lamps' });
+    expect(told(brought)).toEqual([
+      'covers: the cover is made of the title',
+      'details of the book: the publisher, “Lamp Press”',
+      'details of the book: the identifier, “urn:isbn:9780000000002”',
+      'details of the book: someone who took part, “I. Llustrator”',
+    ]);
+  });
+});
+
+test('an e-book that was packed with a folder around it comes in', () => {
+  const files = epubFiles({ 'a.xhtml': '<body><h1>A</h1></body>' });
+  const around = Object.fromEntries(
+    Object.entries(files).map(([path, content]) => [`My book/${path}`, content]),
+  );
+  expect(text(bringIn({ name: 'a.epub', bytes: zip(around) }, counter()))).toBe('doc(heading("A"))');
+});
