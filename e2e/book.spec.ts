@@ -151,6 +151,37 @@ test('a web page comes in by dropping it; what can’t be kept is said', async (
   await page.getByRole('button', { name: 'Stay here' }).click();
 });
 
+test('a book from right to left is written as it is read, with code and other words in it', async ({
+  page,
+  vennet,
+}, testInfo) => {
+  await page.goto(vennet.address);
+  await bringIn(
+    page,
+    'he.html',
+    '<!doctype html><html lang="he" dir="rtl"><title>אורות</title><h1>המנורה</h1><p>האור דולק, <a href="https://tides.example/">לוח הגאות</a>.</p><p>An English paragraph.</p><pre>lamp = on</pre>',
+  );
+  await page.getByRole('dialog').getByRole('link', { name: 'Open the book' }).click();
+  await expect(text(page)).toHaveAttribute('dir', 'rtl');
+  await expect(text(page)).toHaveAttribute('lang', 'he');
+  const side = (words: string) =>
+    text(page)
+      .locator('p, pre')
+      .filter({ hasText: words })
+      .evaluate((block) => {
+        const range = document.createRange();
+        range.selectNodeContents(block);
+        const [words, box] = [range.getBoundingClientRect(), block.getBoundingClientRect()];
+        return words.left - box.left < box.right - words.right ? 'left' : 'right';
+      });
+  expect(await side('האור דולק')).toBe('right');
+  expect(await side('An English paragraph')).toBe('left');
+  expect(await side('lamp = on')).toBe('left');
+  await page.getByRole('link', { name: 'Publish' }).click();
+  await make(page, 'E-book', 1);
+  expect(await epubFaults(await download(page, 'E-book', testInfo.outputDir))).toEqual([]);
+});
+
 for (const [what, name, bytes, words] of [
   ['a file that is no book', 'list.txt', 'Milk, bread', 'neither an EPUB nor an HTML page'],
   [

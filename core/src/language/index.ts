@@ -4,6 +4,7 @@ export { AUTHOR_LANGUAGE, counted, many, message, nounFor } from './messages.js'
 export { isNotFound, notFoundIn, NOT_FOUND_LANGUAGES, notFoundSentence, stateIn } from './page-state.js';
 export type { PageState } from './page-state.js';
 export { languageTold } from './tag-told.js';
+export { directionOf, directionOfWords, type Direction } from './direction.js';
 export { areOneLanguage, languageTag, primaryOf } from './tag.js';
 export { phrases } from './phrases.js';
 export { endsInAbbreviation, sentenceEnds } from './sentences.js';

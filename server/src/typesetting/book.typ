@@ -24,7 +24,7 @@
 #set quote(block: true)
 #set list(indent: 2mm, spacing: 0.7em)
 #set enum(indent: 2mm, spacing: 0.7em)
-#set table(align: left + top, stroke: (x, y) => (bottom: 0.4pt + luma(110)), inset: (x: 2mm, y: 1.5mm))
+#set table(align: start + top, stroke: (x, y) => (bottom: 0.4pt + luma(110)), inset: (x: 2mm, y: 1.5mm))
 #show table: set par(justify: false, leading: 0.55em)
 #show figure: set block(breakable: true)
 #show figure.caption: set par(justify: false)
@@ -235,6 +235,8 @@
 // A chapter's own headings of the first level begin a page; those within a quotation, a list or a table can't.
 #let blocks(nodes, outer: false) = {
   for node in nodes {
+    let run = if "dir" not in node { auto } else if node.dir == "rtl" { rtl } else { ltr }
+    set text(dir: run) if run != auto
     if node.t == "h" {
       if outer and node.level == 1 { pagebreak(weak: true) }
       heading(level: node.level, supplement: loose(node.words), in-line + inline(node.c, rise: HEAD-RISE.at(calc.min(node.level, 3) - 1)))

@@ -1,4 +1,5 @@
 import { placesNamed } from '@vennet/core/edits';
+import { directionOf } from '@vennet/core/language';
 import type { EditorState } from 'prosemirror-state';
 import { EditorView } from 'prosemirror-view';
 import { useEffect, useLayoutEffect, useRef } from 'react';
@@ -21,6 +22,7 @@ import { Mentions } from '../mentions/Mentions.js';
 import { keptPlace, keepPlace } from '../editor/going/kept-place.js';
 import { TextMenu } from './TextMenu.js';
 import { openBook } from '../book/open-book.js';
+import { useBook } from '../book/store.js';
 
 /** The text of one chapter and what stands around it. */
 export function ChapterEditor({ chapter }: { chapter: string }) {
@@ -93,6 +95,12 @@ export function ChapterEditor({ chapter }: { chapter: string }) {
   );
 }
 
+/** The language of the open book, and how it runs. */
+function ofLanguage(): { lang: string; dir: string } {
+  const lang = useBook.getState().book?.language ?? 'en';
+  return { lang, dir: directionOf(lang) };
+}
+
 function makeView(place: HTMLElement, chapter: string, first: EditorState): EditorView {
   let frame = 0;
   let after = 0;
@@ -113,13 +121,14 @@ function makeView(place: HTMLElement, chapter: string, first: EditorState): Edit
       figure: (node, view, getPos) => new FigureView(node, view, getPos),
       ...computedViews(goToPlace),
     },
-    attributes: {
+    attributes: () => ({
       class: 'book-text',
       'aria-label': 'Text of the chapter',
       role: 'textbox',
       'aria-multiline': 'true',
       spellcheck: 'true',
-    },
+      ...ofLanguage(),
+    }),
     dispatchTransaction(transaction) {
       view.updateState(openBook().texts.apply(chapter, transaction));
       handOn(view, asksForSlip(transaction));

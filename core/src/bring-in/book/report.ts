@@ -8,6 +8,7 @@ const ONE = {
   covers: 'cover',
   descriptions: 'description',
   'details of the book': 'detail of the book',
+  'directions of text': 'direction of text',
   'decorated words': 'decorated word',
   'email links': 'email link',
   'embedded objects': 'embedded object',

@@ -1,6 +1,7 @@
 import { isTag, isText, type ChildNode, type Element } from 'domhandler';
+import { textContent } from 'domutils';
 import { Fragment, type Mark, type Node } from 'prosemirror-model';
-import { languageTold } from '../../language/index.js';
+import { directionOfWords, languageTold } from '../../language/index.js';
 import { idOf, linkMark, schema, wordsOf } from '../../manuscript/index.js';
 import { isBlock, MARKS, PLAIN_STYLE } from './elements.js';
 import { figureOf, withCaption } from './figure.js';
@@ -69,7 +70,15 @@ class FlowReader extends InlineReader {
     const name = element.name;
     if (this.dropped(element)) return [];
     if (name === 'a') return this.blocks(element.children, this.linkMarks(element, marks));
+    if (element.attribs.dir) this.#tellOfDirection(element, element.attribs.dir.toLowerCase());
     return this.#inLanguage(element, this.spoken(element, marks));
+  }
+
+  /** Every form here runs a paragraph as its first letter does; what a file says otherwise is told. */
+  #tellOfDirection(element: Element, told: string): void {
+    const own = directionOfWords(textContent(element));
+    if (own !== null && (told === 'rtl' || told === 'ltr') && told !== own)
+      this.around.tally.add('changed', 'directions of text', 'each paragraph runs as its first letter does');
   }
 
   #inLanguage(element: Element, marks: readonly Mark[]): Node[] {

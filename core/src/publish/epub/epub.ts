@@ -1,5 +1,5 @@
 import { strToU8, zipSync, type Zippable } from 'fflate';
-import { phrases } from '../../language/index.js';
+import { directionOf, phrases } from '../../language/index.js';
 import { attrsOf, CONTENTS, TOP } from '../../manuscript/index.js';
 import {
   filesInside,
@@ -159,7 +159,7 @@ function document(edition: Edition, title: string, body: string, matter: string)
   const { language } = edition.book;
   return `<?xml version="1.0" encoding="utf-8"?>
 <!DOCTYPE html>
-<html xmlns="http://www.w3.org/1999/xhtml" xmlns:epub="http://www.idpf.org/2007/ops" lang="${escapeXml(language)}" xml:lang="${escapeXml(language)}">
+<html xmlns="http://www.w3.org/1999/xhtml" xmlns:epub="http://www.idpf.org/2007/ops" lang="${escapeXml(language)}" xml:lang="${escapeXml(language)}"${directionOf(language) === 'rtl' ? ' dir="rtl"' : ''}>
 <head>
 <title>${escapeXml(title || edition.book.title)}</title>
 <link rel="stylesheet" type="text/css" href="book.css"/>

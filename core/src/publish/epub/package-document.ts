@@ -1,3 +1,4 @@
+import { directionOf } from '../../language/index.js';
 import { filesInside, type Edition, type EnclosureFile } from '../edition/edition.js';
 import { accessibility } from './accessibility.js';
 import type { BackPage, EpubPage } from './pages.js';
@@ -53,7 +54,7 @@ ${accessibility(edition, enclosures.size > 0)
 <manifest>
 ${manifest.join('\n')}
 </manifest>
-<spine>
+<spine${directionOf(book.language) === 'rtl' ? ' page-progression-direction="rtl"' : ''}>
 ${spine.join('\n')}
 </spine>
 </package>

@@ -1,3 +1,4 @@
+import { directionOf, directionOfWords, type Direction } from '../../language/index.js';
 import type { Mark, Node } from 'prosemirror-model';
 import type { Destination } from '../../destination/index.js';
 import { fileTold, nameInFile } from '../../reader/index.js';
@@ -24,19 +25,37 @@ type Write = (node: Node, page: PageContext) => string;
 const plain =
   (name: string): Write =>
   (node, page) =>
-    element(name, { id: page.once(node.attrs.id) }, content(node, page));
+    element(name, { id: page.once(node.attrs.id), dir: otherDirection(node, page) }, content(node, page));
+
+/** The direction of a block that does not run as its book does (HTML, 3.2.6.4); `null` for any other. */
+function otherDirection(node: Node, { edition }: PageContext): Direction | null {
+  const own = directionOfWords(node.textContent);
+  return own === directionOf(edition.book.language) ? null : own;
+}
+
+/** Code runs from left to right in every book. */
+const ofCode = ({ edition }: PageContext): Direction | null =>
+  directionOf(edition.book.language) === 'rtl' ? 'ltr' : null;
 
 const cell =
   (name: 'td' | 'th'): Write =>
   (node, page) =>
-    element(name, { id: page.once(node.attrs.id), ...spans(node.attrs) }, content(node, page));
+    element(
+      name,
+      { id: page.once(node.attrs.id), dir: otherDirection(node, page), ...spans(node.attrs) },
+      content(node, page),
+    );
 
 /** One writer a node. */
 const writers: Record<string, Write> = {
   paragraph: (node, page) =>
     element(
       'p',
-      { id: page.once(node.attrs.id), 'data-computed': isReturnLine(node) ? '' : null },
+      {
+        id: page.once(node.attrs.id),
+        dir: otherDirection(node, page),
+        'data-computed': isReturnLine(node) ? '' : null,
+      },
       content(node, page),
     ),
   quotation: plain('blockquote'),
@@ -46,7 +65,7 @@ const writers: Record<string, Write> = {
       node.childCount === 1 && node.firstChild?.type.name === 'paragraph' && !node.firstChild.attrs.id;
     return element(
       'li',
-      { id: page.once(node.attrs.id) },
+      { id: page.once(node.attrs.id), dir: otherDirection(node, page) },
       only ? inline(node.child(0), page) : content(node, page),
     );
   },
@@ -56,22 +75,42 @@ const writers: Record<string, Write> = {
   table: (node, page) =>
     element('table', { id: page.once(node.attrs.id) }, content(node, { ...page, captionOf: node.attrs.id })),
   table_caption: (node, page) =>
-    element('caption', {}, numberOf(page.captionOf, page, ' ') + content(node, page)),
+    element(
+      'caption',
+      { dir: otherDirection(node, page) },
+      numberOf(page.captionOf, page, ' ') + content(node, page),
+    ),
   caption: (node, page) =>
-    element('figcaption', {}, numberOf(page.captionOf, page, ' ') + content(node, page)),
+    element(
+      'figcaption',
+      { dir: otherDirection(node, page) },
+      numberOf(page.captionOf, page, ' ') + content(node, page),
+    ),
   contents: contentsList,
   heading: (node, page) => {
     const { id, level, uncounted } = attrsOf.heading(node);
-    const attributes = { id: page.once(id), 'data-uncounted': uncounted ? '' : null };
+    const attributes = {
+      id: page.once(id),
+      dir: otherDirection(node, page),
+      'data-uncounted': uncounted ? '' : null,
+    };
     return element(`h${level}`, attributes, numberOf(id, page, ' ') + content(node, page));
   },
   ordered_list: (node, page) => {
     const { id, start } = attrsOf.orderedList(node);
-    const attributes = { id: page.once(id), start: start === 1 ? null : String(start) };
+    const attributes = {
+      id: page.once(id),
+      dir: otherDirection(node, page),
+      start: start === 1 ? null : String(start),
+    };
     return element('ol', attributes, content(node, page));
   },
   code_block: (node, page) =>
-    element('pre', { id: page.once(node.attrs.id) }, element('code', {}, content(node, page))),
+    element(
+      'pre',
+      { id: page.once(node.attrs.id), dir: ofCode(page) },
+      element('code', {}, content(node, page)),
+    ),
   rule: (node, page) => element('hr', { id: page.once(node.attrs.id) }),
   figure: (node, page) => {
     const { id, link, areas, alt, width } = attrsOf.figure(node);
@@ -174,7 +213,16 @@ function leaf(node: Node, page: PageContext): string {
 
 /** A passage in another language (HTML `lang`; XHTML wants `xml:lang` beside it). */
 function inLanguage(tag: string, inner: string, { edition }: PageContext): string {
-  return element('span', { lang: tag, 'xml:lang': edition.format === 'epub' ? tag : null }, inner);
+  const own = directionOf(tag);
+  return element(
+    'span',
+    {
+      lang: tag,
+      'xml:lang': edition.format === 'epub' ? tag : null,
+      dir: own === directionOf(edition.book.language) ? null : own,
+    },
+    inner,
+  );
 }
 
 const TAGS: Record<string, string> = {
@@ -196,7 +244,7 @@ function marked(mark: Mark, text: string, inner: string, page: PageContext): str
     return id ? element('span', { id, 'data-bookmark': called }, inner) : inner;
   }
   if (name === 'language') return inLanguage(attrsOf.language(mark).tag, inner, page);
-  return TAGS[name] ? element(TAGS[name], {}, inner) : inner;
+  return TAGS[name] ? element(TAGS[name], { dir: name === 'code' ? ofCode(page) : null }, inner) : inner;
 }
 
 interface WordsLink {

@@ -1,5 +1,5 @@
 import type { Node } from 'prosemirror-model';
-import { phrases } from '../../language/index.js';
+import { directionOf, directionOfWords, phrases } from '../../language/index.js';
 import { attrsOf, linksOnFigure, wordsOf, type Note } from '../../manuscript/index.js';
 import { afterBook, atFoot, notesOfChapter } from '../edition/note-backs.js';
 import { placeCells } from './table-grid.js';
@@ -10,6 +10,12 @@ import { anchors, fitting, type Content, type TypesetContext, type TypesetNode }
 
 /** Places of a block stand where its first words do, or at its picture: `before` are those of the blocks around it. */
 export function block(node: Node, context: TypesetContext, before: readonly string[] = []): TypesetNode {
+  const set = plainBlock(node, context, before);
+  const dir = node.type.name === 'code_block' ? 'ltr' : directionOfWords(node.textContent);
+  return dir === null || dir === directionOf(context.edition.book.language) ? set : { ...set, dir };
+}
+
+function plainBlock(node: Node, context: TypesetContext, before: readonly string[]): TypesetNode {
   const own = context.once(node.attrs.id);
   const ids = own ? [...before, own] : [...before];
   const blocks = () => {

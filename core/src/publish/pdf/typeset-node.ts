@@ -1,3 +1,4 @@
+import type { Direction } from '../../language/index.js';
 import { breakable } from './breakable.js';
 import type { Edition } from '../edition/edition.js';
 
@@ -7,6 +8,8 @@ export interface TypesetNode {
   id?: string;
   ids?: string[];
   c?: Content;
+  /** The direction of a block that does not run as its book does. */
+  dir?: Direction;
   [attribute: string]: unknown;
 }
 

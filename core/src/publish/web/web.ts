@@ -1,5 +1,5 @@
 import { PAGES } from '../../reader/index.js';
-import { phrases } from '../../language/index.js';
+import { directionOf, phrases } from '../../language/index.js';
 import { CONTENTS, TOP, wordsOf } from '../../manuscript/index.js';
 import { onceEach, PICTURE_EXTENSIONS, type Edition, type EnclosureFile } from '../edition/edition.js';
 import { afterBook, notesOfChapter } from '../edition/note-backs.js';
@@ -39,7 +39,7 @@ export function makeWebPage(edition: Edition): Uint8Array {
     ),
   );
   const html = `<!DOCTYPE html>
-<html lang="${escapeXml(book.language)}">
+<html lang="${escapeXml(book.language)}"${directionOf(book.language) === 'rtl' ? ' dir="rtl"' : ''}>
 <head>
 <meta charset="utf-8">
 <title>${escapeXml(book.title)}</title>
