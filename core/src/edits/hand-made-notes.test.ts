@@ -152,4 +152,23 @@ describe('notes made by hand', () => {
       'note_mark',
     ]);
   });
+
+  test('take the brackets around their mark and their way back with them', () => {
+    const one = bookOf([
+      paragraph(
+        'The moon [',
+        anchor('r1'),
+        linked('1', place('f1'), 'k1'),
+        '] pulls (',
+        anchor('r2'),
+        linked('2', place('f2'), 'k2'),
+        ').',
+      ),
+      paragraph(anchor('f1'), '[', linked('1', place('r1'), 'b1'), '] So it is said.'),
+      paragraph(anchor('f2'), 'Twice a day. (', linked('back', place('r2'), 'b2'), ')'),
+    ]);
+    const { doc } = makeNotes(one, handMadeNotes(one)).chapters[0]!;
+    expect(doc.textContent).not.toMatch(/[[\]()]/);
+    expect(doc.textContent).toContain('Twice a day.');
+  });
 });

@@ -133,6 +133,32 @@ function firstAfter(links: readonly Link[], position: number, from = 0): number 
 const isWithin = (link: Link, { chapter, from, to }: Remark): boolean =>
   link.chapter === chapter && link.from > from && link.to < to;
 
+/** Those of them whose remark leads back to the very spot of a mark: nothing else is written so. */
+export function sureNotes(book: ReadBook, notes: readonly HandMadeNote[]): HandMadeNote[] {
+  const spots = new Map(
+    book.chapters.map(({ id, doc }) => [
+      id,
+      new Map(spotsOf(doc, id).spots.map((spot) => [spot.id, spot.at])),
+    ]),
+  );
+  const docs = new Map(book.chapters.map(({ id, doc }) => [id, doc]));
+  const isExact = (back: Link, mark: Link) => {
+    const to = back.destination;
+    const at = to.kind === 'place' ? spots.get(mark.chapter)?.get(to.place) : undefined;
+    const doc = docs.get(mark.chapter);
+    if (at === undefined || !doc || at > mark.from) return false;
+    return (
+      doc.resolve(at).sameParent(doc.resolve(mark.from)) && /^[[(]?$/.test(doc.textBetween(at, mark.from))
+    );
+  };
+  const sure = new Set(
+    notes.flatMap(({ mark, remark, backs }) =>
+      backs.some((back) => isExact(back, mark)) ? [`${remark.chapter} ${remark.from}`] : [],
+    ),
+  );
+  return notes.filter(({ remark }) => sure.has(`${remark.chapter} ${remark.from}`));
+}
+
 /** Remarks that stand in a list among those of hand-made notes, and to which no mark leads. */
 export function remarksWithoutMark(book: ReadBook, notes: readonly HandMadeNote[]): Remark[] {
   const marked = new Set(notes.map(({ remark }) => `${remark.chapter} ${remark.from}`));

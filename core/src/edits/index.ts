@@ -4,7 +4,7 @@ export { copyInto } from './copy.js';
 export { keepIdsUnique, placesNamed, withPlaceIds } from './keep-ids.js';
 export { moveSection, moveWithin } from './move-section.js';
 export type { SectionMove } from './move-section.js';
-export { handMadeNotes, remarksWithoutMark } from './hand-made-notes.js';
+export { handMadeNotes, sureNotes, remarksWithoutMark } from './hand-made-notes.js';
 export type { DeclaredNotes, HandMadeNote, Remark } from './hand-made-notes.js';
 export { makeNotes } from './make-notes.js';
 export type { ChangedChapter, MadeNotes } from './make-notes.js';

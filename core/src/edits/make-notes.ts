@@ -54,7 +54,7 @@ export function makeNotes(book: ReadBook, notes: readonly HandMadeNote[]): MadeN
         ? schema.node('note', { id }, remarkWords(remark.node, signOf(mark), waysBack))
         : schema.node('note_mark', { id: mark.id, to: id });
     edits.get(mark.chapter)?.push({ from: mark.from, to: mark.to, put: node });
-    edits.get(mark.chapter)?.push(...spotsOnlyFor(mark, backs, text));
+    edits.get(mark.chapter)?.push(...spotsOnlyFor(mark, backs, text), ...bracketsAround(mark, text));
     if (mark === owner) edits.get(remark.chapter)?.push({ from: remark.from, to: remark.to, put: null });
     made.add(id);
   }
@@ -126,6 +126,21 @@ function spotsOnlyFor(mark: Link, backs: readonly Link[], { docs, anchors, ledTo
     const isOnlyFor = ledTo.get(place)?.every(({ id }) => own.has(id)) ?? true;
     return at !== undefined && isOnlyFor ? [{ from: at, to: at + 1, put: [] }] : [];
   });
+}
+
+/** The brackets that stand right before and after a mark, outside of its link: a note needs none. */
+function bracketsAround(mark: Link, { docs }: BookText): Edit[] {
+  const doc = docs.get(mark.chapter);
+  if (!doc) return [];
+  let from = mark.from;
+  while (doc.resolve(from).nodeBefore?.type.name === 'anchor') from--;
+  const before = doc.resolve(from).nodeBefore?.text?.at(-1) ?? '';
+  const after = doc.resolve(mark.to).nodeAfter?.text?.at(0) ?? '';
+  if (!PAIRS.has(before + after)) return [];
+  return [
+    { from: from - 1, to: from, put: [] },
+    { from: mark.to, to: mark.to + 1, put: [] },
+  ];
 }
 
 /**
@@ -222,14 +237,7 @@ function remarkWords(block: Node, sign: string | undefined, backs: ReadonlySet<s
       return !node.isTextblock;
     });
   const paragraphs = textblocks.map((textblock, index) => {
-    const kept = textblock.children.filter((child) => {
-      const mark = linkMark(child);
-      return (
-        !(mark && backs.has(attrsOf.link(mark).id)) &&
-        child.type.name !== 'note' &&
-        child.type.name !== 'anchor'
-      );
-    });
+    const kept = withoutBacks(textblock.children, backs);
     return trimmed(index === 0 ? withoutSign(kept, sign) : kept);
   });
   const filled = paragraphs.filter((content) => content.length > 0);
@@ -237,6 +245,33 @@ function remarkWords(block: Node, sign: string | undefined, backs: ReadonlySet<s
     schema.node('note_paragraph', null, Fragment.fromArray(content)),
   );
 }
+
+/** The words of a remark without its ways back, the brackets around each, and what no note holds. */
+function withoutBacks(nodes: readonly Node[], backs: ReadonlySet<string>): Node[] {
+  const kept: Node[] = [];
+  let hasGone = false;
+  for (const node of nodes) {
+    const mark = linkMark(node);
+    const isBack = mark !== undefined && backs.has(attrsOf.link(mark).id);
+    hasGone ||= isBack;
+    if (isBack || node.type.name === 'note' || node.type.name === 'anchor') continue;
+    const before = kept.at(-1);
+    const [opening, closing] = [OPENING.exec(before?.text ?? ''), CLOSING.exec(node.text ?? '')];
+    if (hasGone && before && opening && closing && PAIRS.has(`${opening[1]}${closing[1]}`)) {
+      kept.pop();
+      kept.push(...cutTo(before, 0, opening.index), ...cutTo(node, closing[0].length));
+    } else kept.push(node);
+    hasGone = false;
+  }
+  return kept;
+}
+
+const OPENING = /([[(])\s*$/;
+const CLOSING = /^\s*([\])])/;
+const PAIRS: ReadonlySet<string> = new Set(['[]', '()']);
+
+const cutTo = (node: Node, from: number, to = node.text?.length ?? 0): Node[] =>
+  from < to ? [node.cut(from, to)] : [];
 
 function withoutSign(nodes: Node[], sign: string | undefined): Node[] {
   const [first, ...more] = nodes;

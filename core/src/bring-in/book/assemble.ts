@@ -4,6 +4,7 @@ import {
   handMadeNotes,
   keepIdsUnique,
   makeNotes,
+  sureNotes,
   withPlaceIds,
   type DeclaredNotes,
 } from '../../edits/index.js';
@@ -45,7 +46,7 @@ interface ReadWith {
   notes: DeclaredNotes;
 }
 
-/** Puts the chapters that were read together into a book, with its report. What the file calls notes become real ones. */
+/** Puts the chapters that were read together into a book, with its report. What the file calls notes become real ones, and what can be nothing else. */
 export function assemble(details: FileDetails, drafts: ChapterDraft[], read: ReadWith): BroughtIn {
   const { enclosures, tally, mint, notes } = read;
   const book: ReadBook = {
@@ -114,8 +115,10 @@ function refuseTooLarge(doc: Node, title: string): void {
 const LONGEST_CHAPTER = 16_000_000;
 
 function withRealNotes(book: ReadBook, declared: DeclaredNotes, tally: Tally): ReadChapter[] {
-  if (declared.marks.size === 0) return book.chapters;
-  const found = handMadeNotes(book, undefined, declared).filter(({ mark }) => declared.marks.has(mark.id));
+  const all = handMadeNotes(book, undefined, declared);
+  const sure = new Set(sureNotes(book, all));
+  const found = all.filter((note) => declared.marks.has(note.mark.id) || sure.has(note));
+  if (found.length === 0) return book.chapters;
   const made = makeNotes(book, found);
   tally.add('kept', 'marks of notes', undefined, found.length);
   const docs = new Map(made.chapters.map(({ id, doc }) => [id, doc]));
