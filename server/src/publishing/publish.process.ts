@@ -16,6 +16,8 @@ import {
   linksInPdf,
   linksInWebPage,
   prove,
+  withoutBlanks,
+  withoutUnseen,
   type CutOffLine,
   type FoundLink,
   type Proof,
@@ -111,16 +113,24 @@ function web(edition: Edition, _input: PublishInput, tell: Tell): Made {
 
 async function pdf(edition: Edition, _input: PublishInput, tell: Tell): Promise<Made> {
   tell('Setting the pages');
-  const { bytes: plain, notes, places, labels } = setPages(edition).write();
+  const { bytes: plain, notes, places, labels, unseen } = setPages(edition).write();
   const withNumbers = withPages(edition, labels);
   tell('Writing what is said of the links');
   const bytes = await finishPdf(plain, withNumbers, places);
   const { links, cutOff } = await linksInPdf(bytes.slice(), (done, total) =>
     tell('Reading the file back', done, total),
   );
-  return { bytes, proof: proofOf(withNumbers, links, cutOff), notes };
+  return { bytes, proof: proofOf(withNumbers, links, cutOff, unseen), notes };
 }
 
-function proofOf(edition: Edition, found: FoundLink[], cutOff: CutOffLine[] = []): Proof {
-  return prove(expectedLinks(edition), found, computedLinks(edition), cutOff);
+function proofOf(
+  edition: Edition,
+  found: FoundLink[],
+  cutOff: CutOffLine[] = [],
+  unseen: ReadonlySet<string> = new Set(),
+): Proof {
+  const [expected, computed] = [expectedLinks(edition), computedLinks(edition)];
+  if (unseen.size === 0) return prove(expected, found, computed, cutOff);
+  const seen = withoutUnseen(unseen);
+  return prove(expected.map(seen), found.map(withoutBlanks), computed.map(seen), cutOff);
 }

@@ -38,6 +38,8 @@ export interface SetPdf extends Omit<SetBook, 'write'> {
   bytes: Uint8Array;
   /** What is not as it should be in it. */
   notes: string[];
+  /** Signs that no font has a shape for. */
+  unseen: ReadonlySet<string>;
 }
 
 const WORKSPACE = fileURLToPath(new URL('.', import.meta.url));
@@ -129,9 +131,16 @@ const messageOf = (diagnostic: unknown) => String((diagnostic as { message?: str
  * Writes PDF/UA-1. The standard forbids signs without a shape; a book that has some is written tagged all the same, and
  * the author is told.
  */
-function accessiblePdf(compiler: NodeCompiler, document: NodeTypstDocument): Pick<SetPdf, 'bytes' | 'notes'> {
+function accessiblePdf(
+  compiler: NodeCompiler,
+  document: NodeTypstDocument,
+): Pick<SetPdf, 'bytes' | 'notes' | 'unseen'> {
   try {
-    return { bytes: new Uint8Array(compiler.pdf(document, { pdfStandard: 'ua-1' })), notes: [] };
+    return {
+      bytes: new Uint8Array(compiler.pdf(document, { pdfStandard: 'ua-1' })),
+      notes: [],
+      unseen: new Set(),
+    };
   } catch (error) {
     const messages = messagesIn(error);
     const signs = messages.flatMap(
@@ -141,6 +150,7 @@ function accessiblePdf(compiler: NodeCompiler, document: NodeTypstDocument): Pic
     const shown = [...new Set(signs)].slice(0, 12).join(' ');
     return {
       bytes: new Uint8Array(compiler.pdf(document, {})),
+      unseen: new Set(signs.flatMap((sign) => Array.from(sign))),
       notes: [`The fonts have no shape for ${shown}, so boxes stand there and the file can’t claim PDF/UA.`],
     };
   }
