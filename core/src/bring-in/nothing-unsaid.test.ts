@@ -71,6 +71,21 @@ describe('of what another maker’s file holds, each thing is kept or named:', (
     ]);
   });
 
+  test('widths of pictures, and those that stand aside', () => {
+    const img = (attributes: string) => `<img src="${PIXEL_URL}" alt="lamp" ${attributes}>`;
+    const brought = page(
+      `<p>${img('width="40%"')}</p><div style="width: 60%; float: left">${img('')}</div><figure>${img('width="300" height="2"')}</figure>`,
+    );
+    const widths = readBook(brought.book).chapters[0]!.doc.children.map(
+      ({ attrs }) => attrs.width as number | null,
+    );
+    expect(widths).toEqual([40, 60, null]);
+    expect(told(brought)).toEqual([
+      'places of pictures: they stood at one side of the text',
+      'sizes of pictures: only shares of the line are kept as widths',
+    ]);
+  });
+
   test('addresses that ask this very page', () => {
     expect(told(page('<p><a href="?page=2">next</a></p>'))).toEqual([
       'links: “?page=2” asks a page of the web, and where that stands is not said',

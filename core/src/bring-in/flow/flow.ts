@@ -304,6 +304,7 @@ class FlowReader extends InlineReader {
         picture,
         rest.flatMap((node) => idOf(node) ?? []),
         this.areas.get(picture) ?? [],
+        this.shares.get(picture) ?? null,
       );
     for (const one of pictures)
       for (const _area of this.areas.get(one) ?? [])

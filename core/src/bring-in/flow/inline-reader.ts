@@ -9,6 +9,7 @@ import type { DrawingLink } from '../../cleaning/index.js';
 import { type AreaDraft, drawingAreas, layeredAreas, mapAreas } from './areas.js';
 import { isBlock, MARKS, NOT_KEPT, PLAIN_STYLE, SAYS_OTHERWISE, SKIPPED } from './elements.js';
 import { idsOf } from '../book/ids.js';
+import { sizeOfPicture } from './picture-size.js';
 import type { InlineRun } from './inline-run.js';
 import { aboutFrom, altFrom, lookFrom } from './link-says.js';
 import { isHidden, type LinkStyles } from './link-styles.js';
@@ -55,6 +56,8 @@ export class InlineReader {
 
   /** Areas of pictures that are not placed yet, and the elements that became areas. */
   protected readonly areas = new Map<Node, LinkArea[]>();
+  /** The widths of pictures that say one, in percent of the line. */
+  protected readonly shares = new Map<Node, number>();
   private readonly taken = new Set<Element>();
 
   constructor(protected readonly around: Surroundings) {}
@@ -238,6 +241,11 @@ export class InlineReader {
       undefined,
       marks,
     );
+    const { share, isFixed, isAside } = sizeOfPicture(element);
+    if (share !== null) this.shares.set(picture, share);
+    else if (isFixed)
+      this.around.tally.add('changed', 'sizes of pictures', 'only shares of the line are kept as widths');
+    if (isAside) this.around.tally.add('changed', 'places of pictures', 'they stood at one side of the text');
     this.place(picture, [
       ...mapAreas(element, this.around.sizeOf(enclosure)),
       ...layeredAreas(element),
