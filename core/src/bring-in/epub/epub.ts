@@ -1,25 +1,25 @@
-import { parseDocument } from 'htmlparser2';
-import { findOne, getElementsByTagName, textContent } from 'domutils';
 import { isTag, isText, type ChildNode, type Document, type Element } from 'domhandler';
-import { decodeLoosely, urlFrom } from '../../destination/index.js';
-import { CONTENTS, schema, TOP, type Matter } from '../../manuscript/index.js';
+import { findOne, getElementsByTagName } from 'domutils';
+import { decodeLoosely } from '../../destination/index.js';
+import { schema, type Matter } from '../../manuscript/index.js';
 import { assemble, type ChapterDraft } from '../book/assemble.js';
-import { detailsFrom } from '../book/details.js';
 import type { BroughtIn } from '../book/brought-in.js';
-import { decodeText, XML_ENCODING } from '../../page/index.js';
+import { detailsFrom } from '../book/details.js';
 import { divided } from '../book/division.js';
 import { Enclosures } from '../book/enclosures.js';
+import { Ids, idsOf } from '../book/ids.js';
+import { resolveHref } from '../book/link-resolver.js';
+import { BringInError } from '../book/refusal.js';
+import { Tally } from '../book/report.js';
+import { Tidy } from '../book/tidy.js';
+import { sampleOf, type Trials } from '../book/trials.js';
 import { hasContent, readFlow } from '../flow/flow.js';
 import type { Surroundings as Around } from '../flow/inline-reader.js';
 import { NO_STYLES } from '../flow/link-styles.js';
-import { Ids, idsOf } from '../book/ids.js';
+import { madeAnew } from './made-anew.js';
 import { linesOfNav, linesOfNcx, type ContentsLine } from './own-contents.js';
-import { isComputed } from '../flow/inside.js';
-import { addressInside, INSIDE, resolveHref } from '../book/link-resolver.js';
-import { BringInError } from '../book/refusal.js';
-import { Tally } from '../book/report.js';
-import { sampleOf, type Trials } from '../book/trials.js';
-import { Tidy } from '../book/tidy.js';
+import { detailsOf, tellOfDetails } from './own-details.js';
+import { elements, flat, parseXhtml, parseXml, pathFrom, textOf } from './package-xml.js';
 
 interface ContentFile {
   path: string;
@@ -233,124 +233,6 @@ const isContentsTitle = (title: string): boolean =>
   /^(?:navigation|table of contents|contents|toc|inhalt|inhaltsverzeichnis|table des mati[eè]res|sommaire|[íi]ndice|sum[aá]rio|inhoud|cover|unknown|untitled.*)$/i.test(
     title,
   );
-
-/** The place that stands for a page which is made of the rest of the book: its navigation, or a computed title page. */
-function madeAnew(item: Element, body: Element, guide: string, tally: Tally): string | null {
-  const isNav = item.attribs.properties?.split(' ').includes('nav') && isOnlyNavigation(body);
-  if (isNav || (guide === 'toc' && isListOfLinks(body))) {
-    tally.add('changed', 'pages of contents', 'contents are made of the headings, and are always right');
-    return CONTENTS;
-  }
-  if (guide === 'cover' && isOnlyPicture(body)) return TOP;
-  const parts = body.children.filter(isTag);
-  return parts.length > 0 && parts.every(isComputed) ? TOP : null;
-}
-
-/** Hardly any words but those of links within the e-book (OPF 2.0.1 has pages of contents as any other page). */
-function isListOfLinks(body: Element): boolean {
-  const anchors = getElementsByTagName('a', body.children, true).filter(
-    ({ attribs }) => attribs.href !== undefined && !/^[a-z][a-z0-9+.-]*:/i.test(attribs.href),
-  );
-  const length = (words: string) => words.replace(/\s+/g, '').length;
-  const lengthOf = (parts: Element[]) => parts.reduce((sum, part) => sum + length(textContent(part)), 0);
-  const headings = getElementsByTagName((name) => /^h[1-6]$/.test(name), body.children, true);
-  return anchors.length > 1 && lengthOf(anchors) >= 0.6 * (lengthOf([body]) - lengthOf(headings));
-}
-
-/** A picture, and hardly a word. */
-const isOnlyPicture = (body: Element): boolean =>
-  textContent(body).replace(/\s+/g, '').length < 20 &&
-  findOne(({ name }) => /^(?:img|svg|image|object)$/.test(name), body.children, true) !== null;
-
-/** Nothing but lists of links with their titles. */
-const isOnlyNavigation = (body: Element): boolean =>
-  body.children.every(
-    (child) =>
-      (isTag(child) && /^(?:nav|h[1-6])$/.test(child.name)) ||
-      (isTag(child) && /^(?:div|section|main|header)$/.test(child.name) && isOnlyNavigation(child)) ||
-      (!isTag(child) && textContent(child).trim() === ''),
-  );
-
-/** A document in which nothing nests deeper than can be followed; what is flattened is not the book's text. */
-const flat = (document: Document): Document => new Tidy(new Tally()).tree(document);
-
-/** XML without entities of its own: what a DOCTYPE declares is never expanded, and nothing outside is read. */
-function parseXml(bytes: Uint8Array): Document {
-  return flat(parseDocument(decodeXml(bytes), { xmlMode: true }));
-}
-
-/** XHTML as it is met: `<a id="p1"/>` closes itself, HTML's named entities are known, faults are forgiven. */
-function parseXhtml(bytes: Uint8Array): Document {
-  return parseDocument(decodeXml(bytes), { recognizeSelfClosing: true, recognizeCDATA: true });
-}
-
-const decodeXml = (bytes: Uint8Array): string => decodeText(bytes, XML_ENCODING);
-
-/** Elements by local name, whatever prefix they bear. */
-function elements(document: Document, name: string): Element[] {
-  return getElementsByTagName((tag) => tag === name || tag.endsWith(`:${name}`), document.children, true);
-}
-
-function textOf(document: Document, name: string): string {
-  const element = elements(document, name)[0];
-  return element ? textContent(element).replace(/\s+/g, ' ').trim() : '';
-}
-
-function pathFrom(file: string, reference: string): string {
-  const url = urlFrom(reference, addressInside(file));
-  if (!url?.href.startsWith(INSIDE)) return '';
-  return decodeLoosely(url.pathname.slice(1));
-}
-
-function detailsOf(opf: Document, name: string) {
-  const authors = elements(opf, 'creator').map((element) => textContent(element).trim());
-  // A description may be written as HTML.
-  const description = textContent(flat(parseDocument(textOf(opf, 'description'))));
-  return {
-    title: textOf(opf, 'title') || name.replace(/\.\w+$/, ''),
-    subtitle: subtitleIn(opf),
-    author: authors.filter(Boolean).join(', '),
-    language: textOf(opf, 'language'),
-    description: description.replace(/\s+/g, ' ').trim(),
-  };
-}
-
-/** The title that is called the subtitle (EPUB 3.3, 5.5.3.1.2). */
-function subtitleIn(opf: Document): string {
-  const meta = elements(opf, 'meta').find(
-    (element) => element.attribs.property === 'title-type' && textContent(element).trim() === 'subtitle',
-  );
-  const id = meta?.attribs.refines?.replace(/^#/, '');
-  const title = elements(opf, 'title').find(({ attribs }) => id !== undefined && attribs.id === id);
-  return title ? textContent(title).replace(/\s+/g, ' ').trim() : '';
-}
-
-/** What an e-book says of itself (Dublin Core, as EPUB 3.3 has it in 5.5) that a book here has no field for. */
-const NO_FIELD = {
-  publisher: 'the publisher',
-  date: 'the date',
-  rights: 'the rights',
-  identifier: 'the identifier',
-  contributor: 'someone who took part',
-  subject: 'a subject',
-  source: 'the source',
-};
-
-function tellOfDetails(opf: Document, tally: Tally): void {
-  for (const [name, what] of Object.entries(NO_FIELD))
-    for (const element of elements(opf, name)) {
-      const words = textContent(element).replace(/\s+/g, ' ').trim();
-      // A number that a machine gave the file says nothing of the book.
-      if (words !== '' && !/^(?:urn:uuid:)?[\da-f]{8}-[\da-f-]+$/i.test(words))
-        tally.add('leftOut', 'details of the book', `${what}, “${words.slice(0, 80)}”`);
-    }
-  const isCover = ({ attribs }: Element) =>
-    Boolean(attribs.properties?.split(' ').includes('cover-image')) ||
-    attribs.name === 'cover' ||
-    attribs.type?.toLowerCase() === 'cover';
-  if (['item', 'meta', 'reference'].some((name) => elements(opf, name).some(isCover)))
-    tally.add('changed', 'covers', 'the cover is made of the title');
-}
 
 const FRONT =
   /\b(?:frontmatter|cover|titlepage|halftitlepage|copyright-page|dedication|epigraph|foreword|preface|toc|landmarks|acknowledgments)\b/;
