@@ -4,6 +4,7 @@ import { computedLinks, editionOf, expectedLinks, withPages } from '@vennet/core
 import { linksInPdf, prove } from '@vennet/core/readback';
 import { bookOf, contents, heading, linked, note, paragraph } from '@vennet/core/testing';
 import type { Node } from 'prosemirror-model';
+import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { finishPdf } from './finish.js';
 import { setPages } from './typeset.js';
 
@@ -90,3 +91,32 @@ describe('nothing runs off the page:', () => {
     expect(await madeOf(blocks)).toEqual({ notes: [], cutOff: [], wrong: [] });
   });
 });
+
+test('no heading stands alone at the foot of a page', async () => {
+  const blocks = Array.from({ length: 120 }, (_, index) => [
+    heading(2 + (index % 2), `Section ${index}`),
+    ...(index % 4 === 1 ? [code('a = 1\nb = 2\nc = 3')] : []),
+    ...(index % 4 === 2 ? [table(2, 3, 'cell')] : []),
+    ...(index % 4 === 3 ? [within(paragraph('Words that are said.'), 1)] : []),
+    paragraph('Words that go on. '.repeat(3 + ((index * 7) % 23))),
+  ]).flat();
+  const { bytes } = setPages(editionOf(bookOf([heading(1, 'One'), ...blocks]), [], 'pdf')).write();
+  const document = await getDocument({ data: bytes.slice(), verbosity: 0 }).promise;
+  const last: string[] = [];
+  for (let number = 1; number <= document.numPages; number++) {
+    const { items } = await (await document.getPage(number)).getTextContent();
+    const lines = items.flatMap((item) =>
+      'str' in item && item.str.trim() !== ''
+        ? [{ words: item.str, size: item.height, at: item.transform[5] as number }]
+        : [],
+    );
+    const body = lines.filter(({ at }) => at > FOOT).sort((one, other) => one.at - other.at);
+    if (body[0]) last.push(`${body[0].words} ${body[0].size > 10.6 ? 'as a heading' : ''}`);
+  }
+  await document.destroy();
+  expect(last.length).toBeGreaterThan(30);
+  expect(last.filter((words) => /^Section \d+ as a heading/.test(words))).toEqual([]);
+}, 60_000);
+
+/** Below this height there is nothing but the number of the page, in points. */
+const FOOT = 55;
