@@ -44,6 +44,10 @@ export function hrefOf(destination: Destination): string {
   }
 }
 
+/** The address of a destination that the network is asked for: a web page's, and of no telephone or spot. */
+export const pageAddress = (destination: Destination | null): string | null =>
+  destination?.kind === 'web' && !parseDeviceAddress(destination.href) ? destination.href : null;
+
 /** The place that stands for none: where a link led that came without an address. No place of a book is called so. */
 export const NOWHERE = 'no-destination';
 

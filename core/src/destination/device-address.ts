@@ -14,21 +14,13 @@ export interface DeviceAddress {
  * go, as does what maps add after a `?`.
  */
 export function parseDeviceAddress(address: string): DeviceAddress | null {
-  const [, scheme = '', rest = ''] = /^\s*(tel|geo):(.*?)\s*$/is.exec(address) ?? [];
-  const plain = unescaped(rest);
+  const match = /^\s*(tel|geo):(.*)$/is.exec(address);
+  if (!match) return null;
+  const [, scheme = '', rest = ''] = match;
+  const plain = unescaped(rest.trim());
   if (plain === null) return null;
-  return scheme.toLowerCase() === 'tel'
-    ? telephone(plain)
-    : scheme.toLowerCase() === 'geo'
-      ? spot(plain)
-      : null;
+  return scheme.toLowerCase() === 'tel' ? telephone(plain) : spot(plain);
 }
-
-/** The address of a destination that the network is asked for: a web page's, and of no telephone or spot. */
-export const pageAddress = (destination: { kind: string; href?: string } | null): string | null =>
-  destination?.kind === 'web' && destination.href && !parseDeviceAddress(destination.href)
-    ? destination.href
-    : null;
 
 /** A number of digits with separators for the eye (RFC 3966, 3), and parameters. */
 const NUMBER = /^(\+)?([\d\-.()*#A-Fa-f]+)((?:;[a-z\d-]+(?:=[^;\s]+)?)*)$/i;

@@ -6,9 +6,10 @@ export {
   hrefOf,
   LONGEST_ADDRESS,
   NOWHERE,
+  pageAddress,
 } from './destination.js';
 export type { Destination, DestinationKind } from './destination.js';
-export { pageAddress, parseDeviceAddress } from './device-address.js';
+export { parseDeviceAddress } from './device-address.js';
 export type { DeviceAddress } from './device-address.js';
 export { nearDomain, slipsOf } from './near-domain.js';
 export { formatMailto, isMailAddress, mailAddressesIn, parseMailto } from './mailto.js';

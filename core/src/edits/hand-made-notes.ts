@@ -135,33 +135,31 @@ const isWithin = (link: Link, { chapter, from, to }: Remark): boolean =>
 
 /** Those of them whose remark leads back to the very spot of a mark: nothing else is written so. */
 export function sureNotes(book: ReadBook, notes: readonly HandMadeNote[]): HandMadeNote[] {
-  const spots = new Map(
-    book.chapters.map(({ id, doc }) => [
-      id,
-      new Map(spotsOf(doc, id).spots.map((spot) => [spot.id, spot.at])),
-    ]),
-  );
-  const docs = new Map(book.chapters.map(({ id, doc }) => [id, doc]));
-  const isExact = (back: Link, mark: Link) => {
-    const to = back.destination;
-    const at = to.kind === 'place' ? spots.get(mark.chapter)?.get(to.place) : undefined;
-    const doc = docs.get(mark.chapter);
-    if (at === undefined || !doc || at > mark.from) return false;
+  const chapters = new Map(book.chapters.map((chapter) => [chapter.id, chapter]));
+  const leadsTo = (back: Link, mark: Link) => {
+    const chapter = chapters.get(mark.chapter);
+    const at = chapter && spotOf(back, chapter);
+    if (!chapter || at === undefined || at > mark.from) return false;
+    const { doc } = chapter;
     return (
       doc.resolve(at).sameParent(doc.resolve(mark.from)) && /^[[(]?$/.test(doc.textBetween(at, mark.from))
     );
   };
   const sure = new Set(
-    notes.flatMap(({ mark, remark, backs }) =>
-      backs.some((back) => isExact(back, mark)) ? [`${remark.chapter} ${remark.from}`] : [],
-    ),
+    notes
+      .filter(({ mark, backs }) => backs.some((back) => leadsTo(back, mark)))
+      .map(({ remark }) => remarkKey(remark)),
   );
-  return notes.filter(({ remark }) => sure.has(`${remark.chapter} ${remark.from}`));
+  return notes.filter(({ remark }) => sure.has(remarkKey(remark)));
 }
+
+/** What tells a remark from the others of its book. */
+export const remarkKey = ({ chapter, from }: Pick<Remark, 'chapter' | 'from'>): string =>
+  `${chapter} ${from}`;
 
 /** Remarks that stand in a list among those of hand-made notes, and to which no mark leads. */
 export function remarksWithoutMark(book: ReadBook, notes: readonly HandMadeNote[]): Remark[] {
-  const marked = new Set(notes.map(({ remark }) => `${remark.chapter} ${remark.from}`));
+  const marked = new Set(notes.map(({ remark }) => remarkKey(remark)));
   const lists = new Set<Node>();
   const found: Remark[] = [];
   for (const { remark } of notes) {
@@ -172,7 +170,7 @@ export function remarksWithoutMark(book: ReadBook, notes: readonly HandMadeNote[
     lists.add($from.parent);
     $from.parent.forEach((node, offset) => {
       const from = $from.start() + offset;
-      if (marked.has(`${chapter.id} ${from}`)) return;
+      if (marked.has(remarkKey({ chapter: chapter.id, from }))) return;
       found.push({ chapter: chapter.id, from, to: from + node.nodeSize, node, words: wordsOf(node) });
     });
   }
@@ -241,10 +239,14 @@ function ordinalAt($item: ResolvedPos): string | null {
 }
 
 /** The link leads into the paragraph in which the mark stands. */
-function leadsNear(back: Link, mark: Link, { id, doc }: ReadChapter): boolean {
-  if (back.destination.kind !== 'place') return false;
-  const { place } = back.destination;
-  const spot = spotsOf(doc, id).spots.find((one) => one.id === place);
-  const $mark = doc.resolve(mark.from);
-  return spot !== undefined && spot.at >= $mark.before() && spot.at < $mark.after();
+function leadsNear(back: Link, mark: Link, chapter: ReadChapter): boolean {
+  const at = spotOf(back, chapter);
+  const $mark = chapter.doc.resolve(mark.from);
+  return at !== undefined && at >= $mark.before() && at < $mark.after();
+}
+
+/** Where in a chapter a link leads to, if it leads to a place of it. */
+function spotOf({ destination }: Link, { id, doc }: ReadChapter): number | undefined {
+  if (destination.kind !== 'place') return undefined;
+  return spotsOf(doc, id).spots.find((spot) => spot.id === destination.place)?.at;
 }

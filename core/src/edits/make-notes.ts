@@ -17,7 +17,7 @@ import {
   type ReadChapter,
   type Section,
 } from '../manuscript/index.js';
-import { leadingSign, signOf, type HandMadeNote, type Remark } from './hand-made-notes.js';
+import { leadingSign, remarkKey, signOf, type HandMadeNote } from './hand-made-notes.js';
 
 /** A chapter that was changed: the steps, and its text after them. */
 export interface ChangedChapter {
@@ -45,7 +45,7 @@ export function makeNotes(book: ReadBook, notes: readonly HandMadeNote[]): MadeN
   const made = new Set<string>();
   const text = textOf(book);
   for (const { mark, remark, backs } of notes) {
-    const { owner, waysBack } = groups.get(keyOf(remark)) ?? { owner: mark, waysBack: new Set<string>() };
+    const { owner, waysBack } = groups.get(remarkKey(remark)) ?? { owner: mark, waysBack: new Set<string>() };
     if (owner.destination.kind !== 'place') continue;
     // The remark's own place becomes the note, so that whatever else leads there still does.
     const id = owner.destination.place;
@@ -70,16 +70,14 @@ export function makeNotes(book: ReadBook, notes: readonly HandMadeNote[]): MadeN
   return result;
 }
 
-const keyOf = ({ chapter, from }: Remark): string => `${chapter} ${from}`;
-
 /** For each remark the mark that becomes the note, and the links in it that lead back. */
 function byRemark(notes: readonly HandMadeNote[]): Map<string, { owner: Link; waysBack: Set<string> }> {
   const groups = new Map<string, { owner: Link; waysBack: Set<string> }>();
   for (const { mark, remark, backs } of notes) {
-    const { owner, waysBack } = groups.get(keyOf(remark)) ?? { owner: mark, waysBack: new Set<string>() };
+    const { owner, waysBack } = groups.get(remarkKey(remark)) ?? { owner: mark, waysBack: new Set<string>() };
     const isNearer = owner.chapter !== remark.chapter && mark.chapter === remark.chapter;
     for (const { id } of backs) waysBack.add(id);
-    groups.set(keyOf(remark), { owner: isNearer ? mark : owner, waysBack });
+    groups.set(remarkKey(remark), { owner: isNearer ? mark : owner, waysBack });
   }
   return groups;
 }

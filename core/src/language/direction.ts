@@ -16,12 +16,21 @@ const LEFTWARD: ReadonlySet<string> = new Set([
 const LEFTWARD_LETTER =
   /[\p{scx=Adlm}\p{scx=Arab}\p{scx=Hebr}\p{scx=Mand}\p{scx=Nkoo}\p{scx=Rohg}\p{scx=Samr}\p{scx=Syrc}\p{scx=Thaa}]/u;
 
+/** Asked of each block of a book, and slow to find out. */
+const known = new Map<string, Direction>();
+
 /** How a language is written: by the script of its tag, else by the likely one (CLDR). */
 export function directionOf(tag: string): Direction {
+  let direction = known.get(tag);
+  if (!direction) known.set(tag, (direction = LEFTWARD.has(scriptOf(tag)) ? 'rtl' : 'ltr'));
+  return direction;
+}
+
+function scriptOf(tag: string): string {
   try {
-    return LEFTWARD.has(new Intl.Locale(tag).maximize().script ?? '') ? 'rtl' : 'ltr';
+    return new Intl.Locale(tag).maximize().script ?? '';
   } catch {
-    return 'ltr';
+    return '';
   }
 }
 

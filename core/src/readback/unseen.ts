@@ -1,5 +1,5 @@
 import type { ExpectedLink } from '../publish/index.js';
-import type { FoundLink, Landing } from './found-link.js';
+import type { FoundLink } from './found-link.js';
 
 /** What a reader of a PDF gives for a sign that no font has a shape for. */
 const BLANK = /\0+/g;
@@ -30,5 +30,5 @@ export const withoutBlanks = (link: FoundLink): FoundLink => {
     before: seen(link.landing.before),
     after: seen(link.landing.after),
   };
-  return { ...link, text: seen(link.text), ...(landing ? { landing: landing satisfies Landing } : {}) };
+  return { ...link, text: seen(link.text), ...(landing ? { landing } : {}) };
 };

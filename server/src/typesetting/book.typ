@@ -100,8 +100,9 @@
   curve.move((3.6pt, 0.6pt)), curve.line((3.6pt, 3.6pt)), curve.line((1pt, 3.6pt)),
   curve.move((2.2pt, 2.4pt)), curve.line((1pt, 3.6pt)), curve.line((2.2pt, 4.8pt))))
 
-// Code whose lines are longer than `columns` signs: they break at single spaces, and within what is longer without one. `run` is how
-// many signs have come since the last spot at which a line may break. Gives the content, and the run at its end.
+// Code: runs of spaces and line breaks stay as they are written. Lines that are longer than `columns` signs break at single spaces,
+// and within what is longer without one. `run` is how many signs have come since the last spot at which a line may break. Gives the
+// content, and the run at its end.
 #let broken(nodes, columns, run) = {
   let made = ()
   for node in nodes {
@@ -147,20 +148,6 @@
   (made.join(), run)
 }
 
-// Runs of spaces and line breaks stay as they are written.
-#let preformatted(nodes) = {
-  for node in nodes {
-    if type(node) == str {
-      for (index, line) in node.split("\n").enumerate() {
-        if index > 0 { linebreak() }
-        line.replace(" ", "\u{a0}")
-      }
-    } else if node.t == "link" { leads(node, linked(preformatted(node.c), node.look)) }
-    else if node.t == "anchor" { spot(node.id) }
-    else if "c" in node { preformatted(node.c) }
-  }
-}
-
 // A sign of code is 0.602 of its size wide in every font of this kind that is set here.
 #let code-of(node) = {
   let advance = 8pt * 0.602
@@ -168,7 +155,7 @@
   set text(font: "DejaVu Sans Mono", size: 8pt, hyphenate: false)
   block(inset: (left: 3mm), layout(size => par({
     let columns = calc.max(4, calc.floor(size.width / advance))
-    if node.longest <= columns { preformatted(node.c) } else { broken(node.c, columns, 0).first() }
+    broken(node.c, if node.longest <= columns { float.inf } else { columns }, 0).first()
   })))
 }
 

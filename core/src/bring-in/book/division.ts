@@ -58,16 +58,23 @@ function idsAtStart(block: Node): string[] {
   return ids;
 }
 
-function cutAt({ blocks, title }: Part, cuts: readonly KnownCut[], depth: number): Part[] {
-  const first = blocks[0];
+function cutAt(part: Part, cuts: readonly KnownCut[], depth: number): Part[] {
+  const titles = new Map<Node, string>();
+  for (const cut of cuts) if (cut.depth <= depth && !titles.has(cut.block)) titles.set(cut.block, cut.title);
+  const [first] = part.blocks;
+  const title = (first && titles.get(first)) || part.title;
+  return cutBefore({ ...part, title }, (block) => titles.get(block) ?? null);
+}
+
+/** Begins a part at each block that has a title, though it be empty, where there is something to read before it. */
+function cutBefore({ blocks, title }: Part, titleAt: (block: Node) => string | null): Part[] {
   const parts: Part[] = [];
   let part: Part = { blocks: [], title };
   for (const block of blocks) {
-    const cut = cuts.find((one) => one.block === block && one.depth <= depth);
-    if (cut && block === first) part.title = cut.title || title;
-    if (cut && part.blocks.some(hasSomething)) {
+    const own = titleAt(block);
+    if (own !== null && part.blocks.some(hasSomething)) {
       parts.push(part);
-      part = { blocks: [], title: cut.title };
+      part = { blocks: [], title: own };
     }
     part.blocks.push(block);
   }
@@ -76,30 +83,20 @@ function cutAt({ blocks, title }: Part, cuts: readonly KnownCut[], depth: number
 
 function cutFurther(part: Part, cuts: readonly KnownCut[], depth: number): Part[] {
   if (wordsIn(part.blocks) <= LARGE) return [part];
-  const within = cuts.filter(({ block, depth: its }) => its >= depth && part.blocks.indexOf(block) > 0);
+  const later = new Set(part.blocks.slice(1));
+  const within = cuts.filter((cut) => cut.depth >= depth && later.has(cut.block));
   if (within.length === 0) return cutAtHeadings(part);
   const next = Math.min(...within.map((cut) => cut.depth));
   return cutAt(part, within, next).flatMap((one) => cutFurther(one, cuts, next + 1));
 }
 
-/** The highest level of headings that stands at least twice outside lists, tables and quotations. */
-export const topLevel = (blocks: readonly Node[]): number | undefined =>
-  [1, 2, 3].find((level) => blocks.filter((block) => isHeading(block, level)).length >= 2);
-
-/** Cuts at the highest headings; what comes before the first of them is a part of its own when it has words. */
-export function cutAtHeadings({ blocks, title }: Part): Part[] {
-  const level = topLevel(blocks);
-  if (level === undefined) return [{ blocks, title }];
-  const parts: Part[] = [];
-  let part: Part = { blocks: [], title };
-  for (const block of blocks) {
-    if (isHeading(block, level) && part.blocks.some(hasSomething)) {
-      parts.push(part);
-      part = { blocks: [], title: '' };
-    }
-    part.blocks.push(block);
-  }
-  return [...parts, part];
+/**
+ * Cuts at the highest level of headings that stands at least twice outside lists, tables and quotations; what comes before the first
+ * of them is a part of its own when it has words.
+ */
+export function cutAtHeadings(part: Part): Part[] {
+  const level = [1, 2, 3].find((one) => part.blocks.filter((block) => isHeading(block, one)).length >= 2);
+  return level === undefined ? [part] : cutBefore(part, (block) => (isHeading(block, level) ? '' : null));
 }
 
 /** A part that holds a heading and no more is no chapter: it begins the next one. */

@@ -50,7 +50,7 @@ export function resolveHref(
           leftOut: `“${trimmed.slice(0, 80)}” can’t be read as ${scheme === 'tel' ? 'a telephone number' : 'a spot on the earth'}`,
         };
   }
-  if (scheme && scheme !== 'http' && scheme !== 'https') return otherScheme(scheme, trimmed);
+  if (scheme && scheme !== 'http' && scheme !== 'https') return otherScheme(trimmed);
   if (scheme || trimmed.startsWith('//')) {
     const full = scheme ? trimmed : `https:${trimmed}`;
     const url = parseWebAddress(full);
@@ -59,9 +59,12 @@ export function resolveHref(
   return inside(trimmed, file, parts);
 }
 
-/** Resolvers of names that lead nowhere by themselves: DOIs (doi.org, ISO 26324), and books by their ISBN, which has none. */
-function otherScheme(scheme: string, address: string): Destination | { leftOut: string } {
-  const doi = scheme === 'doi' ? address.slice(4) : /^(?:info:doi\/|urn:doi:)(.*)$/i.exec(address)?.[1];
+/** The DOI that an address names; `null` for any other. A DOI leads nowhere by itself: `doi.org` resolves it (ISO 26324). */
+export const doiIn = (address: string): string | null =>
+  /^\s*(?:doi:|info:doi\/|urn:doi:)(.*?)\s*$/i.exec(address)?.[1] ?? null;
+
+function otherScheme(address: string): Destination | { leftOut: string } {
+  const doi = doiIn(address);
   const resolved = doi ? parseWebAddress(`https://doi.org/${doi.replace(/^\/+/, '')}`) : null;
   if (resolved) return { kind: 'web', href: resolved.href };
   return { leftOut: `“${address.slice(0, 80)}” can’t be published, so the words stay without it` };

@@ -1,4 +1,4 @@
-import type { Node } from 'prosemirror-model';
+import { Fragment, type Node } from 'prosemirror-model';
 
 /** What is found out about parts of a file by means that are not part of reading it. */
 export interface Trials {
@@ -19,14 +19,11 @@ export function sampleOf(chapters: readonly (readonly Node[])[]): string {
   let sample = '';
   for (const blocks of chapters) {
     let words = '';
-    for (const block of blocks) {
-      if (words.length > ENOUGH.chapter) break;
-      block.descendants((node) => {
-        if (node.isTextblock && node.type.name !== 'code_block') words += `${node.textContent}\n`;
-        return !node.isTextblock && words.length <= ENOUGH.chapter;
-      });
-      if (block.isTextblock && block.type.name !== 'code_block') words += `${block.textContent}\n`;
-    }
+    Fragment.from(blocks).descendants((node) => {
+      if (words.length > ENOUGH.chapter) return false;
+      if (node.isTextblock && node.type.name !== 'code_block') words += `${node.textContent}\n`;
+      return !node.isTextblock;
+    });
     sample += words.slice(0, ENOUGH.chapter);
     if (sample.length > ENOUGH.all) break;
   }

@@ -1,11 +1,12 @@
 import { isTag, isText, type ChildNode, type Document, type Element } from 'domhandler';
 import { findOne, getElementsByTagName } from 'domutils';
+import type { Node } from 'prosemirror-model';
 import { decodeLoosely } from '../../destination/index.js';
 import { schema, type Matter } from '../../manuscript/index.js';
 import { assemble, type ChapterDraft } from '../book/assemble.js';
 import type { BroughtIn } from '../book/brought-in.js';
 import { detailsFrom } from '../book/details.js';
-import { divided } from '../book/division.js';
+import { divided, type Part } from '../book/division.js';
 import { Enclosures } from '../book/enclosures.js';
 import { Ids, idsOf } from '../book/ids.js';
 import { resolveHref } from '../book/link-resolver.js';
@@ -83,17 +84,10 @@ export function readEpub(
       styles: NO_STYLES,
     };
     const blocks = readFlow([body], around, html?.lang ?? html?.['xml:lang']);
+    const title = textOf(document, 'title');
     const own = lines.filter((line) => line.path === path);
-    const atStart = own.length > 0 ? idsBeforeWords(body) : new Set<string>();
-    const isStart = ({ fragment }: ContentsLine) => fragment === '' || atStart.has(fragment);
-    const named = own.find(isStart);
-    const cuts = own.flatMap((line) => {
-      const place = isStart(line) ? undefined : ids.find(path, line.fragment);
-      return place ? [{ place, depth: line.depth, title: line.title }] : [];
-    });
-    const title = named?.title || (running.has(textOf(document, 'title')) ? '' : textOf(document, 'title'));
-    const highest = Math.min(...own.map(({ depth }) => depth));
-    for (const [index, part] of divided(blocks, title, cuts, highest).entries())
+    const parts = partsOf(blocks, running.has(title) ? '' : title, own, body, (id) => ids.find(path, id));
+    for (const [index, part] of parts.entries())
       drafts.push({
         id: index === 0 ? chapter : mint(),
         matter: matterOf(body),
@@ -189,19 +183,37 @@ function linesOf(opf: Package, items: readonly Element[], files: Map<string, Uin
   const nav = items.find(({ attribs }) => attribs.properties?.split(' ').includes('nav'));
   const ncx = items.find(({ attribs }) => attribs['media-type'] === 'application/x-dtbncx+xml');
   for (const [item, read, linesFrom] of [
-    [nav, parseXhtml, linesOfNav],
+    [nav, (bytes: Uint8Array) => flat(parseXhtml(bytes)), linesOfNav],
     [ncx, parseXml, linesOfNcx],
   ] as const) {
     const path = item ? pathFrom(opf.path, item.attribs.href ?? '') : '';
     const bytes = files.get(path);
     if (!bytes) continue;
-    const lines = linesFrom(flat(read(bytes)), (reference) => ({
+    const lines = linesFrom(read(bytes), (reference) => ({
       path: pathFrom(path, reference),
       fragment: decodeLoosely(/#(.*)$/.exec(reference)?.[1] ?? ''),
     }));
     if (lines.length > 0) return lines;
   }
   return [];
+}
+
+/** The chapters that a page is, by the lines of the contents that lead into it; `title` is its own. */
+function partsOf(
+  blocks: Node[],
+  title: string,
+  lines: readonly ContentsLine[],
+  body: Element,
+  placeOf: (id: string) => string | undefined,
+): Part[] {
+  const atStart = lines.length > 0 ? idsBeforeWords(body) : new Set<string>();
+  const isStart = ({ fragment }: ContentsLine) => fragment === '' || atStart.has(fragment);
+  const cuts = lines.flatMap((line) => {
+    const place = isStart(line) ? undefined : placeOf(line.fragment);
+    return place ? [{ place, depth: line.depth, title: line.title }] : [];
+  });
+  const highest = Math.min(...lines.map(({ depth }) => depth));
+  return divided(blocks, lines.find(isStart)?.title || title, cuts, highest);
 }
 
 /** The ids that stand before the first words of a page. */

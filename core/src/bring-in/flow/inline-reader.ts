@@ -9,6 +9,7 @@ import type { DrawingLink } from '../../cleaning/index.js';
 import { type AreaDraft, drawingAreas, layeredAreas, mapAreas } from './areas.js';
 import { isBlock, MARKS, NOT_KEPT, PLAIN_STYLE, SAYS_OTHERWISE, SKIPPED } from './elements.js';
 import { idsOf } from '../book/ids.js';
+import { doiIn } from '../book/link-resolver.js';
 import { sizeOfPicture } from './picture-size.js';
 import type { InlineRun } from './inline-run.js';
 import { aboutFrom, altFrom, lookFrom } from './link-says.js';
@@ -165,7 +166,7 @@ export class InlineReader {
       return marks;
     }
     this.around.tally.add('kept', LINK_NAMES[destination.kind]);
-    if (/^\s*(?:doi:|info:doi|urn:doi)/i.test(href))
+    if (doiIn(href) !== null)
       this.around.tally.add('changed', 'links', 'they named a DOI, and lead to doi.org');
     if (destination.kind === 'place' && destination.place === NOWHERE)
       this.around.tally.add('changed', 'links', NOWHERE_WHY);

@@ -35,15 +35,21 @@ export function landingOf(href: string, edition: Edition): LandingWords {
   const id = href.slice(1);
   if (id === TOP) return { landing: edition.book.title.slice(0, LENGTH) };
   if (id === CONTENTS) return { landing: phrases(edition.book.language).contents };
-  const { words, around } = landings(edition);
+  const { words, spots } = landings(edition);
   const landing = words.get(id) ?? '';
-  const between = landing === '' ? around.get(id) : undefined;
-  return between ? { landing, between } : { landing };
+  const spot = landing === '' ? spots.get(id) : undefined;
+  return spot ? { landing, between: betweenAt(spot) } : { landing };
 }
 
 interface Landings {
   words: Map<string, string>;
-  around: Map<string, Between>;
+  spots: Map<string, Spot>;
+}
+
+/** Where a place stands in what a chapter shows. */
+interface Spot {
+  text: string;
+  at: number;
 }
 
 const known = new WeakMap<Edition, Landings>();
@@ -58,10 +64,10 @@ function landings(edition: Edition): Landings {
 function readLandings(edition: Edition): Landings {
   const { book, map, places, format } = edition;
   const found = new Map<string, string>();
-  const around = new Map<string, Between>();
+  const spots = new Map<string, Spot>();
   for (const chapter of book.chapters) {
     found.set(chapter.id, firstWords(chapter.doc));
-    for (const [id, between] of betweenIn(chapter.doc, edition)) around.set(id, between);
+    for (const [id, spot] of spotsIn(chapter.doc, edition)) spots.set(id, spot);
     chapter.doc.descendants((node, _at, parent, index) => {
       const id = idOf(node);
       const { name } = node.type;
@@ -81,7 +87,7 @@ function readLandings(edition: Edition): Landings {
     found.set(id, firstWords(node));
     for (const mark of marks) found.set(mark.id, number);
   }
-  return { words: found, around };
+  return { words: found, spots };
 }
 
 /** Outside of PDF, a picture says its alternative text. */
@@ -118,8 +124,8 @@ const BLOCK = '\n';
 /** How much of the words before and after a spot is looked for. */
 const BESIDE = 24;
 
-/** What stands before and after each place of a text; a note stands elsewhere. */
-function betweenIn(doc: Node, edition: Edition): [string, Between][] {
+/** Where each place of a text stands in what is shown of it; a note stands elsewhere. */
+function spotsIn(doc: Node, edition: Edition): [string, Spot][] {
   let text = '';
   const spots: [string, number][] = [];
   doc.descendants((node) => {
@@ -130,19 +136,22 @@ function betweenIn(doc: Node, edition: Edition): [string, Between][] {
     text += shownFor(node, edition);
     return !isNote;
   });
-  return spots.map(([id, at]) => {
-    const before =
-      text
-        .slice(Math.max(0, at - 10 * BESIDE), at)
-        .trimEnd()
-        .split(/[\n\ufffb\ufffc]/)
-        .at(-1) ?? '';
-    const [after = ''] = text
-      .slice(at, at + 10 * BESIDE)
-      .replace(/^[\s\ufffc]+/, '')
-      .split(/[\n\ufffb\ufffc]/);
-    return [id, { before: telling(before.slice(-BESIDE)), after: telling(after.slice(0, BESIDE)) }];
-  });
+  return spots.map(([id, at]) => [id, { text, at }]);
+}
+
+/** The words within one block before a spot, and those after it. */
+function betweenAt({ text, at }: Spot): Between {
+  const before =
+    text
+      .slice(Math.max(0, at - 10 * BESIDE), at)
+      .trimEnd()
+      .split(/[\n\ufffb\ufffc]/)
+      .at(-1) ?? '';
+  const [after = ''] = text
+    .slice(at, at + 10 * BESIDE)
+    .replace(/^[\s\ufffc]+/, '')
+    .split(/[\n\ufffb\ufffc]/);
+  return { before: telling(before.slice(-BESIDE)), after: telling(after.slice(0, BESIDE)) };
 }
 
 /** What a reader meets of a node itself, as far as words of the text can be told by it. */

@@ -1,4 +1,4 @@
-import { directionOf, directionOfWords, type Direction } from '../../language/index.js';
+import { directionOf } from '../../language/index.js';
 import type { Mark, Node } from 'prosemirror-model';
 import type { Destination } from '../../destination/index.js';
 import { fileTold, nameInFile } from '../../reader/index.js';
@@ -11,6 +11,7 @@ import {
   type LinkArea,
   type LinkLook,
 } from '../../manuscript/index.js';
+import { otherDirection, unlessOfBook } from '../edition/direction.js';
 import { targetIn, toldIn } from '../edition/edition.js';
 import { inlineTree, wordsOfTree, type InlineTree } from '../edition/inline-tree.js';
 import { lookClass } from './looks.js';
@@ -25,24 +26,18 @@ type Write = (node: Node, page: PageContext) => string;
 const plain =
   (name: string): Write =>
   (node, page) =>
-    element(name, { id: page.once(node.attrs.id), dir: otherDirection(node, page) }, content(node, page));
-
-/** The direction of a block that does not run as its book does (HTML, 3.2.6.4); `null` for any other. */
-function otherDirection(node: Node, { edition }: PageContext): Direction | null {
-  const own = directionOfWords(node.textContent);
-  return own === directionOf(edition.book.language) ? null : own;
-}
-
-/** Code runs from left to right in every book. */
-const ofCode = ({ edition }: PageContext): Direction | null =>
-  directionOf(edition.book.language) === 'rtl' ? 'ltr' : null;
+    element(
+      name,
+      { id: page.once(node.attrs.id), dir: otherDirection(node, page.edition) },
+      content(node, page),
+    );
 
 const cell =
   (name: 'td' | 'th'): Write =>
   (node, page) =>
     element(
       name,
-      { id: page.once(node.attrs.id), dir: otherDirection(node, page), ...spans(node.attrs) },
+      { id: page.once(node.attrs.id), dir: otherDirection(node, page.edition), ...spans(node.attrs) },
       content(node, page),
     );
 
@@ -53,7 +48,7 @@ const writers: Record<string, Write> = {
       'p',
       {
         id: page.once(node.attrs.id),
-        dir: otherDirection(node, page),
+        dir: otherDirection(node, page.edition),
         'data-computed': isReturnLine(node) ? '' : null,
       },
       content(node, page),
@@ -65,7 +60,7 @@ const writers: Record<string, Write> = {
       node.childCount === 1 && node.firstChild?.type.name === 'paragraph' && !node.firstChild.attrs.id;
     return element(
       'li',
-      { id: page.once(node.attrs.id), dir: otherDirection(node, page) },
+      { id: page.once(node.attrs.id), dir: otherDirection(node, page.edition) },
       only ? inline(node.child(0), page) : content(node, page),
     );
   },
@@ -77,13 +72,13 @@ const writers: Record<string, Write> = {
   table_caption: (node, page) =>
     element(
       'caption',
-      { dir: otherDirection(node, page) },
+      { dir: otherDirection(node, page.edition) },
       numberOf(page.captionOf, page, ' ') + content(node, page),
     ),
   caption: (node, page) =>
     element(
       'figcaption',
-      { dir: otherDirection(node, page) },
+      { dir: otherDirection(node, page.edition) },
       numberOf(page.captionOf, page, ' ') + content(node, page),
     ),
   contents: contentsList,
@@ -91,7 +86,7 @@ const writers: Record<string, Write> = {
     const { id, level, uncounted } = attrsOf.heading(node);
     const attributes = {
       id: page.once(id),
-      dir: otherDirection(node, page),
+      dir: otherDirection(node, page.edition),
       'data-uncounted': uncounted ? '' : null,
     };
     return element(`h${level}`, attributes, numberOf(id, page, ' ') + content(node, page));
@@ -100,7 +95,7 @@ const writers: Record<string, Write> = {
     const { id, start } = attrsOf.orderedList(node);
     const attributes = {
       id: page.once(id),
-      dir: otherDirection(node, page),
+      dir: otherDirection(node, page.edition),
       start: start === 1 ? null : String(start),
     };
     return element('ol', attributes, content(node, page));
@@ -108,7 +103,7 @@ const writers: Record<string, Write> = {
   code_block: (node, page) =>
     element(
       'pre',
-      { id: page.once(node.attrs.id), dir: ofCode(page) },
+      { id: page.once(node.attrs.id), dir: otherDirection(node, page.edition) },
       element('code', {}, content(node, page)),
     ),
   rule: (node, page) => element('hr', { id: page.once(node.attrs.id) }),
@@ -213,13 +208,12 @@ function leaf(node: Node, page: PageContext): string {
 
 /** A passage in another language (HTML `lang`; XHTML wants `xml:lang` beside it). */
 function inLanguage(tag: string, inner: string, { edition }: PageContext): string {
-  const own = directionOf(tag);
   return element(
     'span',
     {
       lang: tag,
       'xml:lang': edition.format === 'epub' ? tag : null,
-      dir: own === directionOf(edition.book.language) ? null : own,
+      dir: unlessOfBook(directionOf(tag), edition),
     },
     inner,
   );
@@ -244,7 +238,9 @@ function marked(mark: Mark, text: string, inner: string, page: PageContext): str
     return id ? element('span', { id, 'data-bookmark': called }, inner) : inner;
   }
   if (name === 'language') return inLanguage(attrsOf.language(mark).tag, inner, page);
-  return TAGS[name] ? element(TAGS[name], { dir: name === 'code' ? ofCode(page) : null }, inner) : inner;
+  return TAGS[name]
+    ? element(TAGS[name], { dir: name === 'code' ? unlessOfBook('ltr', page.edition) : null }, inner)
+    : inner;
 }
 
 interface WordsLink {

@@ -13,7 +13,7 @@ const MAY_BREAK = '\u200b';
  */
 export function breakable(said: string, most: number): string {
   const text = said.replaceAll('\u00ad', '');
-  if (text.length <= most) return text;
+  if (text.length <= most || !mayBeLong(most).test(text)) return text;
   let made = '';
   let run = '';
   const end = () => {
@@ -29,6 +29,19 @@ export function breakable(said: string, most: number): string {
   end();
   return made;
 }
+
+/** Runs that may have more than so many UTF-16 units: most texts have none, and that is seen at once. */
+function mayBeLong(most: number): RegExp {
+  let pattern = patterns.get(most);
+  if (!pattern)
+    patterns.set(
+      most,
+      (pattern = new RegExp(`(?:(?!${BREAKS.source}).|${FIXED.source}){${Math.ceil((most + 1) / 2)}}`, 'su')),
+    );
+  return pattern;
+}
+
+const patterns = new Map<number, RegExp>();
 
 function broken(run: string, most: number): string {
   let made = '';

@@ -1,6 +1,7 @@
 import type { Node } from 'prosemirror-model';
-import { directionOf, directionOfWords, phrases } from '../../language/index.js';
+import { phrases } from '../../language/index.js';
 import { attrsOf, linksOnFigure, wordsOf, type Note } from '../../manuscript/index.js';
+import { otherDirection } from '../edition/direction.js';
 import { afterBook, atFoot, notesOfChapter } from '../edition/note-backs.js';
 import { placeCells } from './table-grid.js';
 import { settled } from './settled.js';
@@ -11,8 +12,8 @@ import { anchors, fitting, type Content, type TypesetContext, type TypesetNode }
 /** Places of a block stand where its first words do, or at its picture: `before` are those of the blocks around it. */
 export function block(node: Node, context: TypesetContext, before: readonly string[] = []): TypesetNode {
   const set = plainBlock(node, context, before);
-  const dir = node.type.name === 'code_block' ? 'ltr' : directionOfWords(node.textContent);
-  return dir === null || dir === directionOf(context.edition.book.language) ? set : { ...set, dir };
+  const dir = otherDirection(node, context.edition);
+  return dir === null ? set : { ...set, dir };
 }
 
 function plainBlock(node: Node, context: TypesetContext, before: readonly string[]): TypesetNode {
