@@ -1,4 +1,4 @@
-import { PDFHexString, PDFName, type PDFDocument } from '@cantoo/pdf-lib';
+import { PdfString, type PDF } from '@libpdf/core';
 import { fileTold } from '@vennet/core/reader';
 import type { Link } from '@vennet/core/manuscript';
 import { computedLinks, hrefIn, toldIn, type Edition } from '@vennet/core/publish';
@@ -11,7 +11,7 @@ import { addressOf, linkElements } from './pdf-tree.js';
  * address there. Links are met in the order of the structure tree, one `Link` element each, and matched with those of the
  * book by where they lead.
  */
-export function annotate(document: PDFDocument, edition: Edition): void {
+export function annotate(document: PDF, edition: Edition): void {
   const waiting = new Map<string, string[]>();
   const wait = (href: string, contents: string) => {
     const queue = waiting.get(href);
@@ -24,13 +24,13 @@ export function annotate(document: PDFDocument, edition: Edition): void {
   }
   for (const { href, text } of computedLinks(edition)) wait(href, text);
   for (const annotations of linkElements(document)) {
-    const address = (annotations[0] && addressOf(annotations[0])) ?? '';
+    const address = (annotations[0] && addressOf(annotations[0], document)) ?? '';
     const inside = address.startsWith(PLACE_SCHEME);
     const href = inside ? `#${address.slice(PLACE_SCHEME.length)}` : address;
     const contents = waiting.get(href)?.shift() ?? '';
     if (contents === '' && !inside) continue;
     for (const annotation of annotations)
-      annotation.set(PDFName.of('Contents'), PDFHexString.fromText(contents || href.slice(1)));
+      annotation.set('Contents', PdfString.fromString(contents || href.slice(1)));
   }
 }
 

@@ -1,4 +1,4 @@
-import { PDFDocument } from '@cantoo/pdf-lib';
+import { PDF } from '@libpdf/core';
 import type { Edition } from '@vennet/core/publish';
 import { annotate } from './annotate.js';
 import { namePlaces } from './named-places.js';
@@ -10,8 +10,8 @@ export async function finishPdf(
   edition: Edition,
   places: readonly SetPlace[],
 ): Promise<Uint8Array> {
-  const document = await PDFDocument.load(bytes, { updateMetadata: false });
+  const document = await PDF.load(bytes);
   annotate(document, edition);
   namePlaces(document, places);
-  return document.save({ updateFieldAppearances: false });
+  return document.save();
 }

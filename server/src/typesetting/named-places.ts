@@ -1,13 +1,14 @@
 import {
-  PDFArray,
-  PDFDict,
-  PDFHexString,
-  PDFName,
-  PDFString,
-  type PDFDocument,
-  type PDFObject,
-} from '@cantoo/pdf-lib';
-import { addressOf } from './pdf-tree.js';
+  PdfArray,
+  PdfDict,
+  PdfName,
+  PdfNull,
+  PdfNumber,
+  PdfString,
+  type PDF,
+  type PdfObject,
+} from '@libpdf/core';
+import { addressOf, resolverOf } from './pdf-tree.js';
 import type { SetPlace } from './typeset.js';
 
 /** The scheme of addresses by which the typesetter's links to places are told. */
@@ -17,60 +18,59 @@ export const PLACE_SCHEME = 'place:';
  * Gives every place of a set book its name in the file (a named destination with `/XYZ`, ISO 32000-1, 12.3.2.3), and turns
  * links to places, which the typesetter wrote as addresses, into links to these names.
  */
-export function namePlaces(document: PDFDocument, places: readonly SetPlace[]): void {
-  const { context } = document;
+export function namePlaces(document: PDF, places: readonly SetPlace[]): void {
+  const resolve = resolverOf(document);
   const pages = document.getPages();
-  const names = new Map<string, PDFObject>();
+  const names = new Map<string, PdfObject>();
   for (const { id, page, x, y } of places) {
     const on = pages[page - 1];
     if (!on || names.has(id)) continue;
-    const top = Math.min(on.getHeight(), on.getHeight() - y);
-    names.set(id, context.obj([on.ref, 'XYZ', rounded(x), rounded(top), null]));
+    const top = Math.min(on.height, on.height - y);
+    names.set(
+      id,
+      PdfArray.of(
+        on.ref,
+        PdfName.of('XYZ'),
+        PdfNumber.of(rounded(x)),
+        PdfNumber.of(rounded(top)),
+        PdfNull.instance,
+      ),
+    );
   }
   for (const page of pages)
-    for (const annotation of page.node.Annots()?.asArray() ?? []) {
-      const link = context.lookupMaybe(annotation, PDFDict);
-      const address = link && addressOf(link);
-      if (!link || !address?.startsWith(PLACE_SCHEME)) continue;
-      link.delete(PDFName.of('A'));
+    for (const annotation of page.dict.getArray('Annots', resolve)?.toArray() ?? []) {
+      const link = annotation.type === 'ref' ? resolve(annotation) : annotation;
+      const address = link instanceof PdfDict ? addressOf(link, document) : null;
+      if (!(link instanceof PdfDict) || !address?.startsWith(PLACE_SCHEME)) continue;
+      link.delete('A');
       const id = address.slice(PLACE_SCHEME.length);
-      if (names.has(id)) link.set(PDFName.of('Dest'), nameOf(id));
+      if (names.has(id)) link.set('Dest', PdfString.fromString(id));
     }
   writeNames(document, names);
 }
 
 const rounded = (points: number) => Math.round(points * 100) / 100;
 
-/** A name as the key of a name tree: ASCII as it is, anything else in UTF-16. */
-const nameOf = (id: string): PDFString | PDFHexString =>
-  /^[\x20-\x7e]*$/.test(id) ? PDFString.of(id) : PDFHexString.fromText(id);
-
 /** Writes the name tree: its names sorted by their bytes (ISO 32000-1, 7.9.6), those that were there before among them. */
-function writeNames(document: PDFDocument, names: ReadonlyMap<string, PDFObject>): void {
-  const { context, catalog } = document;
-  const root = context.lookupMaybe(catalog.get(PDFName.of('Names')), PDFDict) ?? context.obj({});
-  const tree = context.lookupMaybe(root.get(PDFName.of('Dests')), PDFDict);
-  const all = new Map<string, PDFObject>([...(tree ? namesIn(tree) : []), ...names]);
-  const keyed = [...all].map(([id, value]) => ({ key: nameOf(id), value }));
-  keyed.sort((one, other) => compareBytes(one.key.asBytes(), other.key.asBytes()));
-  root.set(
-    PDFName.of('Dests'),
-    context.register(context.obj({ Names: keyed.flatMap(({ key, value }) => [key, value]) })),
-  );
-  catalog.set(PDFName.of('Names'), root);
+function writeNames(document: PDF, names: ReadonlyMap<string, PdfObject>): void {
+  const root = document.context.catalog.getOrCreateNames();
+  const tree = root.getDict('Dests', resolverOf(document));
+  const all = new Map<string, PdfObject>([...(tree ? namesIn(tree, document) : []), ...names]);
+  const keyed = [...all].map(([id, value]) => ({ key: PdfString.fromString(id), value }));
+  keyed.sort((one, other) => Buffer.compare(one.key.bytes, other.key.bytes));
+  const list = PdfArray.of(...keyed.flatMap(({ key, value }) => [key, value]));
+  root.set('Dests', document.context.register(PdfDict.of({ Names: list })));
 }
 
-function* namesIn(tree: PDFDict): Generator<[string, PDFObject]> {
-  const kids = tree.lookupMaybe(PDFName.of('Kids'), PDFArray);
-  for (let index = 0; kids && index < kids.size(); index++) yield* namesIn(kids.lookup(index, PDFDict));
-  const names = tree.lookupMaybe(PDFName.of('Names'), PDFArray);
-  for (let index = 0; names && index + 1 < names.size(); index += 2) {
-    const key = names.lookup(index);
-    if (key instanceof PDFString || key instanceof PDFHexString)
-      yield [key.decodeText(), names.get(index + 1)];
+function* namesIn(tree: PdfDict, document: PDF): Generator<[string, PdfObject]> {
+  const resolve = resolverOf(document);
+  for (const kid of tree.getArray('Kids', resolve)?.toArray() ?? []) {
+    const under = kid.type === 'ref' ? resolve(kid) : kid;
+    if (under instanceof PdfDict) yield* namesIn(under, document);
   }
-}
-
-function compareBytes(one: Uint8Array, other: Uint8Array): number {
-  return Buffer.compare(one, other);
+  const names = tree.getArray('Names', resolve)?.toArray() ?? [];
+  for (let index = 0; index + 1 < names.length; index += 2) {
+    const [key, value] = names.slice(index, index + 2);
+    if (key instanceof PdfString && value) yield [key.asString(), value];
+  }
 }
