@@ -1,5 +1,5 @@
 export { linksInEpub } from './epub.js';
-export { withoutBlanks, withoutUnseen } from './unseen.js';
+export { foundWithoutUnseen, withoutUnseen } from './unseen.js';
 export type { CutOffLine, FoundLink, Landing } from './found-link.js';
 export { linksInPdf } from './pdf.js';
 export type { PdfReadback } from './pdf.js';

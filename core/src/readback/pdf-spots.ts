@@ -1,57 +1,32 @@
-import type { PDFDocumentProxy } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import type { Landing } from './found-link.js';
-import type { PdfText } from './pdf-text.js';
-
-/** A piece of text as it stands on a page: its ends, its baseline and its size, in points from the lower left corner. */
-interface Piece {
-  text: string;
-  right: number;
-  baseline: number;
-  size: number;
-  /** Its words run from right to left. */
-  isLeftward: boolean;
-}
+import type { Piece, Spot } from './pdf-page.js';
 
 /** How far a spot may be from the line of its words, in points. */
 const NEAR = 3;
 /** How much text is read at a spot, in UTF-16 units. */
 const LENGTH = 300;
 
-/** Where the destinations of a PDF lead, by what stands there: the words of the page itself, not what its maker says. */
+/** What stands where links of a PDF land: the words of the page itself, not what its maker says. */
 export class PdfSpots {
   constructor(
-    readonly document: PDFDocumentProxy,
-    readonly text: PdfText,
+    readonly pages: number,
+    readonly piecesOn: (number: number) => readonly Piece[],
   ) {}
 
-  /** What stands where a destination leads, by its name or itself; `null` for one that leads to no page. */
-  async landingOf(dest: unknown): Promise<Landing | null> {
-    const explicit: unknown = typeof dest === 'string' ? await this.document.getDestination(dest) : dest;
-    if (!Array.isArray(explicit)) return null;
-    // `/XYZ left top zoom`, from the lower left corner (ISO 32000-1, 12.3.2.2).
-    const [reference, , left, top] = explicit as [{ num: number; gen: number }, unknown, number, number];
-    const number = (await this.document.getPageIndex(reference).catch(() => -1)) + 1;
-    if (number === 0) return null;
-    const landing = textAt(await this.#piecesOn(number), Number(left), Number(top));
-    return { ...landing, ...(await this.#beyond(number, landing)) };
+  /** What stands at a spot; `null` for one that is on no page. */
+  landingAt({ page, left, top }: Spot): Landing | null {
+    if (page < 1 || page > this.pages) return null;
+    const landing = textAt(this.piecesOn(page), left, top);
+    return { ...landing, ...this.#beyond(page, landing) };
   }
 
   /** A spot at the top of a page follows the words of the page before; at its foot, those of the next one follow. */
-  async #beyond(number: number, { before, after }: Landing): Promise<Pick<Landing, 'before' | 'after'>> {
-    const textOf = async (page: number) =>
-      page < 1 || page > this.document.numPages ? '' : joined(await this.#piecesOn(page));
+  #beyond(number: number, { before, after }: Landing): Pick<Landing, 'before' | 'after'> {
+    const textOf = (page: number) => (page < 1 || page > this.pages ? '' : joined(this.piecesOn(page)));
     return {
-      before: isFoot(before) ? (await textOf(number - 1)).slice(-LENGTH) + before : before,
-      after: isFoot(after) ? (await textOf(number + 1)).slice(0, LENGTH) : after,
+      before: isFoot(before) ? textOf(number - 1).slice(-LENGTH) + before : before,
+      after: isFoot(after) ? textOf(number + 1).slice(0, LENGTH) : after,
     };
-  }
-
-  async #piecesOn(number: number): Promise<Piece[]> {
-    return (await this.text.on(number)).flatMap((item) => {
-      if (!('str' in item) || item.str === '') return [];
-      const [, , , size = 0, left = 0, baseline = 0] = item.transform as number[];
-      return [{ text: item.str, right: left + item.width, baseline, size, isLeftward: item.dir === 'rtl' }];
-    });
   }
 }
 
@@ -67,7 +42,7 @@ function textAt(pieces: readonly Piece[], left: number, top: number): Landing {
   let nearest = Infinity;
   pieces.forEach((piece, index) => {
     const distance = distanceOf(piece);
-    if (distance >= nearest - 0.5 || !isOnLine(piece) || piece.right < left - 1) return;
+    if (distance >= nearest - 0.5 || !isOnLine(piece) || piece.box[2] < left - 1) return;
     first = index;
     nearest = distance;
   });
@@ -105,7 +80,7 @@ function lineStart(pieces: readonly Piece[], nearest: number, left: number): num
   const isBefore = (piece: Piece | undefined) =>
     piece !== undefined &&
     Math.abs(piece.baseline - line) < RAISED &&
-    (isLeftward || piece.right >= left - 1);
+    (isLeftward || piece.box[2] >= left - 1);
   let start = nearest;
   while (isBefore(pieces[start - 1])) start--;
   return start;

@@ -1,24 +1,6 @@
-import type { PDFPageProxy } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import type { CutOffLine, FoundLink } from './found-link.js';
+import { readPage, type Annotation, type Box, type LinkElement, type PdfPage } from './pdf-page.js';
 import { PdfSpots } from './pdf-spots.js';
-import { PdfText, type PdfItem } from './pdf-text.js';
-
-interface Annotation {
-  id: string;
-  subtype: string;
-  url?: string;
-  unsafeUrl?: string;
-  dest?: unknown;
-  contentsObj?: { str: string };
-}
-
-/** A node of the tree that `getStructTree` gives: an element with a role, or a leaf with an id. */
-interface StructNode {
-  role?: string;
-  type?: string;
-  id?: string;
-  children?: StructNode[];
-}
 
 export interface PdfReadback {
   links: FoundLink[];
@@ -28,136 +10,159 @@ export interface PdfReadback {
 
 /**
  * Every link annotation of a tagged PDF, in the order of its structure, but those of the contents (inside `TOC`).
- * Annotations of one `Link` element on one page are one link, however many lines it runs over.
+ * Annotations of one `Link` element on one page are one link, however many lines it runs over: those that can be pressed where
+ * the words and pictures of the element stand.
  *
  * @param progress pages read and pages in all
+ * @throws {Error} a PDF that can't be opened
  */
 export async function linksInPdf(
   bytes: Uint8Array,
   progress: (done: number, total: number) => void = () => {},
 ): Promise<PdfReadback> {
-  // Read only here: its polyfills take the place of the engine's own JSON, several times slower.
-  const { getDocument } = await import('pdfjs-dist/legacy/build/pdf.mjs');
-  const task = getDocument({ data: bytes, useSystemFonts: false, verbosity: 0 });
+  // Read only here: it is large, and a browser never needs it.
+  const { Pdfium } = await import('./pdfium.js');
+  const pdf = await Pdfium.open(bytes);
   try {
-    const document = await task.promise;
-    const text = new PdfText(document);
-    const spots = new PdfSpots(document, text);
+    const total = pdf.calls.FPDF_GetPageCount(pdf.document);
+    const pages = new Map<number, PdfPage>();
+    const pageOf = (number: number): PdfPage => {
+      const known = pages.get(number) ?? readPage(pdf, number);
+      pages.set(number, known);
+      return known;
+    };
+    const spots = new PdfSpots(total, (number) => pageOf(number).pieces);
     const links: FoundLink[] = [];
     const cutOff: CutOffLine[] = [];
     let before: FoundLink[] = [];
-    for (let number = 1; number <= document.numPages; number++) {
-      const page = await document.getPage(number);
-      const onPage = await linksOnPage(page, number, text, spots);
+    for (let number = 1; number <= total; number++) {
+      const page = pageOf(number);
+      const where = `page ${number}`;
+      const onPage = linksOn(page, where, spots);
       const [first] = onPage;
       // Notes at the foot of the page before may stand between the two halves of a link.
       if (first && before.some(({ href }) => href === first.href)) first.mayContinue = true;
       before = onPage;
       links.push(...onPage);
-      cutOff.push(...linesCutOff(await text.on(number), page.view, `page ${number}`));
-      page.cleanup();
-      progress(number, document.numPages);
+      cutOff.push(...linesCutOff(page, where));
+      progress(number, total);
     }
-    return { links, pages: document.numPages, cutOff };
+    return { links, pages: total, cutOff };
   } finally {
-    await task.destroy();
+    pdf.close();
   }
 }
 
-async function linksOnPage(
-  page: PDFPageProxy,
-  number: number,
-  text: PdfText,
-  spots: PdfSpots,
-): Promise<FoundLink[]> {
-  const all = (await page.getAnnotations()) as Annotation[];
-  const annotations = new Map(all.filter(({ subtype }) => subtype === 'Link').map((one) => [one.id, one]));
-  if (annotations.size === 0) return [];
-  const tree = (await page.getStructTree()) as StructNode | null;
-  const words = wordsByContent(await text.on(number));
-  const where = `page ${number}`;
+function linksOn(page: PdfPage, where: string, spots: PdfSpots): FoundLink[] {
+  const owners = ownersOf(page);
+  const found = ({ contents, ...annotation }: Annotation, text: string): FoundLink => ({
+    ...targetOf(annotation, spots),
+    text,
+    note: contents,
+    where,
+  });
   const links: FoundLink[] = [];
-  const seen = new Set(idsInContents(tree));
-  for (const element of linkElements(tree)) {
-    const leaves = leavesOf(element);
-    const own = leaves.flatMap((leaf) => annotations.get(leaf.id ?? '') ?? []);
-    for (const { id } of own) seen.add(id);
-    const [first] = own;
-    if (!first) continue;
-    // What is written within a picture is part of the picture.
-    const said = leavesOf(element, 'Figure')
-      .map((leaf) => words.get(leaf.id ?? '') ?? '')
-      .join('');
-    links.push({ ...(await targetOf(first, spots)), text: said, note: first.contentsObj?.str, where });
+  for (const element of page.elements) {
+    const [first] = owners.get(element) ?? [];
+    if (!first || element.isContents) continue;
+    const words = element.words
+      .map((content) => textOf(page, content))
+      .join('')
+      .trim();
+    links.push(found(first, words));
   }
+  const owned = new Set([...owners.values()].flat());
   // An entry of the contents that runs over two lines may stand outside of their structure.
-  const ofContents = ({ dest }: Annotation) => Array.isArray(dest) && hasContents(tree);
-  for (const [id, annotation] of annotations)
-    if (!seen.has(id) && !ofContents(annotation))
-      links.push({ ...(await targetOf(annotation, spots)), text: '', where });
+  const isEntry = ({ uri, name, spot }: Annotation) =>
+    page.hasContents && uri === null && name === null && spot !== null;
+  for (const annotation of page.annotations)
+    if (!owned.has(annotation) && !isEntry(annotation)) links.push(found(annotation, ''));
   return links;
 }
 
-async function targetOf(
-  annotation: Annotation,
+const textOf = ({ pieces }: PdfPage, content: number): string =>
+  pieces
+    .filter((piece) => piece.content === content)
+    .map(({ text }) => text)
+    .join('');
+
+/**
+ * The annotations of each `Link` element: PDFium doesn't say which they are, so they are told by where they lie. One that lies
+ * on the picture of another link, as the link of a part of it does, is none of its own.
+ */
+function ownersOf(page: PdfPage): Map<LinkElement, Annotation[]> {
+  const nearest = new Map<LinkElement, { annotation: Annotation; share: number }[]>();
+  for (const annotation of page.annotations) {
+    let best: { element: LinkElement; share: number } | null = null;
+    for (const element of page.elements) {
+      const share = shareOf(annotation, element, page);
+      if (share > (best?.share ?? 0)) best = { element, share };
+    }
+    if (!best) continue;
+    const { element, share } = best;
+    nearest.set(element, [...(nearest.get(element) ?? []), { annotation, share }]);
+  }
+  const owners = new Map<LinkElement, Annotation[]>();
+  for (const [element, all] of nearest) {
+    const first = all.reduce((one, other) => (other.share > one.share ? other : one)).annotation;
+    const isOnePicture = element.words.every((content) => textOf(page, content).trim() === '');
+    const same = all.map(({ annotation }) => annotation).filter((one) => leadsAlike(one, first));
+    owners.set(element, isOnePicture ? [first] : same);
+  }
+  return owners;
+}
+
+const leadsAlike = (one: Annotation, other: Annotation): boolean =>
+  one.uri === other.uri && one.name === other.name && one.spot?.page === other.spot?.page;
+
+/** How much of an element an annotation covers: signs of its words, and parts of its pictures. */
+function shareOf({ areas }: Annotation, element: LinkElement, { pieces }: PdfPage): number {
+  const words = pieces
+    .filter(
+      ({ content, box }) => element.words.includes(content) && areas.some((area) => holdsMiddle(area, box)),
+    )
+    .reduce((sum, { text }) => sum + text.length, 0);
+  const pictures = element.pictures.reduce(
+    (sum, box) => sum + Math.max(0, ...areas.map((area) => partWithin(box, area))),
+    0,
+  );
+  return words + pictures;
+}
+
+const holdsMiddle = (area: Box, [left, bottom, right, top]: Box): boolean => {
+  const [x, y] = [(left + right) / 2, (bottom + top) / 2];
+  return x >= area[0] - 1 && x <= area[2] + 1 && y >= area[1] - 1 && y <= area[3] + 1;
+};
+
+/** The part of a box that lies within an area, 0 to 1. */
+function partWithin(box: Box, area: Box): number {
+  const width = Math.min(box[2], area[2]) - Math.max(box[0], area[0]);
+  const height = Math.min(box[3], area[3]) - Math.max(box[1], area[1]);
+  const whole = (box[2] - box[0]) * (box[3] - box[1]);
+  return width <= 0 || height <= 0 || whole <= 0 ? 0 : (width * height) / whole;
+}
+
+function targetOf(
+  { uri, name, spot }: Pick<Annotation, 'uri' | 'name' | 'spot'>,
   spots: PdfSpots,
-): Promise<Pick<FoundLink, 'href' | 'lands' | 'landing'>> {
-  const href = annotation.unsafeUrl ?? annotation.url;
-  if (href !== undefined) return { href, lands: true };
-  const { dest } = annotation;
-  const landing = await spots.landingOf(dest);
-  return {
-    href: typeof dest === 'string' ? `#${dest}` : '#',
-    lands: landing !== null,
-    landing: landing ?? undefined,
-  };
+): Pick<FoundLink, 'href' | 'lands' | 'landing'> {
+  if (uri !== null) return { href: uri, lands: true };
+  const landing = spot && spots.landingAt(spot);
+  return { href: `#${name ?? ''}`, lands: landing !== null, landing: landing ?? undefined };
 }
 
 /** Nearer to the edge of a page than this, in points, no words of a book stand: what does so goes on outside. */
 const EDGE = 20;
 
-/** Pieces of text that run over an edge of their page: `view` is its box, from the lower left corner. */
-function linesCutOff(items: readonly PdfItem[], view: readonly number[], where: string): CutOffLine[] {
-  const [left = 0, bottom = 0, right = 0, top = 0] = view;
-  return items.flatMap((item) => {
-    if (!('str' in item) || item.str.trim() === '') return [];
-    const [, , , , x = 0, y = 0] = item.transform as number[];
+/** Pieces of text that run over an edge of their page. */
+function linesCutOff({ pieces, box: page }: PdfPage, where: string): CutOffLine[] {
+  return pieces.flatMap(({ text, box, baseline }) => {
+    if (text.trim() === '') return [];
     const isInside =
-      x >= left + EDGE && x + item.width <= right - EDGE && y >= bottom + EDGE && y <= top - EDGE;
-    return isInside ? [] : [{ text: item.str.slice(0, 200), where }];
+      box[0] >= page[0] + EDGE &&
+      box[2] <= page[2] - EDGE &&
+      baseline >= page[1] + EDGE &&
+      baseline <= page[3] - EDGE;
+    return isInside ? [] : [{ text: text.slice(0, 200), where }];
   });
-}
-
-/** The text of each piece of marked content on a page, by its id. */
-function wordsByContent(items: readonly PdfItem[]): Map<string, string> {
-  const words = new Map<string, string>();
-  const open: (string | null)[] = [];
-  for (const item of items) {
-    if ('str' in item) {
-      const id = open.findLast((one) => one !== null);
-      if (id) words.set(id, (words.get(id) ?? '') + item.str + (item.hasEOL ? ' ' : ''));
-    } else if (item.type === 'endMarkedContent') open.pop();
-    else open.push(item.id ?? null);
-  }
-  return words;
-}
-
-function* linkElements(node: StructNode | null): Generator<StructNode> {
-  if (!node || node.role === 'TOC') return;
-  if (node.role === 'Link') yield node;
-  else for (const child of node.children ?? []) yield* linkElements(child);
-}
-
-function leavesOf(node: StructNode, without?: string): StructNode[] {
-  if (without !== undefined && node.role === without) return [];
-  return node.children ? node.children.flatMap((child) => leavesOf(child, without)) : [node];
-}
-
-const hasContents = (node: StructNode | null): boolean =>
-  node !== null && (node.role === 'TOC' || (node.children ?? []).some(hasContents));
-
-function idsInContents(node: StructNode | null): string[] {
-  if (!node) return [];
-  if (node.role === 'TOC') return leavesOf(node).flatMap((leaf) => leaf.id ?? []);
-  return (node.children ?? []).flatMap(idsInContents);
 }

@@ -1,6 +1,7 @@
 import { groupedBy } from '../manuscript/index.js';
 import type { Between, ExpectedLink } from '../publish/index.js';
 import type { CutOffLine, FoundLink, Landing } from './found-link.js';
+import { RIGHT_TO_LEFT } from './pdf-page.js';
 
 /** A link that is not in the file. */
 export interface LostLink {
@@ -145,8 +146,6 @@ function changed(link: ExpectedLink, partner: FoundLink, change: ChangedLink['ch
   };
 }
 
-const RIGHT_TO_LEFT = /[\p{sc=Arab}\p{sc=Hebr}\p{sc=Syrc}\p{sc=Thaa}\p{sc=Nkoo}]/u;
-
 /**
  * Words by which a link is told from others. A page with words from right to left is read as it is seen: signs and words
  * of the other direction change sides on it, so only the letters count there, in any order.
@@ -157,7 +156,7 @@ function asRead(text: string): string {
   return letters.sort().join('');
 }
 
-/** Words without what typesetting adds or takes: white space, hyphens at line ends, ligatures. */
+/** Words without what typesetting adds or takes: white space, hyphens at line ends, ligatures, signs that only join or part others. */
 function sameWords(text: string): string {
-  return text.normalize('NFKC').replace(/[\s\u00ad\u200b\u2010\u2011\ufeff-]+/g, '');
+  return text.normalize('NFKC').replace(/[\s\p{Cf}\u2010\u2011-]+/gu, '');
 }

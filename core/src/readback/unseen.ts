@@ -1,9 +1,6 @@
 import type { ExpectedLink } from '../publish/index.js';
 import type { FoundLink } from './found-link.js';
 
-/** What a reader of a PDF gives for a sign that no font has a shape for. */
-const BLANK = /\0+/g;
-
 /**
  * Links as they can be matched where no font had a shape for some signs: boxes stand for these, and the author is told once, so
  * no link is blamed for them. A landing that consists of nothing else can't be judged.
@@ -11,7 +8,7 @@ const BLANK = /\0+/g;
 export const withoutUnseen =
   (unseen: ReadonlySet<string>) =>
   (link: ExpectedLink): ExpectedLink => {
-    const seen = (words: string) => Array.from(words, (sign) => (unseen.has(sign) ? '' : sign)).join('');
+    const seen = seenOf(unseen);
     const { before = '', after = '' } = link.between ?? {};
     return {
       ...link,
@@ -21,14 +18,19 @@ export const withoutUnseen =
     };
   };
 
-/** The same of what was found. */
-export const withoutBlanks = (link: FoundLink): FoundLink => {
-  const seen = (words: string) => words.replace(BLANK, '');
-  const landing = link.landing && {
-    ...link.landing,
-    text: seen(link.landing.text),
-    before: seen(link.landing.before),
-    after: seen(link.landing.after),
+/** The same of what was found: all boxes are one shape, which a reader takes for one of the signs, or for none. */
+export const foundWithoutUnseen =
+  (unseen: ReadonlySet<string>) =>
+  (link: FoundLink): FoundLink => {
+    const seen = seenOf(unseen);
+    const landing = link.landing && {
+      ...link.landing,
+      text: seen(link.landing.text),
+      before: seen(link.landing.before),
+      after: seen(link.landing.after),
+    };
+    return { ...link, text: seen(link.text), ...(landing ? { landing } : {}) };
   };
-  return { ...link, text: seen(link.text), ...(landing ? { landing } : {}) };
-};
+
+const seenOf = (unseen: ReadonlySet<string>) => (words: string) =>
+  Array.from(words, (sign) => (unseen.has(sign) || sign === '\0' ? '' : sign)).join('');

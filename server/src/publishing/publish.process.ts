@@ -16,7 +16,7 @@ import {
   linksInPdf,
   linksInWebPage,
   prove,
-  withoutBlanks,
+  foundWithoutUnseen,
   withoutUnseen,
   type CutOffLine,
   type FoundLink,
@@ -132,5 +132,5 @@ function proofOf(
   const [expected, computed] = [expectedLinks(edition), computedLinks(edition)];
   if (unseen.size === 0) return prove(expected, found, computed, cutOff);
   const seen = withoutUnseen(unseen);
-  return prove(expected.map(seen), found.map(withoutBlanks), computed.map(seen), cutOff);
+  return prove(expected.map(seen), found.map(foundWithoutUnseen(unseen)), computed.map(seen), cutOff);
 }

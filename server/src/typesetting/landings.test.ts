@@ -49,6 +49,8 @@ const beginnings = (id: () => string): Node[] => [
   words(id(), 'o\u0302 composed'),
   words(id(), 'שלום lamp'),
   words(id(), 'صباح الخير'),
+  words(id(), 'a\u200dlamp, a\u200cwick, a soft\u00adhyphen'),
+  words(id(), 'مى\u200cخواهم'),
 ];
 
 function bookOfBeginnings() {

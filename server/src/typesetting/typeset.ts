@@ -143,18 +143,27 @@ function accessiblePdf(
     };
   } catch (error) {
     const messages = messagesIn(error);
-    const signs = messages.flatMap(
-      (one) => /the text `\\?"(.+?)\\?"` could not be displayed/.exec(one)?.[1] ?? [],
+    const signs = messages.flatMap((one) =>
+      unescaped(/the text `\\?"(.+?)\\?"` could not be displayed/.exec(one)?.[1] ?? ''),
     );
     if (signs.length === 0 || signs.length < messages.length) throw new TypesettingError(messages.join('; '));
-    const shown = [...new Set(signs)].slice(0, 12).join(' ');
+    const unseen = new Set(signs.flatMap((sign) => Array.from(unescaped(sign))));
+    // Signs that only join others have a shape in no font; one beside them is what is missing.
+    const shown = [...unseen]
+      .filter((sign) => !/\p{Cf}/u.test(sign))
+      .slice(0, 12)
+      .join(' ');
     return {
       bytes: new Uint8Array(compiler.pdf(document, {})),
-      unseen: new Set(signs.flatMap((sign) => Array.from(sign))),
+      unseen,
       notes: [`The fonts have no shape for ${shown}, so boxes stand there and the file can’t claim PDF/UA.`],
     };
   }
 }
+
+/** The compiler writes signs that can't be seen by their number. */
+const unescaped = (text: string): string =>
+  text.replace(/\\+u\{([0-9a-f]+)\}/gi, (_, code: string) => String.fromCodePoint(parseInt(code, 16)));
 
 /** The compiler's error carries its diagnostics as one text. */
 function messagesIn(error: unknown): string[] {

@@ -1,0 +1,280 @@
+import type { Pdfium } from './pdfium.js';
+
+/** Left, bottom, right and top, in points from the lower left corner of the page (ISO 32000-1, 8.3.2.3). */
+export type Box = readonly [left: number, bottom: number, right: number, top: number];
+
+/** A piece of text as it stands on a page: what one operator of the page shows. */
+export interface Piece {
+  text: string;
+  box: Box;
+  baseline: number;
+  /** Of its font, in points. */
+  size: number;
+  /** The number of the marked content that it is in; -1 for none. */
+  content: number;
+  /** Its words run from right to left. */
+  isLeftward: boolean;
+}
+
+/** Where a destination of the file leads. */
+export interface Spot {
+  /** From 1; 0 for none. */
+  page: number;
+  left: number;
+  top: number;
+}
+
+/** A link annotation. */
+export interface Annotation {
+  /** Where it can be pressed. */
+  areas: Box[];
+  /** The address that it opens. */
+  uri: string | null;
+  /** The name of its destination, where it has one by name. */
+  name: string | null;
+  spot: Spot | null;
+  contents: string;
+}
+
+/** A `Link` element of the structure tree, as far as it stands on one page. */
+export interface LinkElement {
+  /** Its marked content outside of pictures, in reading order, and that of its pictures. */
+  words: number[];
+  pictures: Box[];
+  /** It is part of a table of contents (`TOC`). */
+  isContents: boolean;
+}
+
+/** What of a page is needed to tell where its links are and where others land. */
+export interface PdfPage {
+  pieces: Piece[];
+  annotations: Annotation[];
+  elements: LinkElement[];
+  /** Its edges. */
+  box: Box;
+  /** It holds a part of a table of contents. */
+  hasContents: boolean;
+}
+
+const LINK = 2;
+
+/** A page of a PDF, as PDFium reads it. @param number from 1 */
+export function readPage(pdf: Pdfium, number: number): PdfPage {
+  const { calls } = pdf;
+  const page = calls.FPDF_LoadPage(pdf.document, number - 1);
+  if (page === 0) throw new Error(`PDFium can’t read page ${number}`);
+  try {
+    const pieces = piecesOn(pdf, page);
+    const annotations = annotationsOn(pdf, page);
+    const structure = annotations.length > 0 ? structureOf(pdf, page) : { elements: [], hasContents: false };
+    const box: Box = [0, 0, calls.FPDF_GetPageWidthF(page), calls.FPDF_GetPageHeightF(page)];
+    return { pieces, annotations, ...structure, box };
+  } finally {
+    calls.FPDF_ClosePage(page);
+  }
+}
+
+/** Scripts whose words run from right to left. */
+export const RIGHT_TO_LEFT = /[\p{sc=Arab}\p{sc=Hebr}\p{sc=Syrc}\p{sc=Thaa}\p{sc=Nkoo}]/u;
+
+/** What PDFium gives for a hyphen at the end of a line. */
+const HYPHENS = new Set([0x02, 0xfffe]);
+
+/** A sign of the page's text, by its index there. */
+interface Sign {
+  index: number;
+  text: string;
+}
+
+function piecesOn(pdf: Pdfium, page: number): Piece[] {
+  const { calls } = pdf;
+  const text = calls.FPDFText_LoadPage(page);
+  try {
+    const runs: { object: number; signs: Sign[] }[] = [];
+    const count = calls.FPDFText_CountChars(text);
+    for (let index = 0; index < count; index++) {
+      const object = calls.FPDFText_GetTextObject(text, index);
+      const code = calls.FPDFText_GetUnicode(text, index);
+      const sign = { index, text: HYPHENS.has(code) ? '-' : String.fromCodePoint(code) };
+      const run = runs.at(-1);
+      if (run?.object === object) run.signs.push(sign);
+      else runs.push({ object, signs: [sign] });
+    }
+    const isMixed = runs.some(({ signs }) => signs.some((sign) => RIGHT_TO_LEFT.test(sign.text)));
+    const pieces: Piece[] = [];
+    for (const { object, signs } of runs) {
+      const last = pieces.at(-1);
+      if (object !== 0)
+        pieces.push(pieceOf(pdf, text, object, isMixed ? asWritten(pdf, text, signs) : signs));
+      // PDFium makes a space where words stand apart, and an end where a line ends.
+      else if (last && !/\s$/.test(last.text)) last.text += ' ';
+    }
+    return pieces;
+  } finally {
+    calls.FPDFText_ClosePage(text);
+  }
+}
+
+/** On a page with words of both directions PDFium turns the words of a piece that runs from left to right. */
+function asWritten(pdf: Pdfium, text: number, signs: readonly Sign[]): readonly Sign[] {
+  if (signs.some((sign) => RIGHT_TO_LEFT.test(sign.text))) return signs;
+  const lefts = new Map(signs.map(({ index }) => [index, boxOf(pdf, text, index)[0]]));
+  return [...signs].sort((one, other) => (lefts.get(one.index) ?? 0) - (lefts.get(other.index) ?? 0));
+}
+
+function pieceOf(pdf: Pdfium, text: number, object: number, signs: readonly Sign[]): Piece {
+  const { calls } = pdf;
+  const first = signs[0]?.index ?? 0;
+  const [one, other] = [boxOf(pdf, text, first), boxOf(pdf, text, signs.at(-1)?.index ?? first)];
+  const words = signs.map((sign) => sign.text).join('');
+  const [, , , scale = 1] = pdf.floats(6, (at) => calls.FPDFText_GetMatrix(text, first, at)) ?? [];
+  const origin = pdf.doubles(2, (at) => calls.FPDFText_GetCharOrigin(text, first, at, at + 8));
+  return {
+    text: words,
+    box: [
+      Math.min(one[0], other[0]),
+      Math.min(one[1], other[1]),
+      Math.max(one[2], other[2]),
+      Math.max(one[3], other[3]),
+    ],
+    baseline: origin?.[1] ?? one[1],
+    size: calls.FPDFText_GetFontSize(text, first) * Math.abs(scale),
+    content: calls.FPDFPageObj_GetMarkedContentID(object),
+    isLeftward: RIGHT_TO_LEFT.test(words),
+  };
+}
+
+function boxOf(pdf: Pdfium, text: number, index: number): Box {
+  const sides = pdf.doubles(4, (at) =>
+    pdf.calls.FPDFText_GetCharBox(text, index, at, at + 8, at + 16, at + 24),
+  );
+  // PDFium gives them in this order.
+  const [left = 0, right = 0, bottom = 0, top = 0] = sides ?? [];
+  return [left, bottom, right, top];
+}
+
+function annotationsOn(pdf: Pdfium, page: number): Annotation[] {
+  const { calls } = pdf;
+  const annotations: Annotation[] = [];
+  for (let index = 0; index < calls.FPDFPage_GetAnnotCount(page); index++) {
+    const annotation = calls.FPDFPage_GetAnnot(page, index);
+    if (calls.FPDFAnnot_GetSubtype(annotation) === LINK) annotations.push(annotationOf(pdf, annotation));
+    calls.FPDFPage_CloseAnnot(annotation);
+  }
+  return annotations;
+}
+
+const STRING = 3;
+const TO_URI = 3;
+
+function annotationOf(pdf: Pdfium, annotation: number): Annotation {
+  const { calls, document } = pdf;
+  const textOf = (key: string) =>
+    pdf.utf16((at, length) => calls.FPDFAnnot_GetStringValue(annotation, key, at, length));
+  const link = calls.FPDFAnnot_GetLink(annotation);
+  const action = calls.FPDFLink_GetAction(link);
+  return {
+    areas: areasOf(pdf, annotation),
+    uri:
+      action !== 0 && calls.FPDFAction_GetType(action) === TO_URI
+        ? pdf.utf8((at, length) => calls.FPDFAction_GetURIPath(document, action, at, length))
+        : null,
+    name: calls.FPDFAnnot_GetValueType(annotation, 'Dest') === STRING ? textOf('Dest') : null,
+    spot: spotOf(pdf, calls.FPDFLink_GetDest(document, link)),
+    contents: textOf('Contents'),
+  };
+}
+
+/** Its `QuadPoints`, one for each line that it runs over, else its `Rect` (ISO 32000-1, table 173). */
+function areasOf(pdf: Pdfium, annotation: number): Box[] {
+  const { calls } = pdf;
+  const quads = Array.from({ length: calls.FPDFAnnot_CountAttachmentPoints(annotation) }, (_, index) =>
+    pdf.floats(8, (at) => calls.FPDFAnnot_GetAttachmentPoints(annotation, index, at)),
+  ).flatMap((points): Box[] => (points ? [boxAround(points)] : []));
+  if (quads.length > 0) return quads;
+  const rect = pdf.floats(4, (at) => calls.FPDFAnnot_GetRect(annotation, at));
+  return rect ? [boxAround(rect)] : [];
+}
+
+/** Around points that are given as x, y, x, y, … */
+function boxAround(points: readonly number[]): Box {
+  const xs = points.filter((_, index) => index % 2 === 0);
+  const ys = points.filter((_, index) => index % 2 === 1);
+  return [Math.min(...xs), Math.min(...ys), Math.max(...xs), Math.max(...ys)];
+}
+
+/** Where a destination leads (`/XYZ left top zoom`, ISO 32000-1, 12.3.2.2); `null` for none. */
+function spotOf(pdf: Pdfium, destination: number): Spot | null {
+  if (destination === 0) return null;
+  const { calls } = pdf;
+  const page = calls.FPDFDest_GetDestPageIndex(pdf.document, destination) + 1;
+  const at = pdf.scratch;
+  // Three flags of 4 bytes say which of the three numbers behind them are there.
+  const numbers = pdf.floats(6, () =>
+    calls.FPDFDest_GetLocationInPage(destination, at, at + 4, at + 8, at + 12, at + 16, at + 20),
+  );
+  const [, , , left = 0, top = 0] = numbers ?? [];
+  return { page, left, top };
+}
+
+function structureOf(pdf: Pdfium, page: number): Pick<PdfPage, 'elements' | 'hasContents'> {
+  const { calls } = pdf;
+  const tree = calls.FPDF_StructTree_GetForPage(page);
+  if (tree === 0) return { elements: [], hasContents: false };
+  const elements: LinkElement[] = [];
+  let hasContents = false;
+  const pictures = picturesByContent(pdf, page);
+
+  const walk = (element: number, isContents: boolean): void => {
+    const role = roleOf(element);
+    const within = isContents || role === 'TOC';
+    hasContents ||= within;
+    if (role === 'Link') elements.push({ ...contentOf(element), isContents: within });
+    else for (const child of kidsOf(element)) if (typeof child !== 'number') walk(child.element, within);
+  };
+  const contentOf = (element: number): Pick<LinkElement, 'words' | 'pictures'> => {
+    const isPicture = roleOf(element) === 'Figure';
+    const found: Pick<LinkElement, 'words' | 'pictures'> = { words: [], pictures: [] };
+    for (const kid of kidsOf(element)) {
+      const of =
+        typeof kid === 'number'
+          ? { words: [kid], pictures: pictures.get(kid) ?? [] }
+          : contentOf(kid.element);
+      // What is written within a picture is part of the picture.
+      if (!isPicture) found.words.push(...of.words);
+      found.pictures.push(...of.pictures);
+    }
+    return found;
+  };
+  const roleOf = (element: number) =>
+    pdf.utf16((at, length) => calls.FPDF_StructElement_GetType(element, at, length));
+  /** Marked content by its number, and elements under this one. */
+  const kidsOf = (element: number): (number | { element: number })[] =>
+    Array.from({ length: calls.FPDF_StructElement_CountChildren(element) }, (_, index) => {
+      const child = calls.FPDF_StructElement_GetChildAtIndex(element, index);
+      return child ? { element: child } : calls.FPDF_StructElement_GetChildMarkedContentID(element, index);
+    }).filter((kid) => kid !== -1);
+
+  for (let index = 0; index < calls.FPDF_StructTree_CountChildren(tree); index++)
+    walk(calls.FPDF_StructTree_GetChildAtIndex(tree, index), false);
+  calls.FPDF_StructTree_Close(tree);
+  return { elements, hasContents };
+}
+
+const TEXT = 1;
+
+/** Where what is painted, and no text, stands on a page, by its marked content. */
+function picturesByContent(pdf: Pdfium, page: number): Map<number, Box[]> {
+  const { calls } = pdf;
+  const boxes = new Map<number, Box[]>();
+  for (let index = 0; index < calls.FPDFPage_CountObjects(page); index++) {
+    const object = calls.FPDFPage_GetObject(page, index);
+    const content = calls.FPDFPageObj_GetMarkedContentID(object);
+    if (content < 0 || calls.FPDFPageObj_GetType(object) === TEXT) continue;
+    const sides = pdf.floats(4, (at) => calls.FPDFPageObj_GetBounds(object, at, at + 4, at + 8, at + 12));
+    if (!sides) continue;
+    const [left = 0, bottom = 0, right = 0, top = 0] = sides;
+    boxes.set(content, [...(boxes.get(content) ?? []), [left, bottom, right, top]]);
+  }
+  return boxes;
+}

@@ -1,0 +1,73 @@
+import { init, type WrappedPdfiumModule } from '@embedpdf/pdfium';
+
+/** What a call of PDFium writes its answers to, in bytes; longer ones get memory of their own. */
+const SCRATCH = 4096;
+
+/** A PDF in PDFium's memory, and reading of what its calls write there. Handles of PDFium are numbers; 0 is none. */
+export class Pdfium {
+  private constructor(
+    readonly calls: WrappedPdfiumModule,
+    readonly document: number,
+    readonly scratch: number,
+    readonly bytes: number,
+  ) {}
+
+  /** @throws {Error} a PDF that can't be opened, with PDFium's number for it (`FPDF_ERR_…`) */
+  static async open(bytes: Uint8Array): Promise<Pdfium> {
+    const calls = await (loading ??= load());
+    const { malloc, free } = calls.pdfium.wasmExports;
+    const memory = malloc(bytes.length);
+    calls.pdfium.HEAPU8.set(bytes, memory);
+    const document = calls.FPDF_LoadMemDocument(memory, bytes.length, '');
+    if (document !== 0) return new Pdfium(calls, document, malloc(SCRATCH), memory);
+    free(memory);
+    throw new Error(`PDFium can’t open this PDF (${calls.FPDF_GetLastError()})`);
+  }
+
+  close(): void {
+    this.calls.FPDF_CloseDocument(this.document);
+    const { free } = this.calls.pdfium.wasmExports;
+    free(this.bytes);
+    free(this.scratch);
+  }
+
+  /** Numbers of 4 bytes that a call writes side by side; `null` when it has none. */
+  floats(count: number, call: (at: number) => boolean): number[] | null {
+    if (!call(this.scratch)) return null;
+    return [...this.calls.pdfium.HEAPF32.subarray(this.scratch / 4, this.scratch / 4 + count)];
+  }
+
+  /** Numbers of 8 bytes that a call writes, each to a place of its own; `null` when it has none. */
+  doubles(count: number, call: (at: number) => boolean): number[] | null {
+    if (!call(this.scratch)) return null;
+    return [...this.calls.pdfium.HEAPF64.subarray(this.scratch / 8, this.scratch / 8 + count)];
+  }
+
+  /** Text in UTF-16, as a call writes it that says its length in bytes, with the zero at its end. */
+  utf16(call: (at: number, length: number) => number): string {
+    return this.#text(call, 'utf-16le', 2);
+  }
+
+  /** Text in UTF-8. */
+  utf8(call: (at: number, length: number) => number): string {
+    return this.#text(call, 'utf-8', 1);
+  }
+
+  #text(call: (at: number, length: number) => number, encoding: string, zero: number): string {
+    const { malloc, free } = this.calls.pdfium.wasmExports;
+    let at = this.scratch;
+    const length = call(at, SCRATCH);
+    if (length > SCRATCH) call((at = malloc(length)), length);
+    const bytes = this.calls.pdfium.HEAPU8.slice(at, at + Math.max(0, length - zero));
+    if (at !== this.scratch) free(at);
+    return new TextDecoder(encoding, { ignoreBOM: true }).decode(bytes);
+  }
+}
+
+let loading: Promise<WrappedPdfiumModule> | undefined;
+
+async function load(): Promise<WrappedPdfiumModule> {
+  const calls = await init({});
+  calls.PDFiumExt_Init();
+  return calls;
+}
