@@ -848,6 +848,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/books/{id}/shapeless-signs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["PublishingController_shapeless"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/exports/{id}": {
         parameters: {
             query?: never;
@@ -1909,6 +1925,12 @@ export interface components {
             format: "epub" | "pdf" | "web";
             links: number;
             losses: components["schemas"]["LossDto"][];
+        };
+        ShapelessSignDto: {
+            sign: string;
+            chapter: string;
+            words: string;
+            fonts: string;
         };
         SentBookDto: {
             id: string;
@@ -4155,6 +4177,36 @@ export interface operations {
                         string,
                         string
                     ][];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    PublishingController_shapeless: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShapelessSignDto"][];
                 };
             };
             /** @description A problem document (RFC 9457): what happened, what was kept and what to do */

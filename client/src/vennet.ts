@@ -1,6 +1,7 @@
 import type { InsideFinding } from '@vennet/core/audit';
 import type { SectionMove } from '@vennet/core/edits';
 import type { Format, Place } from '@vennet/core/manuscript';
+import type { ShapelessSign } from '@vennet/core/publish';
 import type { ShelfFile } from '@vennet/core/shelf';
 import type {
   BookChange,
@@ -213,6 +214,8 @@ export function vennet(address = '') {
     forms: (book: string): Promise<FormPreview[]> => answer(http.GET('/api/books/{id}/forms', of(book))),
     pages: (book: string): Promise<[string, string][]> =>
       pairsKept<[string, string][]>(answer(http.GET('/api/books/{id}/pages', of(book)))),
+    shapelessSigns: (book: string): Promise<ShapelessSign[]> =>
+      answer(http.GET('/api/books/{id}/shapeless-signs', of(book))),
     startExport: (book: string, format: Format): Promise<Started> =>
       answer(http.POST('/api/books/{id}/exports', { ...of(book), body: { format } })),
     exports: (book: string): Promise<ExportJob[]> => answer(http.GET('/api/books/{id}/exports', of(book))),

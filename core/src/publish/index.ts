@@ -16,6 +16,7 @@ export type { Between } from './edition/landing.js';
 export { lossesIn } from './edition/loss.js';
 export type { Loss } from './edition/loss.js';
 export { withPlainBlocks, type SetPlainly } from './pdf/plainly.js';
+export { whereShapeless, type ShapelessSign } from './pdf/shapeless.js';
 export { typesetBook } from './pdf/typeset-book.js';
 export type { TypesetBook, TypesetChapter } from './pdf/typeset-book.js';
 export type { TypesetNode } from './pdf/typeset-node.js';

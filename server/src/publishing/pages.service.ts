@@ -1,4 +1,5 @@
 import { Injectable } from '@nestjs/common';
+import type { ShapelessSign } from '@vennet/core/publish';
 import { inProcess, ProcessDeath, WorkRefusal } from '../jobs/in-process.js';
 import { Jobs } from '../jobs/jobs.js';
 import { sha256 } from '../platform/sha256.js';
@@ -8,24 +9,30 @@ import { SourcesService } from './sources.service.js';
 /** Places and the numbers of their pages. */
 export type Pages = [string, string][];
 
-/** On which page of a PDF each place of a book would stand. Pages are set once for each version of a book. */
+/** What is known of a book once its pages are set. */
+export interface SetWhole {
+  pages: Pages;
+  shapeless: ShapelessSign[];
+}
+
+/** On which page of a PDF each place of a book would stand, and what could not be shown there. Pages are set once for each version of a book. */
 @Injectable()
 export class PagesService {
   /** The pages of books as they were last set, with the version of the book that they are of. */
-  readonly #known = new Map<string, { version: string; pages: Promise<Pages> }>();
+  readonly #known = new Map<string, { version: string; set: Promise<SetWhole> }>();
 
   constructor(
     private readonly sources: SourcesService,
     private readonly revisions: Revisions,
     private readonly jobs: Jobs,
   ) {
-    jobs.handle<Pages>('pages', {
+    jobs.handle<SetWhole>('pages', {
       atOnce: 1,
       faultWords: 'The pages could not be set, by a fault of Vennet’s own.',
       run: async (id, { signal }) => {
         const [bookId = ''] = id.split('.');
         const input = await this.sources.of(bookId);
-        return inProcess<never, Pages>(new URL('./pages.process.js', import.meta.url), input, {
+        return inProcess<never, SetWhole>(new URL('./pages.process.js', import.meta.url), input, {
           signal,
           limits: { time: 120_000 },
         });
@@ -33,17 +40,17 @@ export class PagesService {
     });
   }
 
-  /** Pairs of place and page number; none while the book can't be set. */
-  async of(bookId: string): Promise<Pages> {
+  /** Nothing while the book can't be set. */
+  async of(bookId: string): Promise<SetWhole> {
     const { text: version } = await this.revisions.of(bookId);
     const known = this.#known.get(bookId);
-    if (known?.version === version) return known.pages;
-    const pages = this.jobs.run<Pages>('pages', `${bookId}.${sha256(version)}`).catch((error: unknown) => {
-      if (error instanceof WorkRefusal || error instanceof ProcessDeath) return [];
+    if (known?.version === version) return known.set;
+    const set = this.jobs.run<SetWhole>('pages', `${bookId}.${sha256(version)}`).catch((error: unknown) => {
+      if (error instanceof WorkRefusal || error instanceof ProcessDeath) return { pages: [], shapeless: [] };
       this.#known.delete(bookId);
       throw error;
     });
-    this.#known.set(bookId, { version, pages });
-    return pages;
+    this.#known.set(bookId, { version, set });
+    return set;
   }
 }

@@ -1,10 +1,11 @@
 import { pipeline } from 'node:stream/promises';
 import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Post, Req, Res } from '@nestjs/common';
 import { ApiAcceptedResponse, ApiOkResponse, ApiTags } from '@nestjs/swagger';
+import type { ShapelessSign } from '@vennet/core/publish';
 import type { ExportJob, Started } from '@vennet/core/wire';
 import type { Request, Response } from 'express';
 import { Reports } from '../reports/reports.service.js';
-import { ExportJobDto, FormPreviewDto, NewExportDto } from './publishing.dto.js';
+import { ExportJobDto, FormPreviewDto, NewExportDto, ShapelessSignDto } from './publishing.dto.js';
 import { archiveOf } from './archive.js';
 import { PagesService, type Pages } from './pages.service.js';
 import { PublishingService } from './publishing.service.js';
@@ -48,8 +49,15 @@ export class PublishingController {
   /** On which page of a PDF each place of the book would stand, as pairs of place and page number. */
   @Get('books/:id/pages')
   @ApiOkResponse({ schema: PAIRS })
-  pages(@Param('id', ParseUUIDPipe) id: string): Promise<Pages> {
-    return this.setPages.of(id);
+  async pages(@Param('id', ParseUUIDPipe) id: string): Promise<Pages> {
+    return (await this.setPages.of(id)).pages;
+  }
+
+  /** The signs of the book that no font of this machine has a shape for, so that boxes would stand for them in a PDF. */
+  @Get('books/:id/shapeless-signs')
+  @ApiOkResponse({ type: [ShapelessSignDto] })
+  async shapeless(@Param('id', ParseUUIDPipe) id: string): Promise<ShapelessSign[]> {
+    return (await this.setPages.of(id)).shapeless;
   }
 
   @Get('exports/:id')

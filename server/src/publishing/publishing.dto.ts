@@ -1,5 +1,5 @@
 import { FORMATS, type Format } from '@vennet/core/manuscript';
-import type { Loss } from '@vennet/core/publish';
+import type { Loss, ShapelessSign } from '@vennet/core/publish';
 import {
   LINK_CHANGES,
   type ChangedLink,
@@ -160,4 +160,19 @@ export class FormPreviewDto implements FormPreview {
 
   @ShapeList(LossDto)
   losses: LossDto[];
+}
+
+/** A sign of the book that no font has a shape for. */
+export class ShapelessSignDto implements ShapelessSign {
+  @Words()
+  sign: string;
+
+  @Words()
+  chapter: string;
+
+  @Words()
+  words: string;
+
+  @Words()
+  fonts: string;
 }

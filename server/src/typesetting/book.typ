@@ -11,9 +11,20 @@
   (lang: parts.at(0), region: if regions.len() > 0 { regions.at(0) } else { none })
 }
 
+// Fonts that have the shapes of Chinese, Japanese and Korean as each language writes them, where the machine has one.
+#let written-in(tag) = {
+  let parts = tag.split("-")
+  let variant = if parts.at(0) == "ja" { "JP" } else if parts.at(0) == "ko" { "KR" }
+    else if parts.at(0) not in ("zh", "yue") { none }
+    else if "HK" in parts or parts.at(0) == "yue" { "HK" }
+    else if "Hant" in parts or "TW" in parts or "MO" in parts { "TC" } else { "SC" }
+  if variant == none { (:) } else { (font: ("Libertinus Serif", "Noto Serif CJK " + variant, "Noto Sans CJK " + variant)) }
+}
+
 #set document(title: book.title, author: if book.author == "" { () } else { book.author })
 #set page(width: 148mm, height: 210mm, margin: (inside: 20mm, outside: 17mm, top: 18mm, bottom: 20mm))
 #set text(font: "Libertinus Serif", size: 10.5pt, ..spoken(book.language), hyphenate: true)
+#set text(..written-in(book.language))
 #set par(justify: true, leading: 0.68em, spacing: 0.9em)
 #set heading(bookmarked: true)
 #show heading: set text(hyphenate: false)
@@ -67,7 +78,7 @@
     else if node.t == "em" { emph(inline(node.c)) }
     else if node.t == "strong" { strong(inline(node.c)) }
     else if node.t == "mono" { text(font: "DejaVu Sans Mono", size: 0.85em, inline(node.c)) }
-    else if node.t == "lang" { text(..spoken(node.lang), inline(node.c)) }
+    else if node.t == "lang" { text(..written-in(node.lang), ..spoken(node.lang), inline(node.c)) }
     else if node.t == "sub" { sub(inline(node.c)) }
     else if node.t == "sup" { super(inline(node.c)) }
     else if node.t == "br" { linebreak() }

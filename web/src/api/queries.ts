@@ -39,6 +39,8 @@ export const queries = {
   checkSettings: () => queryOptions({ queryKey: ['check settings'], queryFn: () => api.checkSettings() }),
   exports: (book: string) => queryOptions({ queryKey: ['exports', book], queryFn: () => api.exports(book) }),
   forms: (book: string) => queryOptions({ queryKey: ['forms', book], queryFn: () => api.forms(book) }),
+  shapeless: (book: string) =>
+    queryOptions({ queryKey: ['forms', book, 'shapeless'], queryFn: () => api.shapelessSigns(book) }),
 };
 
 /** Keeps the answers of the server; `fault` is told what goes wrong, but for queries that are `silent`. */

@@ -1,3 +1,4 @@
+import type { ShapelessSign } from '@vennet/core/publish';
 import type { ExportJob, FormPreview } from '@vennet/core/wire';
 import { BookOpen, Download, FileText, FolderArchive, Globe } from 'lucide-react';
 import { message, sizeWords } from '@vennet/core/language';
@@ -29,6 +30,8 @@ const FORMS = {
 
 interface PanelProps {
   form: FormPreview;
+  /** Signs that no font has a shape for. */
+  shapeless: ShapelessSign[];
   /** The newest first. */
   jobs: ExportJob[];
   make(): void;
@@ -38,7 +41,7 @@ interface PanelProps {
 }
 
 /** One form of publishing: what it loses, the making of it, and the last good file with its proof. */
-export function FormPanel({ form, jobs, make, stop, changed }: PanelProps) {
+export function FormPanel({ form, shapeless, jobs, make, stop, changed }: PanelProps) {
   const { words, make: makeWords, about, icon: Icon } = FORMS[form.format];
   const [newest] = jobs;
   const running = newest && (newest.state === 'waiting' || newest.state === 'running') ? newest : null;
@@ -50,6 +53,7 @@ export function FormPanel({ form, jobs, make, stop, changed }: PanelProps) {
       </h2>
       <p className="mt-1 text-soft">{about}</p>
       <Losses form={form} />
+      {shapeless.length > 0 && <Shapeless signs={shapeless} />}
       <LeftOut format={form.format} changed={changed} />
       {running ? (
         <Progress job={running} stop={() => stop(running)} />
@@ -95,6 +99,39 @@ function Losses({ form }: { form: FormPreview }) {
         </>
       )}
     </div>
+  );
+}
+
+/** How many signs are told one by one. */
+const TOLD = 8;
+
+function Shapeless({ signs }: { signs: ShapelessSign[] }) {
+  const packages = [...new Set(signs.map(({ fonts }) => fonts).filter((one) => one !== ''))];
+  return (
+    <section aria-label="Signs without a shape" className="mt-4 border-l-4 border-moved py-1 pl-3">
+      <p className="font-semibold">
+        {message(
+          'No font of this machine has a shape for {count, plural, one {one sign} other {# signs}}: boxes will stand there.',
+          { count: signs.length },
+        )}
+      </p>
+      <ul className="mt-1 list-disc space-y-1 pl-5">
+        {signs.slice(0, TOLD).map(({ sign, chapter, words }) => (
+          <li key={sign}>
+            <bdi className="font-semibold">{sign}</bdi>
+            {chapter === '' ? '' : `, first in “${chapter}”`}
+            {words === '' ? '' : ': '}
+            {words !== '' && <bdi className="text-soft">{words}</bdi>}
+          </li>
+        ))}
+        {signs.length > TOLD && <li>and {signs.length - TOLD} more</li>}
+      </ul>
+      {packages.length > 0 && (
+        <p className="mt-1 text-soft">
+          Install {packages.join(' and ')} on the machine that Vennet runs on, and start it again.
+        </p>
+      )}
+    </section>
   );
 }
 

@@ -5,7 +5,7 @@ import { useExports } from './use-exports.js';
 /** The room where files are made: pick a form, see what would change in it, make it, read its proof. */
 export function Publish() {
   const id = useBook((store) => store.book?.id ?? '');
-  const { forms, jobs, make, stop, changed } = useExports(id);
+  const { forms, shapeless, jobs, make, stop, changed } = useExports(id);
   return (
     <main className="grow overflow-auto">
       <div className="mx-auto max-w-6xl px-6 py-7">
@@ -19,6 +19,7 @@ export function Publish() {
             <FormPanel
               key={form.format}
               form={form}
+              shapeless={form.format === 'pdf' ? shapeless : []}
               jobs={jobs.filter((job) => job.format === form.format)}
               make={() => void make(form.format)}
               stop={(job) => void stop(job)}

@@ -1,5 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import type { Format } from '@vennet/core/manuscript';
+import type { ShapelessSign } from '@vennet/core/publish';
 import { isUnderWay, type ExportJob, type FormPreview, type JobStatus } from '@vennet/core/wire';
 import { useEffect } from 'react';
 import { api } from '../api/client.js';
@@ -10,6 +11,8 @@ import { tellFault, useNotices } from '../parts/notices.js';
 
 export interface Exports {
   forms: FormPreview[];
+  /** Signs that no font has a shape for: in a PDF boxes stand for them. */
+  shapeless: ShapelessSign[];
   /** The newest first. */
   jobs: ExportJob[];
   make(format: Format): Promise<void>;
@@ -29,6 +32,8 @@ export function useExports(book: string): Exports {
         .texts.saveAll()
         .then(() => api.forms(book)),
   });
+  // Pages are set of the text as the server has it, which takes longer.
+  const { data: shapeless = [] } = useQuery({ ...queries.shapeless(book), enabled: forms.length > 0 });
   const { data: jobs = [] } = useQuery(queries.exports(book));
   const open = jobs
     .filter(isUnderWay)
@@ -64,6 +69,7 @@ export function useExports(book: string): Exports {
   };
   return {
     forms,
+    shapeless,
     jobs,
     make: (format) =>
       tried(async () => {

@@ -1,0 +1,50 @@
+import type { ReadBook } from '../../manuscript/index.js';
+
+/** A sign of the book that no font has a shape for, where it is met first, and what has fonts for it. */
+export interface ShapelessSign {
+  sign: string;
+  /** The title of the chapter. */
+  chapter: string;
+  /** Words around it; empty where it stands in what is said of a picture or in a title. */
+  words: string;
+  /** A package of Debian that has a font with shapes for its script; empty where none is known. */
+  fonts: string;
+}
+
+/** How much of the text is told on either side of a sign, in UTF-16 units. */
+const AROUND = 24;
+
+/** The packages by what they have shapes for. Debian 12, read from their lists of characters. */
+const PACKAGES: readonly [RegExp, string][] = [
+  [/[\p{sc=Han}\p{sc=Hira}\p{sc=Kana}\p{sc=Hang}\p{sc=Bopo}]/u, 'fonts-noto-cjk'],
+  [/\p{Emoji_Presentation}/u, 'fonts-noto-color-emoji'],
+  [/[\p{Co}\p{Cn}\p{Cf}]/u, ''],
+  [/[^]/u, 'fonts-noto-core'],
+];
+
+/** Where the signs of a book that no font has a shape for are met first. Signs that only join others have none in any font. */
+export function whereShapeless(book: ReadBook, unseen: ReadonlySet<string>): ShapelessSign[] {
+  const open = new Set([...unseen].filter((sign) => !/\p{Cf}/u.test(sign)));
+  const found: ShapelessSign[] = [];
+  const take = (text: string, chapter: string, areWords: boolean) => {
+    let at = 0;
+    for (const sign of text) {
+      if (open.delete(sign)) {
+        const words = text.slice(Math.max(0, at - AROUND), at + sign.length + AROUND).trim();
+        found.push({ sign, chapter, words: areWords ? words : '', fonts: packageFor(sign) });
+      }
+      at += sign.length;
+    }
+  };
+  for (const { doc, title } of book.chapters) {
+    if (open.size === 0) break;
+    doc.descendants((node) => {
+      if (node.isTextblock) take(node.textContent, title, true);
+    });
+    take(`${title}${JSON.stringify(doc.toJSON())}`, title, false);
+  }
+  take([...open].join(''), '', false);
+  return found;
+}
+
+const packageFor = (sign: string): string => PACKAGES.find(([signs]) => signs.test(sign))?.[1] ?? '';
