@@ -35,6 +35,9 @@ async function bringIn(page: Page, name: string, bytes: Uint8Array | string): Pr
     .setInputFiles({ name, mimeType: 'application/octet-stream', buffer: Buffer.from(bytes) });
 }
 
+/** The id of the book that is open. */
+const bookIn = (page: Page): string => /books\/([^/]+)/.exec(page.url())?.[1] ?? '';
+
 async function download(page: Page, form: 'E-book' | 'PDF', folder: string): Promise<string> {
   const opened = page.waitForEvent('download');
   await page.getByRole('region', { name: form }).getByRole('link', { name: 'Download' }).click();
@@ -65,7 +68,7 @@ test('the demo book is published as e-book and PDF, and every link is in both', 
   test.setTimeout(180_000);
   await page.goto(vennet.address);
   await page.getByRole('link', { name: 'Open Small Lights' }).click();
-  const book = /books\/([^/]+)/.exec(page.url())?.[1] ?? '';
+  const book = bookIn(page);
   await page.getByRole('link', { name: 'Publish' }).click();
   const hrefs = (await vennet.api.links(book)).map(({ href }) => href);
   // One link of the demo leads to a place that is not there.
@@ -91,9 +94,15 @@ test('a big book of another maker comes in with everything, shows its links, and
   await page.goto(vennet.address);
   await bringIn(page, 'big.epub', bigBook());
   const dialog = page.getByRole('dialog');
-  await expect(dialog.getByRole('heading', { name: 'The book is in your Library' })).toBeVisible({
+  await expect(dialog.getByRole('heading', { name: 'How it is divided into chapters' })).toBeVisible({
     timeout: 30_000,
   });
+  await dialog.getByRole('button', { name: 'One level down' }).click();
+  await expect(dialog.getByRole('status')).toHaveText('275 chapters');
+  await dialog.getByRole('button', { name: 'As it was' }).click();
+  await expect(dialog.getByRole('status')).toHaveText('25 chapters');
+  await dialog.getByRole('button', { name: 'Take these chapters' }).click();
+  await expect(dialog.getByRole('heading', { name: 'The book is in your Library' })).toBeVisible();
   for (const line of [
     '800 web links',
     '100 links inside the book',
@@ -114,7 +123,7 @@ test('a big book of another maker comes in with everything, shows its links, and
   await page.getByRole('searchbox').fill('keeper9@');
   await expect(page.getByRole('row').filter({ hasText: 'keeper9@lamp.example' })).toContainText('Email');
 
-  const book = /books\/([^/]+)/.exec(page.url())?.[1] ?? '';
+  const book = bookIn(page);
   const hrefs = (await vennet.api.links(book)).map(({ href }) => href);
   expect(hrefs).toHaveLength(1000);
   await page.getByRole('link', { name: 'Publish' }).click();
@@ -149,6 +158,44 @@ test('a web page comes in by dropping it; what can’t be kept is said', async (
   await slip.getByRole('button', { name: 'Follow' }).click();
   await expect(page.getByTestId('follow-address')).toHaveText('tel:+49-30-901820');
   await page.getByRole('button', { name: 'Stay here' }).click();
+});
+
+test('the author sees how a book is divided before it is taken, and changes it then and later', async ({
+  page,
+  vennet,
+}) => {
+  await page.goto(vennet.address);
+  await bringIn(
+    page,
+    'trees.html',
+    `<!doctype html><html lang="en"><title>Trees</title><h1>Alder</h1><p>Of <a href="#bark">bark</a>.</p><h2>Leaves</h2><p>Green.</p><h1>Birch</h1><p>White.</p><h2 id="bark">Bark</h2><p>Thin.</p>`,
+  );
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByRole('status')).toHaveText('1 chapter');
+  await dialog.getByRole('button', { name: 'One level down' }).click();
+  await expect(dialog.getByRole('status')).toHaveText('2 chapters');
+  await dialog.getByRole('button', { name: 'Begin a chapter here: Bark' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(dialog.getByRole('button', { name: 'Join to the one before: Bark' })).toBeFocused();
+  await dialog.getByRole('button', { name: 'Take these chapters' }).click();
+  await dialog.getByRole('link', { name: 'Open the book' }).click();
+  const chapters = page.getByRole('navigation', { name: 'Outline' }).getByRole('listitem');
+  const titles = () =>
+    vennet.api.manuscript(bookIn(page)).then((book) => book.chapters.map(({ title }) => title));
+  await expect.poll(titles).toEqual(['Alder', 'Birch', 'Bark']);
+  await expect(chapters.first()).toContainText('Alder');
+
+  await page.getByRole('button', { name: 'Divide anew' }).click();
+  await dialog.getByRole('button', { name: 'One level up' }).click();
+  await expect(dialog.getByRole('status')).toHaveText('2 chapters');
+  await dialog.getByRole('button', { name: 'Divide it so' }).click();
+  await expect(dialog).toHaveCount(0);
+  await expect.poll(titles).toEqual(['Alder', 'Birch']);
+  await text(page).focus();
+  await page.keyboard.press('ControlOrMeta+z');
+  await expect.poll(titles).toEqual(['Alder', 'Birch', 'Bark']);
+  await press(text(page).getByRole('link', { name: 'bark' }));
+  await expect(page.getByRole('form', { name: 'Slip of the link' })).toContainText('in “Bark”');
 });
 
 test('a book from right to left is written as it is read, with code and other words in it', async ({

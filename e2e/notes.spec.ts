@@ -169,6 +169,7 @@ test.describe('a note', () => {
     const { writeFile } = await import('node:fs/promises');
     await writeFile(path, zip(epubFiles({ 'a.xhtml': chapter })));
     await page.getByLabel(/choose it/).setInputFiles(path);
+    await page.getByRole('button', { name: 'Take these chapters' }).click();
     await page.getByRole('link', { name: 'Open the book' }).click();
     await press(text(page).getByRole('link', { name: '2' }));
     await expect(slip(page)).toContainText('has no way back');

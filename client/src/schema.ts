@@ -240,6 +240,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/books/{id}/division": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ReportsController_division"];
+        put: operations["OutlineController_divide"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/books/{id}/sections/move": {
         parameters: {
             query?: never;
@@ -1448,6 +1464,10 @@ export interface components {
             /** @description The forms in which the chapter is left out */
             leftOutOf: ("epub" | "pdf" | "web")[];
         };
+        DivisionChangeDto: {
+            /** @description The places at which chapters begin; the first line of the book always does */
+            begins: string[];
+        };
         SectionDto: {
             chapter: string;
             /** @description The heading of the section */
@@ -1981,6 +2001,16 @@ export interface components {
             section: string;
             /** @description Places in reading order have rising numbers */
             order: number;
+        };
+        DivisionLineDto: {
+            /** @description The id of the chapter or of the heading */
+            id: string;
+            title: string;
+            /** @description Of its heading, 1 to 6; 1 where the chapter has none */
+            level: number;
+            /** @description How many words stand from here to the next line */
+            words: number;
+            begins: boolean;
         };
         ProblemDto: {
             type: string;
@@ -2672,6 +2702,70 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ChapterMadeDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    ReportsController_division: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DivisionLineDto"][];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    OutlineController_divide: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DivisionChangeDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RepairDoneDto"];
                 };
             };
             /** @description A problem document (RFC 9457): what happened, what was kept and what to do */

@@ -1,5 +1,5 @@
 import type { InsideFinding } from '@vennet/core/audit';
-import type { SectionMove } from '@vennet/core/edits';
+import type { DivisionLine, SectionMove } from '@vennet/core/edits';
 import type { Format, Place } from '@vennet/core/manuscript';
 import type { ShapelessSign } from '@vennet/core/publish';
 import type { ShelfFile } from '@vennet/core/shelf';
@@ -125,6 +125,10 @@ export function vennet(address = '') {
           body: { chapters },
         }),
       ),
+    division: (book: string): Promise<DivisionLine[]> =>
+      answer(http.GET('/api/books/{id}/division', of(book))),
+    divide: (book: string, begins: string[]): Promise<RepairDone> =>
+      answer(http.PUT('/api/books/{id}/division', { ...of(book), body: { begins } })),
     moveSection: (book: string, body: SectionMove): Promise<RepairDone> =>
       answer(http.POST('/api/books/{id}/sections/move', { ...of(book), body })),
 

@@ -10,3 +10,5 @@ export { makeNotes } from './make-notes.js';
 export type { ChangedChapter, MadeNotes } from './make-notes.js';
 export { removeMark, removeNote } from './remove-mark.js';
 export { notesChanged, notesPutIn, refillNote, refillRemark } from './remade-notes.js';
+export { divided, divisionOf, oneLevelDown, oneLevelUp, withAnchor, withoutAnchor } from './division.js';
+export type { DividedChapter, DivisionLine } from './division.js';

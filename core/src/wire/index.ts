@@ -212,6 +212,11 @@ export interface FormPreview {
   losses: Loss[];
 }
 
+/** Where the chapters of a book are to begin: ids of chapters and of headings. */
+export interface DivisionChange {
+  begins: string[];
+}
+
 /** Which links a repair is for: all uses of an address, or single links by id. */
 export type RepairTarget = { href: string } | { links: string[] };
 

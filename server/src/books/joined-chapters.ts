@@ -1,5 +1,5 @@
+import { withAnchor, withoutAnchor } from '@vennet/core/edits';
 import { schema } from '@vennet/core/manuscript';
-import type { Node } from 'prosemirror-model';
 import { Transform } from 'prosemirror-transform';
 import { ChapterEntity } from '../database/entities/chapter.entity.js';
 import type { ChangeInHand } from './change-in-hand.js';
@@ -34,27 +34,4 @@ export async function joinChapters(
   await hand.write(into, new Transform(doc).insert(doc.content.size, moved.content));
   await hand.manager.softDelete(ChapterEntity, { id: chapter.id });
   hand.chapters.splice(hand.chapters.indexOf(chapter), 1);
-}
-
-/** A text with the place of its chapter at its first words. */
-function withAnchor(doc: Node, id: string): Node {
-  const transform = new Transform(doc);
-  let done = false;
-  doc.descendants((node, at) => {
-    if (done || !node.isTextblock) return !done;
-    transform.insert(at + 1, schema.node('anchor', { id }));
-    done = true;
-    return false;
-  });
-  return transform.doc;
-}
-
-/** A text whose chapter has its own place again. */
-function withoutAnchor(doc: Node, id: string): Node {
-  const transform = new Transform(doc);
-  doc.descendants((node, at) => {
-    if (node.type.name === 'anchor' && node.attrs.id === id)
-      transform.delete(transform.mapping.map(at), transform.mapping.map(at + 1));
-  });
-  return transform.doc;
 }

@@ -33,6 +33,7 @@ import {
   SectionMoveDto,
   SnapshotDto,
 } from './dto/books.dto.js';
+import { DivisionChangeDto } from './dto/division.dto.js';
 import { ChaptersService } from './chapters.service.js';
 import { ChangesService } from './changes.service.js';
 import { OutlineService } from './outline.service.js';
@@ -118,6 +119,13 @@ export class OutlineController {
   @ApiNoContentResponse()
   leaveOut(@Param('id') id: string, @Body() { leftOutOf }: ChapterChangesDto): Promise<void> {
     return this.chapters.leaveOut(id, leftOutOf);
+  }
+
+  /** Divides the book at other places. Nothing of its text is lost, and what leads somewhere still does. */
+  @Put('books/:id/division')
+  @ApiOkResponse({ type: RepairDoneDto })
+  divide(@Param('id', ParseUUIDPipe) id: string, @Body() { begins }: DivisionChangeDto): Promise<RepairDone> {
+    return this.outline.divide(id, begins);
   }
 
   /** Moves a section before another one, or to the end of a chapter. */

@@ -5,6 +5,7 @@ import { ProblemError } from '../platform/problem.js';
 import { SnapshotEntity } from '../database/entities/snapshot.entity.js';
 import { ChangesService } from './changes.service.js';
 import { moveTo } from './taking-back.js';
+import { divideChapters } from './divided-chapters.js';
 import { SnapshotsService } from './snapshots.service.js';
 
 /** The sections of a book that move between its chapters. */
@@ -27,6 +28,23 @@ export class OutlineService {
       return {
         words,
         result: { changed: hand.changed.size, snapshot: hand.changed.size > 0 ? snapshot : null },
+      };
+    });
+    return { ...result, change };
+  }
+
+  /** Divides a book at other places; the book as it was stays as a snapshot. */
+  async divide(bookId: string, begins: readonly string[]): Promise<RepairDone> {
+    const { result, change } = await this.changes.make(bookId, async (hand) => {
+      const before = hand.chapters.length;
+      const words = `Before ${before} chapters were divided anew`;
+      const snapshot = await this.snapshots.keep(hand.manager, bookId, hand.chapters, words);
+      await divideChapters(hand, begins);
+      const isDivided = hand.recipe !== null;
+      if (!isDivided) await hand.manager.delete(SnapshotEntity, { id: snapshot });
+      return {
+        words: 'The book was divided into other chapters',
+        result: { changed: isDivided ? hand.chapters.length : 0, snapshot: isDivided ? snapshot : null },
       };
     });
     return { ...result, change };

@@ -17,6 +17,7 @@ import type { ChapterStepsEntity } from '../database/entities/chapter-steps.enti
 import { ChapterEntity } from '../database/entities/chapter.entity.js';
 import { mint } from '../platform/mint.js';
 import { arrange, mergedOrder, type ChangeInHand } from './change-in-hand.js';
+import { divideChapters } from './divided-chapters.js';
 import { joinChapters, splitOff } from './joined-chapters.js';
 import { read, stepsOf, stepsSince } from './steps-log.js';
 
@@ -98,9 +99,13 @@ async function keepWords(hand: ChangeInHand, { now }: NoteSince): Promise<string
 
 /** Does the opposite of what a change did beside its steps, to what is there now. */
 export async function undoRecipe(hand: ChangeInHand, { id, recipe }: ChangeEntity): Promise<string[]> {
-  const { moved, split, joined, removed = [], added = [], titles = [], order } = recipe ?? {};
+  const { moved, split, joined, divided, removed = [], added = [], titles = [], order } = recipe ?? {};
   const { manager, chapters } = hand;
   if (moved) return moveBack(hand, moved);
+  if (divided) {
+    await divideChapters(hand, divided);
+    return [];
+  }
   if (split) return joinBack(hand, split);
   if (joined) return splitBack(hand, joined, id);
   const opposite: ChangeRecipe = {};

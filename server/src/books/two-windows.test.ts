@@ -125,7 +125,18 @@ interface Action {
   chapter: number;
   at: number;
   fault: Fault;
-  what: 'type' | 'link' | 'send' | 'repair' | 'move' | 'split' | 'join' | 'remove' | 'take back' | 'read';
+  what:
+    | 'type'
+    | 'link'
+    | 'send'
+    | 'repair'
+    | 'move'
+    | 'split'
+    | 'join'
+    | 'divide'
+    | 'remove'
+    | 'take back'
+    | 'read';
 }
 
 const action: fc.Arbitrary<Action> = fc.record({
@@ -147,6 +158,7 @@ const action: fc.Arbitrary<Action> = fc.record({
       'move',
       'split',
       'join',
+      'divide',
       'remove',
       'take back',
       'take back',
@@ -244,6 +256,12 @@ async function play(actions: readonly Action[]): Promise<void> {
       case 'join':
         await refusable(app.api.joinChapter(stored.id));
         break;
+      case 'divide': {
+        const lines = await app.api.division(book);
+        const begins = lines.map((line) => line.id).filter((_, index) => ((at + 1) >> (index % 10)) & 1);
+        await refusable(app.api.divide(book, begins));
+        break;
+      }
       case 'remove':
         await refusable(app.api.removeChapter(stored.id));
         break;

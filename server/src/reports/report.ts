@@ -6,6 +6,7 @@ import {
   type Severity,
   type Survey,
 } from '@vennet/core/audit';
+import { divisionOf, type DivisionLine } from '@vennet/core/edits';
 import { FORMATS, linksOf, placesOf, readBook, type Place } from '@vennet/core/manuscript';
 import { editionOf, hrefIn, lossesIn } from '@vennet/core/publish';
 import { surveyReport, type SurveyReport } from '@vennet/core/reports';
@@ -138,6 +139,9 @@ function addresses(manuscript: Manuscript): string[] {
 /** Every place of a book, in the order of the text. */
 const places = (manuscript: Manuscript): Place[] => [...placesOf(readBook(manuscript)).values()];
 
+/** How a book is divided into chapters, and where else it could be. */
+const division = (book: Manuscript): DivisionLine[] => divisionOf(readBook(book).chapters);
+
 /** What is computed of a whole book; pure, so that it can be done in a process of its own. */
 const REPORTS = {
   manuscript: (book: Manuscript) => book,
@@ -148,6 +152,7 @@ const REPORTS = {
   forms,
   addresses,
   places,
+  division,
 };
 export type ReportKind = keyof typeof REPORTS;
 

@@ -2,6 +2,7 @@ import { Controller, Get, Param, ParseUUIDPipe, Req, Res } from '@nestjs/common'
 import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
 import { ManuscriptDto, PlaceDto } from '../books/dto/books.dto.js';
+import { DivisionLineDto } from '../books/dto/division.dto.js';
 import { Reports } from './reports.service.js';
 
 @ApiTags('books')
@@ -29,5 +30,16 @@ export class ReportsController {
     @Res() response: Response,
   ): Promise<void> {
     return this.reports.send(request, response, id, 'places');
+  }
+
+  /** How the book is divided into chapters, and where else it could be. */
+  @Get('division')
+  @ApiOkResponse({ type: [DivisionLineDto] })
+  division(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Req() request: Request,
+    @Res() response: Response,
+  ): Promise<void> {
+    return this.reports.send(request, response, id, 'division');
   }
 }

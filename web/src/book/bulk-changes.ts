@@ -32,6 +32,7 @@ export interface BulkNeeds {
     | 'splitChapter'
     | 'joinChapter'
     | 'arrange'
+    | 'divide'
   >;
   texts: Pick<Texts, 'saveAll'>;
   notices: Pick<NoticeStore, 'tell'>;
@@ -58,6 +59,8 @@ export interface BulkChanges {
   splitChapter(chapter: string, before: number): Promise<string | null>;
   /** Puts a chapter's text at the end of the one before it; gives that one's id. */
   joinChapter(chapter: VersionedChapter): Promise<string | null>;
+  /** Divides the book at other places. */
+  divide(begins: readonly string[]): Promise<boolean>;
   /** Puts the chapters into another order, and some into another matter. */
   arrange(chapters: readonly ChapterPlace[], said: string): Promise<boolean>;
   /** Takes a change back; gives the change that this is, or `null` where nothing came of it. */
@@ -165,6 +168,12 @@ export function createBulkChanges({ store, api, texts, notices, open, acts, faul
       );
       return done?.chapter ?? null;
     },
+    divide: (begins) =>
+      inBook(
+        (book) => api.divide(book, [...begins]),
+        (changed) =>
+          changed > 0 ? `The book has ${changed} chapters now.` : 'The chapters are as they were.',
+      ),
     arrange: async (chapters, said) =>
       (await change(
         (book) =>

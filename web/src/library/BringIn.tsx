@@ -1,4 +1,5 @@
 import type { BringInReport } from '@vennet/core/bring-in';
+import type { DivisionLine } from '@vennet/core/edits';
 import { Dialog } from 'radix-ui';
 import { FileInput } from 'lucide-react';
 import { useRef, useState } from 'react';
@@ -6,15 +7,20 @@ import { Link } from 'react-router';
 import { api } from '../api/client.js';
 import { endOfJob } from '../api/follow.js';
 import { sendBook } from '../api/send.js';
-import { useNotices } from '../parts/notices.js';
+import { beginsOf, Division, isDividedAlike } from '../outline/Division.js';
+import { tellFault, useNotices } from '../parts/notices.js';
+import { useOnce } from '../parts/use-once.js';
 import { Report } from './Report.js';
 
 type Stage =
   | { at: 'choosing'; fault: string | null }
   | { at: 'working'; name: string; share: number | null; doing: string }
+  | { at: 'dividing'; id: string; report: BringInReport; lines: DivisionLine[]; asItWas: DivisionLine[] }
   | { at: 'done'; id: string; report: BringInReport };
 
-/** Brings in a book from a file: choose or drop it, watch it travel, read what became of it. */
+type DividingStage = Extract<Stage, { at: 'dividing' }>;
+
+/** Brings in a book from a file: choose or drop it, watch it travel, see how it is divided, read what became of it. */
 export function BringIn({ done }: { done(): void }) {
   const [stage, setStage] = useState<Stage>({ at: 'choosing', fault: null });
   const work = useRef<AbortController | null>(null);
@@ -33,11 +39,23 @@ export function BringIn({ done }: { done(): void }) {
         changed: ({ stage: doing }) => show(null, doing || 'Waiting for its turn'),
       });
       if (!made) return setStage({ at: 'choosing', fault: state === 'stopped' ? null : message });
-      setStage({ at: 'done', ...made });
       useNotices.getState().announce('The book was brought in.');
       done();
+      const lines = await api.division(made.id).catch(() => []);
+      setStage(
+        lines.length > 1 ? { at: 'dividing', ...made, lines, asItWas: lines } : { at: 'done', ...made },
+      );
     } catch (error) {
       setStage({ at: 'choosing', fault: signal.aborted ? null : (error as Error).message });
+    }
+  };
+  const divide = async ({ id, report, asItWas }: DividingStage, lines: readonly DivisionLine[]) => {
+    try {
+      if (!isDividedAlike(lines, asItWas)) await api.divide(id, beginsOf(lines));
+      setStage({ at: 'done', id, report });
+      done();
+    } catch (error) {
+      tellFault(error);
     }
   };
   const close = (open: boolean) => {
@@ -51,9 +69,20 @@ export function BringIn({ done }: { done(): void }) {
       </Dialog.Trigger>
       <Dialog.Portal>
         <Dialog.Overlay className="veil" />
-        <Dialog.Content className="dialog" aria-describedby={undefined}>
+        <Dialog.Content
+          className="dialog"
+          data-size={stage.at === 'dividing' ? 'wide' : undefined}
+          aria-describedby={undefined}
+        >
           {stage.at === 'choosing' && <Choose fault={stage.fault} take={(file) => void take(file)} />}
           {stage.at === 'working' && <Working {...stage} stop={() => work.current?.abort()} />}
+          {stage.at === 'dividing' && (
+            <Divide
+              stage={stage}
+              change={(lines) => setStage({ ...stage, lines })}
+              take={(lines) => divide(stage, lines)}
+            />
+          )}
           {stage.at === 'done' && (
             <>
               <Dialog.Title className="mb-3 text-xl font-semibold">The book is in your Library</Dialog.Title>
@@ -117,6 +146,38 @@ function Choose({ fault, take }: { fault: string | null; take(file: File | undef
         <Dialog.Close className="button" data-look="quiet">
           Not now
         </Dialog.Close>
+      </div>
+    </>
+  );
+}
+
+function Divide({
+  stage: { lines, asItWas },
+  change,
+  take,
+}: {
+  stage: DividingStage;
+  change(lines: DivisionLine[]): void;
+  take(lines: readonly DivisionLine[]): Promise<void>;
+}) {
+  const taking = useOnce(() => take(lines));
+  return (
+    <>
+      <Dialog.Title className="text-xl font-semibold">How it is divided into chapters</Dialog.Title>
+      <p className="mt-1 mb-4 text-soft">
+        This is how the file itself divides its text. Divide it otherwise here, or later in the outline.
+      </p>
+      <Division lines={lines} asItWas={asItWas} change={change} />
+      <div className="mt-5 flex justify-end">
+        <button
+          type="button"
+          className="button"
+          data-look="main"
+          disabled={taking.isUnderWay}
+          onClick={() => taking.run()}
+        >
+          Take these chapters
+        </button>
       </div>
     </>
   );

@@ -11,6 +11,7 @@ import { HealthLine } from '../parts/HealthLine.js';
 import { useOnce } from '../parts/use-once.js';
 import { ChapterDialogs } from './ChapterDialogs.js';
 import { ChapterEntry } from './ChapterEntry.js';
+import { DivideBook } from './DivideBook.js';
 import { PlaceEntry } from './PlaceEntry.js';
 import { usePlacesShown } from './places-shown.js';
 import type { Verdicts } from './Tally.js';
@@ -79,6 +80,7 @@ export function Outline({ book, open }: { book: Manuscript; open: string }) {
       >
         <Plus size={15} aria-hidden="true" /> Add a chapter
       </button>
+      <DivideBook book={book.id} />
       <ChapterDialogs />
     </nav>
   );

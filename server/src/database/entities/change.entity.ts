@@ -18,6 +18,8 @@ export interface ChangeRecipe {
   split?: { chapter: string; fresh: string };
   /** The text of a chapter was put at the end of another one. */
   joined?: { into: string; chapter: string };
+  /** The book was divided anew: the chapters that it had. */
+  divided?: string[];
   /** The order of the chapters before it. */
   order?: ChapterPlace[];
 }
