@@ -1040,6 +1040,8 @@ export interface components {
             returns: components["schemas"]["ReturnsDto"];
             /** @description Headings down to this level are offered as places */
             offered: number;
+            /** @description Headings down to this level stand in the contents */
+            listed?: number;
             /**
              * @description Whom the book is for; everyone without
              * @enum {string}

@@ -33,6 +33,8 @@ export interface Structure {
   };
   /** Headings down to this level are offered as places that a link can lead to. */
   offered: number;
+  /** Headings down to this level stand in the contents of a made file; those that its form is used to without. */
+  listed?: number;
   /** Whom it is for; everyone without. */
   readers?: Readers;
 }

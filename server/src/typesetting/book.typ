@@ -285,7 +285,7 @@
   show outline.entry.where(level: 1): set block(above: 1.1em)
   // Entries show the words of the heading alone: links and places in it stand in the text only.
   show outline.entry: it => link(it.element.location(), it.indented(none, it.element.supplement + h(2mm) + box(width: 1fr, it.fill) + h(2mm) + it.page()))
-  outline(title: { in-line; spot(book.contents.id, rise: 12pt); book.contents.title }, depth: 2)
+  outline(title: { in-line; spot(book.contents.id, rise: 12pt); book.contents.title }, depth: book.contents.listed)
 }
 
 #set page(numbering: "1", footer: context align(center, text(size: 9pt, counter(page).display())))

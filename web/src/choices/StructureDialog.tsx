@@ -84,7 +84,7 @@ export function StructureDialog() {
 }
 
 function Fields({ structure, change }: { structure: Structure; change(structure: Structure): void }) {
-  const { numbering, notes, returns, offered, readers = 'everyone' } = structure;
+  const { numbering, notes, returns, offered, listed = 0, readers = 'everyone' } = structure;
   const set = (more: Partial<Structure>) => change({ ...structure, ...more });
   const turn = (to: ReturnTo) =>
     set({
@@ -161,11 +161,17 @@ function Fields({ structure, change }: { structure: Structure; change(structure:
           </label>
         ))}
       </Group>
-      <Group title="Places">
+      <Group title="Places and contents">
         <Levels
           label="Headings that “Leads to” offers"
           value={offered}
           change={(level) => set({ offered: level })}
+        />
+        <Levels
+          label="Headings that the contents list"
+          value={listed}
+          none="as is usual in each form"
+          change={(level) => set({ listed: level || undefined })}
         />
       </Group>
       <Group title="Whom the book is for">

@@ -44,16 +44,18 @@ interface ReadWith {
   tally: Tally;
   mint: () => string;
   notes: DeclaredNotes;
+  /** Headings down to this level stand in the contents that the file had of its own. */
+  listed?: number;
 }
 
 /** Puts the chapters that were read together into a book, with its report. What the file calls notes become real ones, and what can be nothing else. */
 export function assemble(details: FileDetails, drafts: ChapterDraft[], read: ReadWith): BroughtIn {
-  const { enclosures, tally, mint, notes } = read;
+  const { enclosures, tally, mint, notes, listed } = read;
   const book: ReadBook = {
     id: mint(),
     ...details,
     look: DEFAULT_LOOK,
-    structure: DEFAULT_STRUCTURE,
+    structure: listed === undefined ? DEFAULT_STRUCTURE : { ...DEFAULT_STRUCTURE, listed },
     chapters: drafts.map(({ id, matter, doc, title = '' }) => ({
       id,
       matter,

@@ -2,7 +2,7 @@ import { isTag, isText, type ChildNode, type Document, type Element } from 'domh
 import { findOne, getElementsByTagName } from 'domutils';
 import type { Node } from 'prosemirror-model';
 import { decodeLoosely } from '../../destination/index.js';
-import { schema, type Matter } from '../../manuscript/index.js';
+import { groupedBy, schema, type Matter } from '../../manuscript/index.js';
 import { assemble, type ChapterDraft } from '../book/assemble.js';
 import type { BroughtIn } from '../book/brought-in.js';
 import { detailsFrom } from '../book/details.js';
@@ -100,7 +100,20 @@ export function readEpub(
   const said = detailsOf(opf.document, name);
   tellOfDetails(opf.document, tally);
   const guess = () => guessLanguage(sampleOf(drafts.map(({ doc }) => doc.children)));
-  return assemble(detailsFrom(said, tally, guess), drafts, { enclosures, tally, mint, notes });
+  return assemble(detailsFrom(said, tally, guess), drafts, {
+    ...{ enclosures, tally, mint, notes },
+    listed: levelsListed(lines),
+  });
+}
+
+/** How many levels of headings the contents list within one file: a part of several files stands above them. */
+function levelsListed(lines: readonly ContentsLine[]): number | undefined {
+  const files = [...groupedBy(lines, ({ path }) => path).values()];
+  const levels = files.map((own) => {
+    const depths = own.map(({ depth }) => depth);
+    return Math.max(...depths) - Math.min(...depths) + 1;
+  });
+  return levels.length === 0 ? undefined : Math.min(6, Math.max(...levels));
 }
 
 /** The files of an e-book that was packed with a folder around them, as if it had been packed without. */

@@ -26,7 +26,8 @@ export interface EpubOptions {
 }
 
 /** Headings down to this level stand in the contents. */
-const CONTENTS_DEPTH = 3;
+/** Where nothing else was chosen. */
+const LISTED = 3;
 
 /** Makes an EPUB 3.3 container of a book. */
 export function makeEpub(edition: Edition, { modified }: EpubOptions): Uint8Array {
@@ -175,7 +176,7 @@ function navigation(edition: Edition, pages: EpubPage[], more: BackPage[]): stri
   const said = phrases(edition.book.language);
   const entries = pages.flatMap(({ chapter, file, headings }) => {
     const [first, ...rest] = headings.filter(
-      ({ level, words }) => (level ?? 6) <= CONTENTS_DEPTH && words !== '',
+      ({ level, words }) => (level ?? 6) <= (edition.book.structure.listed ?? LISTED) && words !== '',
     );
     const { label = '' } = edition.places.get(chapter.id) ?? {};
     const top = {

@@ -22,20 +22,23 @@ export interface TypesetBook extends Pick<
   chapters: TypesetChapter[];
   /** Notes that stand after the text of the whole book. */
   notes: TypesetNode[];
-  /** The title of the contents, the place at its top, and the place at the top of the book. */
-  contents: { title: string; id: string; top: string };
+  /** The title of the contents, the place at its top, the place at the top of the book, and the level down to which headings are listed. */
+  contents: { title: string; id: string; top: string; listed: number };
   /** What goes with the book; each entry is a place. */
   list: WithBook;
   /** Files that are put into the PDF, by the paths at which the typesetter finds them. */
   attached: { path: string; name: string; type: string; description: string }[];
 }
 
+/** Headings down to this level stand in the contents where nothing else was chosen. */
+const LISTED = 2;
+
 /** How wide a sign of the text is on average, in points. */
 const TEXT_SIGN = 5.8;
 
 /** The data of one book; `pictures` says by which path the typesetter finds each picture. Attached files are at `/` and their path. */
 export function typesetBook(edition: Edition, pictures: Map<string, string>): TypesetBook {
-  const { title, subtitle, author, language, look } = edition.book;
+  const { title, subtitle, author, language, look, structure } = edition.book;
   const once = onceEach();
   let keys = 0;
   const room = { width: PAGE_WIDTH.upright, sign: TEXT_SIGN };
@@ -69,7 +72,12 @@ export function typesetBook(edition: Edition, pictures: Map<string, string>): Ty
     chapters,
     attached,
     notes: notesAfterBook({ ...shared, level: openLevels() }),
-    contents: { title: phrases(language).contents, id: CONTENTS, top: TOP },
+    contents: {
+      title: phrases(language).contents,
+      id: CONTENTS,
+      top: TOP,
+      listed: structure.listed ?? LISTED,
+    },
     list: fittingList(withBook(edition), room),
   };
 }

@@ -64,6 +64,14 @@ export class StructureDto implements Structure {
   @Whole({ least: 1, most: 6, description: 'Headings down to this level are offered as places' })
   offered: number;
 
+  @Whole({
+    optional: true,
+    least: 1,
+    most: 6,
+    description: 'Headings down to this level stand in the contents',
+  })
+  listed?: number;
+
   @Choice(READERS, { optional: true, description: 'Whom the book is for; everyone without' })
   readers?: Readers;
 }
