@@ -132,17 +132,17 @@ test('a long page is cut at its highest headings; a heading alone is no chapter'
   const page = `<html lang="en"><h1>Small lamps</h1>${['Oil', 'Wicks'].map((title) => `<h2>${title}</h2>${words(2_000)}`).join('')}`;
   const brought = bringIn({ name: 'a.html', bytes: new TextEncoder().encode(page) }, counter());
   expect(titlesOf(brought)).toEqual(['Small lamps', 'Wicks']);
+});
 
-  test('are listed as deep as the e-book’s own contents go, parts of several files aside', () => {
-    const pages = {
-      'part.xhtml': '<h1>Part</h1><p>Words.</p>',
-      'a.xhtml': '<h1>A</h1><h2 id="s">Section</h2><p>Words.</p><h3>Deeper</h3><p>Words.</p>',
-    };
-    const chapter = (within: string) =>
-      `<li><a href="part.xhtml">Part</a><ol><li><a href="a.xhtml">A</a>${within}</li></ol></li>`;
-    const listed = (nav: string) => epub({ pages, nav }).book.structure.listed;
-    expect(listed(chapter(''))).toBe(1);
-    expect(listed(chapter('<ol><li><a href="a.xhtml#s">Section</a></li></ol>'))).toBe(2);
-    expect(epub({ pages }).book.structure.listed).toBeUndefined();
-  });
+test('contents list headings as deep as the e-book’s own contents go, parts of several files aside', () => {
+  const pages = {
+    'part.xhtml': '<h1>Part</h1><p>Words.</p>',
+    'a.xhtml': '<h1>A</h1><h2 id="s">Section</h2><p>Words.</p><h3>Deeper</h3><p>Words.</p>',
+  };
+  const chapter = (within: string) =>
+    `<li><a href="part.xhtml">Part</a><ol><li><a href="a.xhtml">A</a>${within}</li></ol></li>`;
+  const listed = (nav: string) => epub({ pages, nav }).book.structure.listed;
+  expect(listed(chapter(''))).toBe(1);
+  expect(listed(chapter('<ol><li><a href="a.xhtml#s">Section</a></li></ol>'))).toBe(2);
+  expect(epub({ pages }).book.structure.listed).toBeUndefined();
 });
