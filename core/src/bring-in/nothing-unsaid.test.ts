@@ -42,6 +42,17 @@ describe('of what another maker’s file holds, each thing is kept or named:', (
     );
   });
 
+  test('lists of terms, with links and places on the terms (HTML, 4.4.9)', () => {
+    const brought = page(
+      '<p><a href="#wick">to the wick</a></p><dl><div><dt id="lamp">Lamp</dt><dt><a href="https://lamp.example/">Light</a></dt><dd>It <b>burns</b>.</dd></div><dt id="wick">Wick</dt><dd><p>Cotton.</p><p>Two.</p></dd><dd></dd><dt>Oil</dt></dl><dl><dd>Said alone.</dd><p>More.</p></dl><dl><dt> </dt></dl>',
+    );
+    expect(text(brought)).toBe(
+      'doc(paragraph(link("to the wick")), term_list(term("Lamp"), term(link("Light")), meaning(paragraph("It ", strong("burns"), ".")), term("Wick"), meaning(paragraph("Cotton."), paragraph("Two.")), term("Oil"), meaning(paragraph)), term_list(term, meaning(paragraph("Said alone.")), meaning(paragraph("More."))))',
+    );
+    expect(told(brought)).toEqual([]);
+    expect(brought.report.kept).toContainEqual({ what: 'lists of terms', count: 2 });
+  });
+
   test('numbers of lists', () => {
     const brought = page(
       '<ol type="a" reversed><li value="7">x</li></ol><ol type="1" start="3"><li>y</li></ol>',

@@ -35,7 +35,13 @@ export const BOUNDS = {
 /** Attributes that hold words. */
 export const WORD_ATTRS = ['alt', 'hoverNote', 'own', 'back', 'backWords', 'name'] as const;
 
-export const CONTAINERS: ReadonlySet<string> = new Set(['quotation', 'bullet_list', 'ordered_list', 'table']);
+export const CONTAINERS: ReadonlySet<string> = new Set([
+  'quotation',
+  'bullet_list',
+  'ordered_list',
+  'term_list',
+  'table',
+]);
 const TOO_DEEP = `quotations, lists and tables nest at most ${BOUNDS.containers} deep`;
 
 /** A piece of a line: its words, and the link that it belongs to. */

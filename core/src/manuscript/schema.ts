@@ -104,6 +104,10 @@ const nodes = {
     ],
   },
   list_item: block('li', 'block+', { group: '', defining: true }),
+  /** Terms, each with what it means or what is said of it. */
+  term_list: block('dl', '(term+ meaning+)+'),
+  term: block('dt', LINE, { group: '', defining: true }),
+  meaning: block('dd', 'block+', { group: '', defining: true }),
   code_block: block('pre', '(text | anchor)*', {
     marks: 'link bookmark unlinked',
     code: true,

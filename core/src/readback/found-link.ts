@@ -27,6 +27,6 @@ export interface FoundLink {
   lands: boolean;
   /** For a link inside the file: where it lands. */
   landing?: Landing;
-  /** It is the first of its page and leads where one of the page before leads: perhaps one link over two pages. */
+  /** It stands at the top of its page and leads where one of the page before leads: perhaps one link over two pages. */
   mayContinue?: boolean;
 }

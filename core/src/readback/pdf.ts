@@ -38,10 +38,7 @@ export async function linksInPdf(
     for (let number = 1; number <= total; number++) {
       const page = pageOf(number);
       const where = `page ${number}`;
-      const onPage = linksOn(page, where, spots);
-      const [first] = onPage;
-      // Notes at the foot of the page before may stand between the two halves of a link.
-      if (first && before.some(({ href }) => href === first.href)) first.mayContinue = true;
+      const onPage = linksOn(page, where, spots, new Set(before.map(({ href }) => href)));
       before = onPage;
       links.push(...onPage);
       cutOff.push(...linesCutOff(page, where));
@@ -53,7 +50,8 @@ export async function linksInPdf(
   }
 }
 
-function linksOn(page: PdfPage, where: string, spots: PdfSpots): FoundLink[] {
+/** @param before where links of the page before lead */
+function linksOn(page: PdfPage, where: string, spots: PdfSpots, before: ReadonlySet<string>): FoundLink[] {
   const owners = ownersOf(page);
   const found = ({ contents, ...annotation }: Annotation, text: string): FoundLink => ({
     ...targetOf(annotation, spots),
@@ -69,7 +67,9 @@ function linksOn(page: PdfPage, where: string, spots: PdfSpots): FoundLink[] {
       .map((content) => textOf(page, content))
       .join('')
       .trim();
-    links.push(found(first, words));
+    const link = found(first, words);
+    if (before.has(link.href) && isAtTop(page, element)) link.mayContinue = true;
+    links.push(link);
   }
   const owned = new Set([...owners.values()].flat());
   // An entry of the contents that runs over two lines may stand outside of their structure.
@@ -78,6 +78,12 @@ function linksOn(page: PdfPage, where: string, spots: PdfSpots): FoundLink[] {
   for (const annotation of page.annotations)
     if (!owned.has(annotation) && !isEntry(annotation)) links.push(found(annotation, ''));
   return links;
+}
+
+/** Words at the top of a page may be the end of a link on the page before; notes at the feet of both stand between them. */
+function isAtTop({ pieces }: PdfPage, { words }: LinkElement): boolean {
+  const top = Math.max(...pieces.map(({ box }) => box[3]));
+  return pieces.some(({ content, box, size }) => words.includes(content) && box[3] > top - size);
 }
 
 const textOf = ({ pieces }: PdfPage, content: number): string =>

@@ -27,6 +27,8 @@ export interface CellSetting {
   column: number;
 }
 
+const LISTS: ReadonlySet<string> = new Set(['bullet_list', 'ordered_list', 'term_list']);
+
 const known = new WeakMap<Node, Map<string, Setting>>();
 
 /** What each link of a chapter stands in, by the id of the link. Read once for each doc. */
@@ -42,8 +44,8 @@ export function settingsOf(doc: Node): ReadonlyMap<string, Setting> {
     const { name } = node.type;
     if (name === 'table') return walkTable(node, around);
     let within = around;
-    if (name === 'list_item') within = { ...around, items: [node, ...around.items] };
-    else if (name === 'bullet_list' || name === 'ordered_list') within = { ...around, list: node };
+    if (name === 'list_item' || name === 'meaning') within = { ...around, items: [node, ...around.items] };
+    else if (LISTS.has(name)) within = { ...around, list: node };
     if (node.isTextblock) {
       const ids = linksIn(node);
       if (ids.length > 0) hold(ids, { ...within, line: node, headings });

@@ -242,6 +242,10 @@
     else if node.t == "quote" { quote(blocks(node.c)) }
     else if node.t == "ul" { list(..node.c.map(item => blocks(item.c))) }
     else if node.t == "ol" { enum(start: node.start, ..node.c.map(item => blocks(item.c))) }
+    else if node.t == "terms" { for item in node.c {
+      if item.t == "term" { block(sticky: true, above: 0.9em, below: 0.6em, par(strong(inline(item.c)))) }
+      else { block(inset: (left: 6mm), above: 0.6em, blocks(item.c)) }
+    } }
     else if node.t == "code" { code-of(node) }
     else if node.t == "rule" { align(center, { spots(node.ids, rise: 0pt); pdf.artifact(line(length: 25%, stroke: 0.5pt)) }) }
     else if node.t == "figure" { figure-of(node) }

@@ -89,8 +89,7 @@ class FlowReader extends InlineReader {
     }
     switch (name) {
       case 'p':
-      case 'dt':
-        return this.#textblocks(element, name === 'dt' ? this.styled('strong', marks) : marks);
+        return this.#textblocks(element, marks);
       case 'h1':
       case 'h2':
       case 'h3':
@@ -105,6 +104,8 @@ class FlowReader extends InlineReader {
       case 'dir':
       case 'ol':
         return this.#list(element, marks);
+      case 'dl':
+        return this.#terms(element, marks);
       case 'pre':
         return this.#code(element, marks);
       case 'hr':
@@ -116,7 +117,6 @@ class FlowReader extends InlineReader {
       default:
         if (element.attribs['data-contents'] !== undefined) return this.#contents(element, marks);
         if (isRemark(element)) return this.#remark(element, marks);
-        if (name === 'dl') this.around.tally.add('changed', 'lists of terms', 'they became paragraphs');
         this.await(element);
         return this.blocks(element.children, marks);
     }
@@ -179,7 +179,8 @@ class FlowReader extends InlineReader {
     const attrs = this.#idFor(element);
     const content = this.blocks(element.children, this.spoken(element, marks));
     if (content.length === 0) return this.#nothing(attrs);
-    this.around.tally.add('kept', type === 'quotation' ? 'quotations' : 'list items');
+    if (type === 'quotation') this.around.tally.add('kept', 'quotations');
+    if (type === 'list_item') this.around.tally.add('kept', 'list items');
     return [schema.node(type, attrs, content)];
   }
 
@@ -205,6 +206,37 @@ class FlowReader extends InlineReader {
     return [
       schema.node(ordered ? 'ordered_list' : 'bullet_list', ordered ? { ...attrs, start } : attrs, items),
     ];
+  }
+
+  /** Terms and meanings in groups (HTML, 4.4.9); what stands among them is part of a meaning. */
+  #terms(element: Element, marks: readonly Mark[]): Node[] {
+    const attrs = this.#idFor(element);
+    const parts: Node[] = [];
+    const meaning = (content: Node[]) => parts.push(schema.node('meaning', null, content));
+    const take = (children: ChildNode[]) => {
+      for (const child of children) {
+        if (!isTag(child) && !(isText(child) && child.data.trim() !== '')) continue;
+        if (isTag(child) && child.name === 'div') take(child.children);
+        else if (isTag(child) && child.name === 'dt') parts.push(this.#term(child, marks));
+        else if (isTag(child) && child.name === 'dd') parts.push(...this.#container('meaning', child, marks));
+        else {
+          const blocks = this.blocks([child], marks);
+          if (blocks.length > 0) meaning(blocks);
+        }
+      }
+    };
+    take(element.children);
+    if (!parts.some((part) => wordsOf(part) !== '' || part.type.name === 'meaning'))
+      return this.#nothing(attrs);
+    if (parts[0]?.type.name !== 'term') parts.unshift(schema.node('term'));
+    if (parts.at(-1)?.type.name !== 'meaning') meaning([schema.node('paragraph')]);
+    this.around.tally.add('kept', 'lists of terms');
+    return [schema.node('term_list', attrs, parts)];
+  }
+
+  #term(element: Element, marks: readonly Mark[]): Node {
+    const attrs = this.#idFor(element);
+    return schema.node('term', attrs, this.#inlines(element, this.spoken(element, marks)));
   }
 
   /** What a list says of its numbers, and what no list here has. */

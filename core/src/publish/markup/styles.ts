@@ -8,10 +8,12 @@ img { max-width: 100%; height: auto; }
 figure { margin: 1.5em 0; text-align: center; page-break-inside: avoid; }
 figcaption, caption { font-size: 0.9em; margin: 0.5em 0; text-align: start; }
 blockquote { margin: 1em 1.5em; }
+dt { font-weight: bold; margin-top: 0.8em; }
+dd { margin-inline-start: 1.5em; }
+dd > p { margin: 0.3em 0; }
 pre { white-space: pre-wrap; font-size: 0.9em; }
 table { border-collapse: collapse; margin: 1em 0; }
 th, td { border-bottom: 1px solid currentColor; padding: 0.25em 0.6em; text-align: start; vertical-align: top; }
-.with-book dt { font-weight: bold; margin-top: 0.8em; }
 .notes { margin-top: 2.5em; border-top: 1px solid currentColor; font-size: 0.92em; }
 .notes p { margin: 0.3em 0; }
 sup { line-height: 1; }

@@ -55,6 +55,9 @@ const writers: Record<string, Write> = {
     ),
   quotation: plain('blockquote'),
   bullet_list: plain('ul'),
+  term_list: plain('dl'),
+  term: plain('dt'),
+  meaning: plain('dd'),
   list_item: (node, page) => {
     const only =
       node.childCount === 1 && node.firstChild?.type.name === 'paragraph' && !node.firstChild.attrs.id;

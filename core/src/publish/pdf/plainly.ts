@@ -15,6 +15,7 @@ const NAMES: Readonly<Record<string, string>> = {
   quote: 'quotation',
   ul: 'list',
   ol: 'list',
+  terms: 'list of terms',
   code: 'passage of code',
   figure: 'figure',
   table: 'table',
@@ -64,6 +65,8 @@ function plain(node: TypesetNode): TypesetNode[] {
     case 'ul':
     case 'ol':
     case 'li':
+    case 'terms':
+    case 'meaning':
       return within(node.c);
     case 'table':
       return [
@@ -79,6 +82,7 @@ function plain(node: TypesetNode): TypesetNode[] {
     case 'rule':
       return paragraph(ids);
     case 'p':
+    case 'term':
     case 'code':
       return paragraph(plainInline(node.c ?? []));
     default:

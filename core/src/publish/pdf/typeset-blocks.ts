@@ -37,6 +37,12 @@ function plainBlock(node: Node, context: TypesetContext, before: readonly string
       return { t: 'ol', start: attrsOf.orderedList(node).start, c: blocks() };
     case 'list_item':
       return { t: 'li', c: blocks() };
+    case 'term_list':
+      return { t: 'terms', c: blocks() };
+    case 'term':
+      return { t: 'term', c: settled([...anchors(ids), ...inline(node, context)]) };
+    case 'meaning':
+      return { t: 'meaning', c: blocks() };
     case 'code_block':
       return code(node, ids, context);
     case 'rule':

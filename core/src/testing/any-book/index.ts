@@ -73,6 +73,7 @@ class Writer {
       () => this.#paragraph(),
       () => this.#heading(1 + this.#below(6)),
       () => this.#list(depth),
+      () => this.#terms(depth),
       () => this.#quotation(depth),
       () => this.#contents(),
       () => this.#code(),
@@ -101,6 +102,15 @@ class Writer {
     const name = this.#one(['bullet_list', 'ordered_list']);
     const item = (blocks: Later<Node>[]) => schema.node('list_item', null, written(blocks));
     return () => schema.node(name, null, items.map(item));
+  }
+
+  #terms(depth: number): Later<Node> {
+    const groups = this.#several(2, () => {
+      const [id, line] = [this.#place(), this.#line(3)];
+      const blocks = this.#several(2, () => this.#block(depth + 1));
+      return () => [schema.node('term', { id }, line()), schema.node('meaning', null, written(blocks))];
+    });
+    return () => schema.node('term_list', null, written(groups).flat());
   }
 
   #quotation(depth: number): Later<Node> {
