@@ -44,7 +44,7 @@ describe('a book that goes out as an e-book and comes in again', () => {
         );
         expect(dangling).toEqual([]);
       }),
-      { numRuns: 100, seed: 7, endOnFailure: true },
+      { numRuns: 100, seed: 3, endOnFailure: true },
     );
   });
 });

@@ -21,6 +21,7 @@ export interface Attribute extends Named {
 
 export const SVG = 'http://www.w3.org/2000/svg';
 export const XLINK = 'http://www.w3.org/1999/xlink';
+export const MATHML = 'http://www.w3.org/1998/Math/MathML';
 export const XML = 'http://www.w3.org/XML/1998/namespace';
 
 /** How deep the parts of a file may nest, and how many there may be. */
@@ -36,6 +37,8 @@ const OUTSIDE: Scope = new Map([
   ['svg', SVG],
   ['xlink', XLINK],
   ['xml', XML],
+  ['m', MATHML],
+  ['mml', MATHML],
 ]);
 
 /**
@@ -108,14 +111,15 @@ function named(tag: string, scope: Scope, element: boolean): Named {
 }
 
 /** The tree as an XML file. */
-export function writeTree(part: Part): string {
-  const written = ({ name, attributes, children }: Part): string => {
-    const given = Object.entries(attributes).map(([key, value]) => ` ${key}="${escaped(value)}"`);
-    const inner = children.map((child) => (typeof child === 'string' ? escaped(child) : written(child)));
-    const start = `<${name}${given.join('')}`;
-    return inner.length > 0 ? `${start}>${inner.join('')}</${name}>` : `${start}/>`;
-  };
-  return `<?xml version="1.0" encoding="utf-8"?>\n${written(part)}\n`;
+export const writeTree = (part: Part): string =>
+  `<?xml version="1.0" encoding="utf-8"?>\n${writtenPart(part)}\n`;
+
+/** A part as it stands in an XML file. */
+export function writtenPart({ name, attributes, children }: Part): string {
+  const given = Object.entries(attributes).map(([key, value]) => ` ${key}="${escaped(value)}"`);
+  const inner = children.map((child) => (typeof child === 'string' ? escaped(child) : writtenPart(child)));
+  const start = `<${name}${given.join('')}`;
+  return inner.length > 0 ? `${start}>${inner.join('')}</${name}>` : `${start}/>`;
 }
 
 const ESCAPES: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };

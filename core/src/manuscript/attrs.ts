@@ -40,6 +40,12 @@ export interface PictureAttrs extends BlockAttrs {
   decorative: boolean;
 }
 
+/** A formula in MathML, and its signs in reading order. */
+export interface FormulaAttrs {
+  mathml: string;
+  words: string;
+}
+
 export interface FigureAttrs extends PictureAttrs {
   link: FigureLink | null;
   areas: readonly LinkArea[];
@@ -117,6 +123,7 @@ export const attrsOf = {
   cell: typed<CellAttrs>(),
   picture: typed<PictureAttrs>(),
   figure: typed<FigureAttrs>(),
+  formula: typed<FormulaAttrs>(),
   note: typed<NoteAttrs>(),
   noteMark: typed<NoteMarkAttrs>(),
   reference: typed<ReferenceAttrs>(),

@@ -98,6 +98,7 @@ export function wordsOfLeaf(node: Node, say: Saying = SILENT): string {
   if (node.isText) return node.text ?? '';
   if (node.type.name === 'hard_break') return ' ';
   if (node.type.name === 'picture') return saidOfPicture(node);
+  if (node.type.name === 'formula') return attrsOf.formula(node).words;
   return node.type.name === 'reference' ? say(node) : '';
 }
 

@@ -1,4 +1,5 @@
 import type { Mark, Node } from 'prosemirror-model';
+import { LONGEST_FORMULA } from '../cleaning/index.js';
 import { hrefOf, LONGEST_ADDRESS, type Destination } from '../destination/index.js';
 import { faultInSigns, many } from '../language/index.js';
 import { attrsOf } from './attrs.js';
@@ -84,7 +85,9 @@ export function faultInBounds(doc: Node, containers = 0): Fault | null {
 }
 
 function faultInNode(node: Node): string | null {
-  const { start, colspan, rowspan, areas } = node.attrs as Record<string, unknown>;
+  const { start, colspan, rowspan, areas, mathml } = node.attrs as Record<string, unknown>;
+  if (typeof mathml === 'string' && mathml.length > LONGEST_FORMULA)
+    return `a formula has at most ${many(LONGEST_FORMULA)} signs of MathML`;
   if (!isWhole(start, 0, BOUNDS.start))
     return `a list begins with a whole number from 0 to ${many(BOUNDS.start)}`;
   if (!isWhole(colspan, 1, BOUNDS.span) || !isWhole(rowspan, 1, BOUNDS.span))

@@ -186,6 +186,24 @@ const nodes = {
     },
     toDOM: (node) => pictureElement(node.attrs, idAttribute(node.attrs)),
   },
+  /** A formula in MathML; `words` are its signs in reading order. */
+  formula: {
+    inline: true,
+    group: 'inline',
+    atom: true,
+    attrs: {
+      mathml: { validate: 'string' },
+      words: { default: '', validate: 'string' },
+    },
+    parseDOM: [
+      {
+        tag: 'span[data-formula]',
+        getAttrs: ({ dataset }: HTMLElement) => ({ mathml: dataset.formula, words: dataset.words ?? '' }),
+      },
+    ],
+    toDOM: ({ attrs: { mathml, words } }) => ['span', { 'data-formula': mathml, 'data-words': words }, words],
+    leafText: ({ attrs }) => String(attrs.words),
+  },
   /** A place without words of its own, such as `<a id="p12"></a>`; also what carries a link that has no words. */
   anchor: {
     inline: true,

@@ -68,6 +68,29 @@
   else { image(node.src, alt: node.alt, height: height, width: width) }
 }
 
+// A formula, by the kinds of its parts (SetFormula in core/src/publish/pdf/formula.ts).
+#let formula-of(node) = {
+  let all(nodes) = nodes.map(formula-of).join()
+  if node.k == "row" { all(node.c) }
+  else if node.k == "lr" { math.lr(all(node.c)) }
+  else if node.k == "sign" { [#symbol(node.s)] }
+  else if node.k == "number" { text(node.s) }
+  else if node.k == "name" { math.op(node.s) }
+  else if node.k == "text" { [ ] + text(node.s) + [ ] }
+  else if node.k == "frac" { math.frac(..node.c.map(formula-of)) }
+  else if node.k == "root" { math.root(..node.c.map(formula-of)) }
+  else if node.k == "sqrt" { math.sqrt(all(node.c)) }
+  else if node.k == "accent" { math.accent(formula-of(node.base), node.sign) }
+  else if node.k == "table" { math.mat(delim: none, ..node.rows.map(cells => cells.map(formula-of))) }
+  else if node.k == "attach" {
+    let base = formula-of(node.base)
+    math.attach(if node.limits { math.limits(base) } else { base },
+      ..for (corner, script) in (t: node.over, b: node.under, tl: node.overBefore, bl: node.underBefore) {
+        if script != none { ((corner): formula-of(script)) }
+      })
+  }
+}
+
 // Where a line may break though nothing shows it (U+200B in the data) there is room of hardly any width.
 #let loose(words) = if words.contains("\u{200b}") { words.split("\u{200b}").join(h(0.001pt)) } else { words }
 
@@ -78,6 +101,7 @@
     else if node.t == "em" { emph(inline(node.c)) }
     else if node.t == "strong" { strong(inline(node.c)) }
     else if node.t == "mono" { text(font: "DejaVu Sans Mono", size: 0.85em, inline(node.c)) }
+    else if node.t == "formula" { math.equation(block: node.block, alt: node.words, formula-of(node.set)) }
     else if node.t == "lang" { text(..written-in(node.lang), ..spoken(node.lang), inline(node.c)) }
     else if node.t == "sub" { sub(inline(node.c)) }
     else if node.t == "sup" { super(inline(node.c)) }
@@ -239,6 +263,10 @@
       if outer and node.level == 1 { pagebreak(weak: true) }
       heading(level: node.level, supplement: loose(node.words), in-line + inline(node.c, rise: HEAD-RISE.at(calc.min(node.level, 3) - 1)))
     } else if node.t == "p" { par(inline(node.c)) }
+    // A formula on a line of its own can't stand in a paragraph: it would not be set.
+    else if node.t == "flow" { for part in node.c {
+      if part.t == "p" { par(inline(part.c)) } else { block({ place(top + left, spots(part.ids, rise: 0pt)); inline(part.c) }) }
+    } }
     else if node.t == "quote" { quote(blocks(node.c)) }
     else if node.t == "ul" { list(..node.c.map(item => blocks(item.c))) }
     else if node.t == "ol" { enum(start: node.start, ..node.c.map(item => blocks(item.c))) }

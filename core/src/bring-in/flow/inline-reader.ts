@@ -5,7 +5,7 @@ import type { Mark, Node } from 'prosemirror-model';
 import { NOWHERE, type Destination } from '../../destination/index.js';
 import { languageTold } from '../../language/index.js';
 import { attrsOf, schema, type LinkArea } from '../../manuscript/index.js';
-import type { DrawingLink } from '../../cleaning/index.js';
+import { readFormula, type DrawingLink } from '../../cleaning/index.js';
 import { type AreaDraft, drawingAreas, layeredAreas, mapAreas } from './areas.js';
 import { isBlock, MARKS, NOT_KEPT, PLAIN_STYLE, SAYS_OTHERWISE, SKIPPED } from './elements.js';
 import { idsOf } from '../book/ids.js';
@@ -91,10 +91,7 @@ export class InlineReader {
     if (name === 'br') return run.add(schema.node('hard_break', null, undefined, marks));
     if (name === 'img' || name === 'image') return this.picture(node, marks, run);
     if (name === 'svg') return this.drawing(node, marks, run);
-    if (name === 'math') {
-      this.around.tally.add('changed', 'formulas', 'they became plain words');
-      return this.text(textContent(node), marks, run);
-    }
+    if (/^(?:\w+:)?math$/.test(name)) return this.formula(node, marks, run);
     if (node.attribs['data-return'] !== undefined && this.returnLink(node, marks, run)) return;
     if (name === 'a') return this.link(node, marks, run);
     if (name === 'q') return this.quoted(node, marks, run);
@@ -280,6 +277,18 @@ export class InlineReader {
       return [{ id: this.around.mint(), name, destination, hoverNote, frame, ...box }];
     });
     if (areas.length > 0) this.areas.set(picture, areas);
+  }
+
+  private formula(element: Element, marks: readonly Mark[], run: InlineRun): void {
+    const formula = readFormula(render(element, { xmlMode: true }));
+    this.around.tally.add(
+      formula ? 'kept' : 'changed',
+      'formulas',
+      formula ? undefined : 'what they are written in can’t be read, so they became plain words',
+    );
+    if (!formula) return this.text(textContent(element), marks, run);
+    this.placeIds(marks, run);
+    run.add(schema.node('formula', formula, undefined, marks));
   }
 
   /** A drawing that only wraps one picture, as covers often do, is that picture. */

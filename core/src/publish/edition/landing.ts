@@ -119,6 +119,8 @@ function wordsFrom(block: Node, index: number): string {
 const OTHER = '\ufffc';
 /** The same, where it is too long to be looked past. */
 const LONG = '\ufffb';
+/** A formula, whose signs every form sets in an order of its own: what stands beside one can't be judged by them. */
+const FORMULA = '\ufff9';
 /** Stands between blocks. */
 const BLOCK = '\n';
 /** How much of the words before and after a spot is looked for. */
@@ -141,16 +143,18 @@ function spotsIn(doc: Node, edition: Edition): [string, Spot][] {
 
 /** The words within one block before a spot, and those after it. */
 function betweenAt({ text, at }: Spot): Between {
+  if (/\ufff9\s*$/.test(text.slice(0, at)) || /^\s*\ufff9/.test(text.slice(at)))
+    return { before: '', after: '' };
   const before =
     text
       .slice(Math.max(0, at - 10 * BESIDE), at)
       .trimEnd()
-      .split(/[\n\ufffb\ufffc]/)
+      .split(/[\n\ufff9\ufffb\ufffc]/)
       .at(-1) ?? '';
   const [after = ''] = text
     .slice(at, at + 10 * BESIDE)
     .replace(/^[\s\ufffc]+/, '')
-    .split(/[\n\ufffb\ufffc]/);
+    .split(/[\n\ufff9\ufffb\ufffc]/);
   return { before: telling(before.slice(-BESIDE)), after: telling(after.slice(0, BESIDE)) };
 }
 
@@ -172,6 +176,8 @@ function shownFor(node: Node, { say, map, places, returnsOf }: Edition): string 
         .join(BETWEEN_RETURNS);
     case 'contents':
       return LONG;
+    case 'formula':
+      return FORMULA;
     case 'picture':
     case 'figure':
     case 'caption':

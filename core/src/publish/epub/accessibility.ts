@@ -3,7 +3,11 @@ import { attrsOf, isPicture } from '../../manuscript/index.js';
 import type { Edition } from '../edition/edition.js';
 
 /** What the file says of its accessibility: only what is so in every book that Vennet makes, or checked here. */
-export function accessibility(edition: Edition, hasPictures: boolean): [string, string][] {
+export function accessibility(
+  edition: Edition,
+  hasPictures: boolean,
+  hasFormulas: boolean,
+): [string, string][] {
   const described = !edition.book.chapters.some(({ doc }) => {
     let bare = false;
     doc.descendants((node) => {
@@ -20,6 +24,7 @@ export function accessibility(edition: Edition, hasPictures: boolean): [string, 
       'structuralNavigation',
       'tableOfContents',
       'readingOrder',
+      ...(hasFormulas ? ['MathML'] : []),
       ...(described && hasPictures ? ['alternativeText'] : []),
     ].map((feature): [string, string] => ['schema:accessibilityFeature', feature]),
     ['schema:accessibilityHazard', 'none'],

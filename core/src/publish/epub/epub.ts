@@ -41,20 +41,27 @@ export function makeEpub(edition: Edition, { modified }: EpubOptions): Uint8Arra
       ? [{ name: 'with-book', title: list.title, body: listWithBook(list), matter: 'backmatter' }]
       : []),
   ];
+  const text = new Map([
+    ...pages.map((page): [string, string] => [page.file, chapterPage(edition, page, context)]),
+    ...more.map(({ name, title, body, matter }): [string, string] => [
+      `${name}.xhtml`,
+      document(edition, title, body, matter),
+    ]),
+  ]);
+  const withFormulas = new Set([...text].flatMap(([file, page]) => (page.includes('<math') ? [file] : [])));
   const files: Record<string, string> = {
     'META-INF/container.xml': CONTAINER,
-    'EPUB/package.opf': packageDocument(edition, pages, enclosures, more, modified),
+    'EPUB/package.opf': packageDocument(edition, pages, enclosures, more, withFormulas, modified),
     'EPUB/nav.xhtml': navigation(edition, pages, more),
     'EPUB/title.xhtml': titlePage(edition),
     'EPUB/cover.svg': coverDrawing(edition.book),
     'EPUB/book.css': stylesheet(edition),
   };
-  for (const { name, title, body, matter } of more)
-    files[`EPUB/${name}.xhtml`] = document(edition, title, body, matter);
-  for (const page of pages) files[`EPUB/${page.file}`] = chapterPage(edition, page, context);
+  for (const [file, page] of text) files[`EPUB/${file}`] = page;
   const mtime = new Date(Math.max(modified.getTime(), Date.UTC(1980, 0, 2)));
   const container: Zippable = { mimetype: [strToU8('application/epub+zip'), { level: 0, mtime }] };
-  for (const [name, text] of Object.entries(files)) container[name] = [strToU8(text), { level: 6, mtime }];
+  for (const [name, written] of Object.entries(files))
+    container[name] = [strToU8(written), { level: 6, mtime }];
   for (const [path, file] of enclosures) container[`EPUB/${path}`] = [file.bytes, { level: 0, mtime }];
   for (const [path, { id }] of filesInside(edition)) {
     const bytes = edition.enclosures.get(id)?.bytes ?? new Uint8Array();

@@ -4,12 +4,16 @@ import { accessibility } from './accessibility.js';
 import type { BackPage, EpubPage } from './pages.js';
 import { element, escapeXml } from '../markup/xml.js';
 
-/** The package document: metadata (EPUB 3.3 and EPUB Accessibility 1.1), manifest and spine. */
+/**
+ * The package document: metadata (EPUB 3.3 and EPUB Accessibility 1.1), manifest and spine. `withFormulas` are the files
+ * that hold MathML (EPUB 3.3, D.2.3).
+ */
 export function packageDocument(
   edition: Edition,
   pages: EpubPage[],
   enclosures: Map<string, EnclosureFile>,
   more: readonly BackPage[],
+  withFormulas: ReadonlySet<string>,
   modified: Date,
 ): string {
   const { book } = edition;
@@ -22,8 +26,9 @@ export function packageDocument(
     item('cover', 'cover.svg', 'image/svg+xml', { properties: 'cover-image' }),
     item('css', 'book.css', 'text/css'),
     item('title', 'title.xhtml', xhtml),
-    ...pages.map(({ file }) => item(file.replace('.xhtml', ''), file, xhtml)),
-    ...more.map(({ name }) => item(name, `${name}.xhtml`, xhtml)),
+    ...[...pages.map(({ file }) => file), ...more.map(({ name }) => `${name}.xhtml`)].map((file) =>
+      item(file.replace('.xhtml', ''), file, xhtml, withFormulas.has(file) ? { properties: 'mathml' } : {}),
+    ),
     ...[...enclosures].map(([path, file], index) => item(`picture-${index + 1}`, path, file.type)),
     ...files.map(([path, file], index) =>
       item(`file-${index + 1}`, path, mediaType(file.type), { fallback: 'with-book' }),
@@ -47,7 +52,7 @@ export function packageDocument(
 ${book.author ? `<dc:creator>${escapeXml(book.author)}</dc:creator>\n` : ''}${
     book.description ? `<dc:description>${escapeXml(book.description)}</dc:description>\n` : ''
   }${meta('dcterms:modified', modified.toISOString().replace(/\.\d+Z$/, 'Z'))}
-${accessibility(edition, enclosures.size > 0)
+${accessibility(edition, enclosures.size > 0, withFormulas.size > 0)
   .map(([property, value]) => meta(property, value))
   .join('\n')}
 </metadata>

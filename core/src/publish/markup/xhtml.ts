@@ -1,6 +1,7 @@
 import { directionOf } from '../../language/index.js';
 import type { Mark, Node } from 'prosemirror-model';
 import type { Destination } from '../../destination/index.js';
+import { readFormula } from '../../cleaning/index.js';
 import { fileTold, nameInFile } from '../../reader/index.js';
 import {
   attrsOf,
@@ -193,6 +194,9 @@ function leaf(node: Node, page: PageContext): string {
       return '<br/>';
     case 'picture':
       return picture(node, page, page.once(node.attrs.id));
+    case 'formula':
+      // What is stored may come from anywhere.
+      return readFormula(attrsOf.formula(node).mathml)?.mathml ?? escapeXml(attrsOf.formula(node).words);
     case 'note':
     case 'note_mark':
       return noteMark(node, page);

@@ -11,6 +11,7 @@ export interface SetPlainly {
 
 const NAMES: Readonly<Record<string, string>> = {
   p: 'paragraph',
+  flow: 'paragraph',
   h: 'heading',
   quote: 'quotation',
   ul: 'list',
@@ -66,6 +67,7 @@ function plain(node: TypesetNode): TypesetNode[] {
     case 'ol':
     case 'li':
     case 'terms':
+    case 'flow':
     case 'meaning':
       return within(node.c);
     case 'table':
@@ -81,6 +83,8 @@ function plain(node: TypesetNode): TypesetNode[] {
       ];
     case 'rule':
       return paragraph(ids);
+    case 'display':
+      return paragraph([...ids, ...plainInline(node.c ?? [])]);
     case 'p':
     case 'term':
     case 'code':
@@ -97,6 +101,7 @@ function plainInline(content: Content): Content {
     if (typeof node === 'string') return [node];
     if (LOOKS.has(node.t)) return plainInline(node.c ?? []);
     if (node.t === 'picture') return [String(node.alt)];
+    if (node.t === 'formula') return [String(node.words)];
     return [node.c ? { ...node, c: plainInline(node.c) } : node];
   });
 }

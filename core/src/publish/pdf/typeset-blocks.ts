@@ -4,6 +4,7 @@ import { attrsOf, linksOnFigure, wordsOf, type Note } from '../../manuscript/ind
 import { otherDirection } from '../edition/direction.js';
 import { afterBook, atFoot, notesOfChapter } from '../edition/note-backs.js';
 import { placeCells } from './table-grid.js';
+import { isDisplayed } from './formula.js';
 import { settled } from './settled.js';
 import { inline, leadsTo, picture, remark } from './typeset-inline.js';
 import { fitOf, PAGE_WIDTH, SIGN, type ColumnNeed } from './table-fit.js';
@@ -25,8 +26,11 @@ function plainBlock(node: Node, context: TypesetContext, before: readonly string
     return node.children.map((child, index) => block(child, within, index === 0 ? ids : []));
   };
   switch (node.type.name) {
-    case 'paragraph':
-      return { t: 'p', c: settled([...anchors(ids), ...inline(node, context)]) };
+    case 'paragraph': {
+      const displays = node.children.some(isDisplayed);
+      const c = settled([...anchors(ids), ...inline(node, { ...context, displays })]);
+      return displays ? { t: 'flow', c: aroundFormulas(c) } : { t: 'p', c };
+    }
     case 'heading':
       return heading(node, ids, context);
     case 'quotation':
@@ -56,6 +60,31 @@ function plainBlock(node: Node, context: TypesetContext, before: readonly string
     default:
       throw new RangeError(`no way to typeset a ${node.type.name}`);
   }
+}
+
+/** The lines of a paragraph between formulas that stand on lines of their own. Places before a formula stand at it. */
+function aroundFormulas(content: Content): TypesetNode[] {
+  const parts: TypesetNode[] = [];
+  let line: Content = [];
+  const isSpot = (node: Content[number]) =>
+    typeof node === 'string' ? node.trim() === '' : node.t === 'anchor';
+  const spots = () => line.flatMap((node) => (typeof node === 'string' ? [] : (node.id ?? [])));
+  for (const node of content) {
+    if (typeof node === 'string' || node.t !== 'formula' || node.block !== true) {
+      line.push(node);
+      continue;
+    }
+    if (!line.every(isSpot)) {
+      parts.push({ t: 'p', c: line });
+      line = [];
+    }
+    parts.push({ t: 'display', ids: spots(), c: [node] });
+    line = [];
+  }
+  const last = parts.at(-1);
+  if (!line.every(isSpot)) parts.push({ t: 'p', c: line });
+  else if (last) last.ids = [...(last.ids ?? []), ...spots()];
+  return parts;
 }
 
 /** What a list, a quotation or an item takes from the width, in points. */

@@ -7,6 +7,7 @@ import { targetIn } from '../edition/edition.js';
 import { inlineTree, type InlineTree } from '../edition/inline-tree.js';
 import { atFoot, noteBacks } from '../edition/note-backs.js';
 import { BETWEEN_RETURNS } from '../edition/return-lines.js';
+import { setFormula } from './formula.js';
 import { settled } from './settled.js';
 import { anchors, fitting, type Content, type TypesetContext, type TypesetNode } from './typeset-node.js';
 
@@ -19,7 +20,8 @@ export function inline(block: Node, context: TypesetContext): Content {
 
 function inlineNode(tree: InlineTree, context: TypesetContext): Content {
   if ('leaf' in tree) return leaf(tree.leaf, context);
-  const children = tree.children.flatMap((child) => inlineNode(child, context));
+  const within = { ...context, displays: false };
+  const children = tree.children.flatMap((child) => inlineNode(child, within));
   return marked(tree.mark, children, context);
 }
 
@@ -31,6 +33,13 @@ function leaf(node: Node, context: TypesetContext): Content {
       return [{ t: 'br' }];
     case 'picture':
       return [...spot(context.once(node.attrs.id)), { t: 'picture', ...picture(node, context, '') }];
+    case 'formula': {
+      const { mathml, words } = attrsOf.formula(node);
+      const set = setFormula(mathml);
+      return set
+        ? [{ t: 'formula', ...set, block: set.block && context.displays === true, words }]
+        : [fitting(words, context.room)];
+    }
     case 'note':
     case 'note_mark':
       return noteMark(node, context);
@@ -109,7 +118,7 @@ export function noteMark(node: Node, context: TypesetContext): Content {
 export function remark(note: Note, context: TypesetContext): TypesetNode {
   const start = spot(context.once(note.id));
   const paragraphs = note.node.children.map((one, index) =>
-    settled([...(index === 0 ? start : []), ...inline(one, context)], index === 0),
+    settled([...(index === 0 ? start : []), ...inline(one, { ...context, displays: false })], index === 0),
   );
   return {
     t: 'remark',

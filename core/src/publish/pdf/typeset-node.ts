@@ -31,6 +31,8 @@ export interface TypesetContext {
   room: Room;
   /** It is set on the page itself, within no other block. */
   outer: boolean;
+  /** Formulas may stand on lines of their own here. */
+  displays?: boolean;
   /** A name within the typesetter's data that no other thing has. */
   key(): string;
 }

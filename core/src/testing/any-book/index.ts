@@ -27,6 +27,11 @@ const WORDS =
   );
 const FORMS = ['words', 'number', 'number-words', 'page', 'where', 'own'];
 const OWN = 'see {words}, {number}, {page} {where}';
+const formula = (sign: string, isBlock: boolean) =>
+  schema.node('formula', {
+    mathml: `<math xmlns="http://www.w3.org/1998/Math/MathML"${isBlock ? ' display="block"' : ''}><msup><mi>${sign}</mi><mn>2</mn></msup></math>`,
+    words: `${sign} 2`,
+  });
 /** Deeper than this, there are only paragraphs. */
 const DEEPEST = 2;
 
@@ -164,6 +169,7 @@ class Writer {
       () => this.#reference(),
       () => this.#returnLink(),
       () => () => [schema.node('hard_break')],
+      () => () => [formula('x', this.#below(3) === 0), schema.text(' ')],
     ];
     if (!isNote)
       kinds.push(

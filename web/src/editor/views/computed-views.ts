@@ -3,6 +3,7 @@ import type { Node } from 'prosemirror-model';
 import type { EditorView, NodeView, NodeViewConstructor } from 'prosemirror-view';
 import { ownWords, useBook } from '../../book/store.js';
 import { returnWords, saidBy } from '../../book/said.js';
+import { FormulaView } from './formula-view.js';
 
 /** A node whose look follows from the whole book: it is drawn anew when what is known of the book changes. */
 abstract class ComputedView implements NodeView {
@@ -138,5 +139,6 @@ export function computedViews(follow: (place: string) => void): Record<string, N
     reference: (node: Node) => new ReferenceView(node),
     return_link: (node: Node) => new ReturnView(node),
     contents: (node: Node, _view: EditorView) => new ContentsView(node, follow),
+    formula: (node: Node) => new FormulaView(node),
   };
 }
