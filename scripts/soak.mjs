@@ -4,6 +4,7 @@
 //   checks    the same while links are checked
 //   load      an hour of mixed load in a server of 1 GB
 //   exports   100 exports of a book that changes between them
+//   corpus    ten e-books of other makers from Debian's documentation packages, in and out in three forms
 //   faults    faults put into core at random: its tests have to notice most
 // `npm run soak -- --only killings --times 20 --minutes 60 --faults 200 --seed 7 --runs 100`
 import { spawnSync } from 'node:child_process';
@@ -49,6 +50,12 @@ const parts = {
     say('Exports of a changing book');
     const { soak } = await import('../bench/dist/soak/index.js');
     return soak('exports', { times: 5 * number('times', 20), minutes: 0 });
+  },
+  async corpus() {
+    say('E-books of other makers');
+    needPackages('epubcheck', 'qpdf', 'poppler-utils');
+    const { soak } = await import('../bench/dist/soak/index.js');
+    return soak('corpus', { times: 0, minutes: 0 });
   },
   async faults() {
     const count = number('faults', 120);

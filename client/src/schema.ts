@@ -1048,6 +1048,21 @@ export interface components {
              */
             readers?: "everyone" | "reviewers" | "author";
         };
+        ContributorDto: {
+            name: string;
+            role: string;
+        };
+        PublicationDto: {
+            publisher: string;
+            published: string;
+            rights: string;
+            source: string;
+            identifiers: string[];
+            subjects: string[];
+            contributors: components["schemas"]["ContributorDto"][];
+            /** @description The picture of the cover; without, it is drawn of the title */
+            cover: string | null;
+        };
         BookChangesDto: {
             title?: string;
             subtitle?: string;
@@ -1060,6 +1075,7 @@ export interface components {
             /** @description How links look */
             look?: components["schemas"]["LinkLookDto"];
             structure?: components["schemas"]["StructureDto"];
+            publication?: components["schemas"]["PublicationDto"];
         };
         SaveChapterDto: {
             /** @description The version that the text was read at */
@@ -1975,6 +1991,7 @@ export interface components {
             description: string;
             look: components["schemas"]["LinkLookDto"];
             structure: components["schemas"]["StructureDto"];
+            publication?: components["schemas"]["PublicationDto"];
             chapters: components["schemas"]["VersionedChapterDto"][];
             report: components["schemas"]["BringInReportDto"] | null;
             /** @description Where readers get the book */

@@ -2,6 +2,7 @@ import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { checkKillings } from './check-killings.js';
+import { corpus } from './corpus.js';
 import { manyExports } from './exports.js';
 import { killings } from './killings.js';
 import { mixedLoad } from './load.js';
@@ -36,6 +37,12 @@ export async function soak(
         `${times} exports of a changing book: ${failed} failed; the server and its processes held ${first.toFixed(0)} MB after the first, ${last.toFixed(0)} MB after the last`,
       );
       return failed === 0 && last < first + GROWTH;
+    }
+    if (part === 'corpus') {
+      const amiss = await corpus(directory);
+      for (const one of amiss.slice(0, 40)) console.log(`  ${one}`);
+      console.log(`ten e-books of other makers, in and out in three forms: ${amiss.length} amiss`);
+      return amiss.length === 0;
     }
     const { requests, faults, most, last, health } = await mixedLoad(directory, minutes);
     console.log(

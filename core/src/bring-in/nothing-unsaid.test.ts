@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { Node } from 'prosemirror-model';
 import { linksOf, readBook, schema } from '../manuscript/index.js';
+import { editionOf, makeEpub } from '../publish/index.js';
 import { counter } from '../testing/books.js';
 import { epubFiles, PIXEL, zip } from '../testing/zip.js';
 import { bringIn, type BroughtIn } from './index.js';
@@ -17,6 +18,7 @@ const text = ({ book }: BroughtIn) => Node.fromJSON(schema, book.chapters[0]!.do
 const links = ({ book }: BroughtIn) => linksOf(readBook(book)).map(({ text: words, href }) => [words, href]);
 const told = ({ report }: BroughtIn) =>
   [...report.changed, ...report.leftOut].map(({ what, why }) => `${what}: ${why}`);
+const UUID = '6ba7b810-9dad-11d1-80b4-00c04fd430c8';
 const PIXEL_URL = `data:image/png;base64,${Buffer.from(PIXEL).toString('base64')}`;
 
 describe('of what another maker’s file holds, each thing is kept or named:', () => {
@@ -125,23 +127,43 @@ describe('of what another maker’s file holds, each thing is kept or named:', (
     ]);
   });
 
-  test('what an e-book says of itself', () => {
-    const files = epubFiles({ 'a.xhtml': '<body><h1>A</h1></body>' });
-    const opf = (files['OEBPS/package.opf'] as string).replace(
-      '</metadata>',
-      '<dc:title id="s">On lamps</dc:title><meta refines="#s" property="title-type">subtitle</meta><dc:publisher>Lamp Press</dc:publisher><dc:identifier>urn:isbn:9780000000002</dc:identifier><dc:identifier>urn:uuid:6ba7b810-9dad-11d1-80b4-00c04fd430c8</dc:identifier><dc:contributor>I. Llustrator</dc:contributor><meta name="cover" content="p"/></metadata>',
+  test('what an e-book says of itself, in and out again', () => {
+    const files = epubFiles({ 'a.xhtml': '<body><h1>A</h1></body>' }, { 'OEBPS/c.png': PIXEL });
+    const opf = (files['OEBPS/package.opf'] as string)
+      .replace(
+        '</metadata>',
+        '<dc:title id="s">On lamps</dc:title><meta refines="#s" property="title-type">subtitle</meta><dc:publisher>Lamp Press</dc:publisher><dc:date>2026-11</dc:date><dc:rights>All kept</dc:rights><dc:subject>Lamps</dc:subject><dc:subject>Oil</dc:subject><dc:identifier>urn:isbn:9780000000002</dc:identifier><dc:identifier>urn:uuid:6ba7b810-9dad-11d1-80b4-00c04fd430c8</dc:identifier><dc:contributor id="i">I. Llustrator</dc:contributor><meta refines="#i" property="role">ill</meta><dc:contributor>unknown</dc:contributor><meta name="cover" content="c"/></metadata>',
+      )
+      .replace('</manifest>', '<item id="c" href="c.png" media-type="image/png"/></manifest>');
+    const bytes = zip({ ...files, 'OEBPS/package.opf': opf });
+    const brought = bringIn({ name: 'a.epub', bytes }, counter());
+    expect(brought.book).toMatchObject({
+      title: 'Lamps & tides',
+      subtitle: 'On lamps',
+      publication: {
+        publisher: 'Lamp Press',
+        published: '2026-11',
+        rights: 'All kept',
+        identifiers: ['urn:isbn:9780000000002'],
+        subjects: ['Lamps', 'Oil'],
+        contributors: [{ name: 'I. Llustrator', role: 'ill' }],
+        cover: brought.enclosures[0]!.id,
+      },
+    });
+    expect(told(brought)).toEqual([]);
+    const again = bringIn(
+      {
+        name: 'b.epub',
+        bytes: makeEpub(editionOf({ ...readBook(brought.book), id: UUID }, brought.enclosures, 'epub'), {
+          modified: new Date(0),
+        }),
+      },
+      counter('again'),
     );
-    const brought = bringIn(
-      { name: 'a.epub', bytes: zip({ ...files, 'OEBPS/package.opf': opf }) },
-      counter(),
-    );
-    expect(brought.book).toMatchObject({ title: 'Lamps & tides', subtitle: 'On lamps' });
-    expect(told(brought)).toEqual([
-      'covers: the cover is made of the title',
-      'details of the book: the publisher, “Lamp Press”',
-      'details of the book: the identifier, “urn:isbn:9780000000002”',
-      'details of the book: someone who took part, “I. Llustrator”',
-    ]);
+    expect(again.book.publication).toEqual({
+      ...brought.book.publication,
+      cover: again.enclosures[0]!.id,
+    });
   });
 });
 

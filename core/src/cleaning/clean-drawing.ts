@@ -1,6 +1,7 @@
 import { decodeText, headOf, markedEncoding, XML_ENCODING } from '../page/index.js';
 import { ELEMENTS, INNER_PICTURE, NUMBERS, PROPERTIES, WORDS } from './allowed.js';
 import { boxesIn, viewportOf, type Corners } from './drawing-boxes.js';
+import { mendStructure } from './drawing-structure.js';
 import { cleanDeclarations, cleanSheet, cleanValue, LOCAL } from './drawing-style.js';
 import {
   CleaningFault,
@@ -89,6 +90,7 @@ function cleaned(text: string): CleanDrawing {
     return part;
   });
   if (root?.name !== 'svg') throw new CleaningFault(NO_DRAWING);
+  taken.count += mendStructure(root);
   refuseUnseemly(root);
   for (const [part] of partsOf(root))
     if (part.name === 'style') part.children = [cleanSheet(wordsIn(part))].filter(Boolean);

@@ -26,6 +26,17 @@ const elementsIn = (bytes: Uint8Array) => [
 ];
 
 describe('a drawing', () => {
+  test('whose parts stand in others that can’t hold them is mended (SVG 1.1, 9.2 to 10.5)', () => {
+    const { bytes, takenOut, links } = cleaned(
+      `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9"><text x="1" y="2">Low <text x="3" transform="scale(2)">tide</text> <a href="https://tide.example/">now</a><rect width="1" height="1"/></text><g>stray<rect width="2"/><tspan>lost</tspan></g><path d="M0 0"><circle r="1"/><title>A line</title></path></svg>`,
+    );
+    expect(decode(bytes)).toContain(
+      '<text x="1" y="2">Low <tspan x="3">tide</tspan> <tspan>now</tspan></text><g/><path d="M0 0"><title>A line</title></path></svg>',
+    );
+    expect(takenOut).toBe(4);
+    expect(links).toMatchObject([{ href: 'https://tide.example/', name: 'now' }]);
+  });
+
   test.each(HOSTILE_DRAWINGS)('with %s keeps nothing that runs or fetches', (_name, text) => {
     const { bytes } = cleaned(text);
     const names = new Set(ELEMENTS.values());

@@ -1,6 +1,7 @@
 import { Node } from 'prosemirror-model';
 import { attrsOf } from './attrs.js';
 import type { LinkLook } from './look.js';
+import type { Publication } from './publication.js';
 import { schema } from './schema.js';
 import type { Structure } from './structure.js';
 
@@ -32,6 +33,8 @@ export interface BookDetails {
   description: string;
   look: LinkLook;
   structure: Structure;
+  /** What else is said of it where it is published; nothing without. */
+  publication?: Publication;
 }
 
 export interface Book extends BookDetails {

@@ -74,3 +74,5 @@ export { sharedWith } from './shared.js';
 export { SCHEMA_VERSION, schema, spans } from './schema.js';
 export { DEFAULT_STRUCTURE, NOTE_COUNTS, NOTE_STANDS, NUMBERINGS, READERS, RETURNS } from './structure.js';
 export type { Numbering, NoteStand, Readers, ReturnTo, Structure } from './structure.js';
+export { DRAWN_COVER, NO_PUBLICATION } from './publication.js';
+export type { Contributor, Publication } from './publication.js';

@@ -34,7 +34,10 @@ export interface NewBook {
 
 /** What can be changed of a book beside its text; what is not sent stays. An empty address takes it away. */
 export interface BookChanges extends Partial<
-  Pick<BookDetails, 'title' | 'subtitle' | 'author' | 'language' | 'description' | 'look' | 'structure'>
+  Pick<
+    BookDetails,
+    'title' | 'subtitle' | 'author' | 'language' | 'description' | 'look' | 'structure' | 'publication'
+  >
 > {
   address?: string;
 }

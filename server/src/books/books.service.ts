@@ -156,7 +156,7 @@ export class BooksService {
     const id = randomUUID();
     const now = new Date();
     const files = await this.shelf.keepBrought(id, enclosures);
-    const { title, subtitle, author, language, description, look, structure } = book;
+    const { title, subtitle, author, language, description, look, structure, publication = null } = book;
     await this.database.transaction(async (manager) => {
       const row: BookEntity = {
         id,
@@ -167,6 +167,7 @@ export class BooksService {
         description,
         look,
         structure,
+        publication,
         report,
         address: null,
         createdBy: LOCAL_AUTHOR,
@@ -193,6 +194,7 @@ export class BooksService {
     const book = await this.book(id);
     const { title, subtitle, author, language, description, look, report, address } = book;
     const { structure, chapters } = await this.#text(book);
+    const { publication } = book;
     return {
       id,
       title,
@@ -205,6 +207,7 @@ export class BooksService {
       // A look that was stored before it had all its parts.
       look: { ...DEFAULT_LOOK, ...look },
       structure,
+      ...(publication ? { publication } : {}),
       chapters,
       files: await this.shelf.ofBook(id),
       others: await this.#otherBooks(id, chapters),

@@ -113,10 +113,11 @@ export class RepairsService {
   ): Promise<RepairDone> {
     const made = await this.changes.make(bookId, async (hand) => {
       const { manager, chapters } = hand;
-      const { structure, ...book } = await manager.findOneByOrFail(BookEntity, { id: bookId });
+      const { structure, publication, ...book } = await manager.findOneByOrFail(BookEntity, { id: bookId });
       const result = change(
         readBook({
           ...book,
+          ...(publication ? { publication } : {}),
           structure: { ...DEFAULT_STRUCTURE, ...structure },
           chapters: chapters.map(asSent),
         }),

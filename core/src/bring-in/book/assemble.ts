@@ -21,6 +21,7 @@ import {
   type Matter,
   type ReadBook,
   type ReadChapter,
+  type Publication,
 } from '../../manuscript/index.js';
 import type { BroughtIn } from './brought-in.js';
 import type { FileDetails } from './details.js';
@@ -46,16 +47,18 @@ interface ReadWith {
   notes: DeclaredNotes;
   /** Headings down to this level stand in the contents that the file had of its own. */
   listed?: number;
+  publication?: Publication;
 }
 
 /** Puts the chapters that were read together into a book, with its report. What the file calls notes become real ones, and what can be nothing else. */
 export function assemble(details: FileDetails, drafts: ChapterDraft[], read: ReadWith): BroughtIn {
-  const { enclosures, tally, mint, notes, listed } = read;
+  const { enclosures, tally, mint, notes, listed, publication } = read;
   const book: ReadBook = {
     id: mint(),
     ...details,
     look: DEFAULT_LOOK,
     structure: listed === undefined ? DEFAULT_STRUCTURE : { ...DEFAULT_STRUCTURE, listed },
+    ...(publication ? { publication } : {}),
     chapters: drafts.map(({ id, matter, doc, title = '' }) => ({
       id,
       matter,

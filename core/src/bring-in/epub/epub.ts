@@ -2,7 +2,7 @@ import { isTag, isText, type ChildNode, type Document, type Element } from 'domh
 import { findOne, getElementsByTagName } from 'domutils';
 import type { Node } from 'prosemirror-model';
 import { decodeLoosely } from '../../destination/index.js';
-import { groupedBy, schema, type Matter } from '../../manuscript/index.js';
+import { DRAWN_COVER, groupedBy, schema, type Matter } from '../../manuscript/index.js';
 import { assemble, type ChapterDraft } from '../book/assemble.js';
 import type { BroughtIn } from '../book/brought-in.js';
 import { detailsFrom } from '../book/details.js';
@@ -19,7 +19,7 @@ import type { Surroundings as Around } from '../flow/inline-reader.js';
 import { NO_STYLES } from '../flow/link-styles.js';
 import { madeAnew } from './made-anew.js';
 import { linesOfNav, linesOfNcx, type ContentsLine } from './own-contents.js';
-import { detailsOf, tellOfDetails } from './own-details.js';
+import { detailsOf, publicationOf } from './own-details.js';
 import { elements, flat, parseXhtml, parseXml, pathFrom, textOf } from './package-xml.js';
 
 interface ContentFile {
@@ -98,11 +98,17 @@ export function readEpub(
   if (!drafts.some((draft) => hasContent(draft.doc.children)))
     throw new BringInError('empty', 'There is no text in this e-book that could be brought in.');
   const said = detailsOf(opf.document, name);
-  tellOfDetails(opf.document, tally);
+  const pictureAt = (href: string) => {
+    const path = pathFrom(opf.path, href);
+    if (new TextDecoder().decode(files.get(path)).includes(`id="${DRAWN_COVER}"`)) return null;
+    return enclosures.fromSource(href, path);
+  };
+  const publication = publicationOf(opf.document, pictureAt, tally);
   const guess = () => guessLanguage(sampleOf(drafts.map(({ doc }) => doc.children)));
   return assemble(detailsFrom(said, tally, guess), drafts, {
     ...{ enclosures, tally, mint, notes },
     listed: levelsListed(lines),
+    ...(publication ? { publication } : {}),
   });
 }
 

@@ -1,4 +1,4 @@
-import type { BookDetails } from '../../manuscript/index.js';
+import { DRAWN_COVER, type BookDetails } from '../../manuscript/index.js';
 import { element, escapeXml } from '../markup/xml.js';
 
 /** A cover drawn from the title: 1,600 by 2,400 units, the words wrapped by their count of characters. */
@@ -20,7 +20,7 @@ export function coverDrawing(book: BookDetails): string {
 <rect width="1600" height="2400" fill="#f4ecdc"/>
 <rect x="90" y="90" width="1420" height="2220" fill="none" stroke="#12343b" stroke-width="6"/>
 <path d="M800 300 L800 520 M690 410 L910 410 M722 332 L878 488 M878 332 L722 488" stroke="#b5651d" stroke-width="10"/>
-<g fill="#12343b" font-family="Literata, Georgia, serif">
+<g id="${DRAWN_COVER}" fill="#12343b" font-family="Literata, Georgia, serif">
 ${[...titleLines, ...subtitleLines, ...(book.author ? [line(book.author, 2180, 72)] : [])].join('\n')}
 </g>
 </svg>

@@ -9,7 +9,7 @@ import {
   type EnclosureFile,
 } from '../edition/edition.js';
 import { coverDrawing } from './cover.js';
-import { packageDocument } from './package-document.js';
+import { coverOf, packageDocument } from './package-document.js';
 import type { BackPage, EpubPage } from './pages.js';
 import { stylesheet } from './stylesheet.js';
 import { withBook } from '../edition/with-book.js';
@@ -54,9 +54,9 @@ export function makeEpub(edition: Edition, { modified }: EpubOptions): Uint8Arra
     'EPUB/package.opf': packageDocument(edition, pages, enclosures, more, withFormulas, modified),
     'EPUB/nav.xhtml': navigation(edition, pages, more),
     'EPUB/title.xhtml': titlePage(edition),
-    'EPUB/cover.svg': coverDrawing(edition.book),
     'EPUB/book.css': stylesheet(edition),
   };
+  if (!coverOf(edition)) files['EPUB/cover.svg'] = coverDrawing(edition.book);
   for (const [file, page] of text) files[`EPUB/${file}`] = page;
   const mtime = new Date(Math.max(modified.getTime(), Date.UTC(1980, 0, 2)));
   const container: Zippable = { mimetype: [strToU8('application/epub+zip'), { level: 0, mtime }] };
@@ -88,11 +88,16 @@ function pagesOf({ book, places }: Edition): EpubPage[] {
 /** The enclosures that the text shows, by their path in the container. */
 function usedEnclosures(edition: Edition): Map<string, EnclosureFile> {
   const used = new Map<string, EnclosureFile>();
+  const add = (id: string) => {
+    const file = edition.enclosures.get(id);
+    const extension = file && PICTURE_EXTENSIONS[file.type];
+    if (file && extension) used.set(`pictures/${file.id}.${extension}`, file);
+  };
+  const cover = coverOf(edition);
+  if (cover) add(cover);
   for (const { doc } of edition.book.chapters)
     doc.descendants((node) => {
-      const file = edition.enclosures.get(attrsOf.picture(node).enclosure);
-      const extension = file && PICTURE_EXTENSIONS[file.type];
-      if (file && extension) used.set(`pictures/${file.id}.${extension}`, file);
+      add(attrsOf.picture(node).enclosure);
     });
   return used;
 }

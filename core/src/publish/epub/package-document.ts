@@ -1,5 +1,6 @@
 import { directionOf } from '../../language/index.js';
-import { filesInside, type Edition, type EnclosureFile } from '../edition/edition.js';
+import { NO_PUBLICATION, type Publication } from '../../manuscript/index.js';
+import { filesInside, PICTURE_EXTENSIONS, type Edition, type EnclosureFile } from '../edition/edition.js';
 import { accessibility } from './accessibility.js';
 import type { BackPage, EpubPage } from './pages.js';
 import { element, escapeXml } from '../markup/xml.js';
@@ -17,19 +18,22 @@ export function packageDocument(
   modified: Date,
 ): string {
   const { book } = edition;
+  const cover = coverOf(edition);
   const item = (id: string, href: string, type: string, more: Record<string, string> = {}) =>
     element('item', { id, href, 'media-type': type, ...more });
   const xhtml = 'application/xhtml+xml';
   const files = filesInside(edition);
   const manifest = [
     item('nav', 'nav.xhtml', xhtml, { properties: 'nav' }),
-    item('cover', 'cover.svg', 'image/svg+xml', { properties: 'cover-image' }),
+    ...(cover ? [] : [item('cover', 'cover.svg', 'image/svg+xml', { properties: 'cover-image' })]),
     item('css', 'book.css', 'text/css'),
     item('title', 'title.xhtml', xhtml),
     ...[...pages.map(({ file }) => file), ...more.map(({ name }) => `${name}.xhtml`)].map((file) =>
       item(file.replace('.xhtml', ''), file, xhtml, withFormulas.has(file) ? { properties: 'mathml' } : {}),
     ),
-    ...[...enclosures].map(([path, file], index) => item(`picture-${index + 1}`, path, file.type)),
+    ...[...enclosures].map(([path, file], index) =>
+      item(`picture-${index + 1}`, path, file.type, file.id === cover ? { properties: 'cover-image' } : {}),
+    ),
     ...files.map(([path, file], index) =>
       item(`file-${index + 1}`, path, mediaType(file.type), { fallback: 'with-book' }),
     ),
@@ -51,7 +55,7 @@ export function packageDocument(
 <dc:language>${escapeXml(book.language)}</dc:language>
 ${book.author ? `<dc:creator>${escapeXml(book.author)}</dc:creator>\n` : ''}${
     book.description ? `<dc:description>${escapeXml(book.description)}</dc:description>\n` : ''
-  }${meta('dcterms:modified', modified.toISOString().replace(/\.\d+Z$/, 'Z'))}
+  }${published(book.publication)}${meta('dcterms:modified', modified.toISOString().replace(/\.\d+Z$/, 'Z'))}
 ${accessibility(edition, enclosures.size > 0, withFormulas.size > 0)
   .map(([property, value]) => meta(property, value))
   .join('\n')}
@@ -64,6 +68,36 @@ ${spine.join('\n')}
 </spine>
 </package>
 `;
+}
+
+/** The enclosure that the cover shows; `null` where it is drawn of the title. */
+export function coverOf({ book, enclosures }: Edition): string | null {
+  const id = book.publication?.cover ?? '';
+  return PICTURE_EXTENSIONS[enclosures.get(id)?.type ?? ''] ? id : null;
+}
+
+/** What is said of the book beside its title (EPUB 3.3, 5.5.3.2). */
+function published(publication: Publication = NO_PUBLICATION): string {
+  const { publisher, published: date, rights, source, identifiers, subjects, contributors } = publication;
+  const lines = (
+    [
+      ['publisher', [publisher]],
+      ['date', [date]],
+      ['rights', [rights]],
+      ['source', [source]],
+      ['identifier', identifiers],
+      ['subject', subjects],
+    ] as const
+  ).flatMap(([name, all]) => all.filter(Boolean).map((words) => element(`dc:${name}`, {}, escapeXml(words))));
+  const took = contributors.flatMap(({ name, role }, index) => {
+    const id = `contributor-${index + 1}`;
+    const refined = { refines: `#${id}`, property: 'role', scheme: 'marc:relators' };
+    return [
+      element('dc:contributor', { id }, escapeXml(name)),
+      ...(role ? [element('meta', refined, role)] : []),
+    ];
+  });
+  return [...lines, ...took].map((line) => `${line}\n`).join('');
 }
 
 /** Web pages that are enclosed as files are no content documents of this book, so they are not declared as such. */

@@ -30,8 +30,7 @@ export function whereShapeless(book: ReadBook, unseen: ReadonlySet<string>): Sha
     let at = 0;
     for (const sign of text) {
       if (open.delete(sign)) {
-        const words = text.slice(Math.max(0, at - AROUND), at + sign.length + AROUND).trim();
-        found.push({ sign, chapter, words: areWords ? words : '', fonts: packageFor(sign) });
+        found.push({ sign, chapter, words: areWords ? around(text, at, sign) : '', fonts: packageFor(sign) });
       }
       at += sign.length;
     }
@@ -45,6 +44,17 @@ export function whereShapeless(book: ReadBook, unseen: ReadonlySet<string>): Sha
   }
   take([...open].join(''), '', false);
   return found;
+}
+
+/** Whole words around a sign; what is longer than the room is cut off. */
+function around(text: string, at: number, sign: string): string {
+  const before = text.slice(Math.max(0, at - AROUND), at);
+  const after = text.slice(at + sign.length, at + sign.length + AROUND);
+  return (
+    (at > AROUND ? before.replace(/^\S*\s/, '… ') : before) +
+    sign +
+    (text.length > at + sign.length + AROUND ? after.replace(/\s\S*$/, ' …') : after)
+  ).trim();
 }
 
 const packageFor = (sign: string): string => PACKAGES.find(([signs]) => signs.test(sign))?.[1] ?? '';

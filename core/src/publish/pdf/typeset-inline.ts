@@ -2,7 +2,7 @@ import type { Mark, Node } from 'prosemirror-model';
 import { accessibleName } from '../../reader/index.js';
 import { hrefOf, type Destination } from '../../destination/index.js';
 import { phrases } from '../../language/index.js';
-import { attrsOf, linkHeldBy, noteMarkOf, sayingOf, type Note } from '../../manuscript/index.js';
+import { attrsOf, noteMarkOf, sayingOf, type Note } from '../../manuscript/index.js';
 import { targetIn } from '../edition/edition.js';
 import { inlineTree, type InlineTree } from '../edition/inline-tree.js';
 import { atFoot, noteBacks } from '../edition/note-backs.js';
@@ -47,13 +47,8 @@ function leaf(node: Node, context: TypesetContext): Content {
       return reference(node, context);
     case 'return_link':
       return returnLink(node, context);
-    default: {
-      const link = linkHeldBy(node);
-      return [
-        ...spot(context.once(node.attrs.id)),
-        ...(link ? [fitting(hrefOf(link.destination), context.room)] : []),
-      ];
-    }
+    default:
+      return spot(context.once(node.attrs.id));
   }
 }
 
@@ -73,7 +68,7 @@ function marked(mark: Mark, children: Content, context: TypesetContext): Content
     if (!('url' in target || 'place' in target)) return children;
     const shown =
       wordsIn(children) === '' && !hasPicture(children)
-        ? [fitting(hrefOf(destination), context.room)]
+        ? [...children, fitting(hrefOf(destination), context.room)]
         : children;
     const at = context.edition.origins.has(id) ? context.once(id) : null;
     return [...spot(at), { t: 'link', ...target, look, c: shown }];
@@ -90,7 +85,11 @@ const wordsIn = (children: Content): string =>
     text: children.map((child) => (typeof child === 'string' ? child : wordsIn(child.c ?? []))).join(''),
   });
 const hasPicture = (children: Content): boolean =>
-  children.some((child) => typeof child !== 'string' && (child.t === 'picture' || hasPicture(child.c ?? [])));
+  children.some(
+    (child) =>
+      typeof child !== 'string' &&
+      (child.t === 'picture' || child.t === 'formula' || hasPicture(child.c ?? [])),
+  );
 
 /** PDF/UA-1 wants words for every picture that is not decoration; without any, its caption has to do. */
 export function picture(node: Node, context: TypesetContext, otherwise: string): Record<string, unknown> {

@@ -51,6 +51,7 @@ import {
 } from '../../platform/shapes.js';
 import { ShelfFileDto } from '../../shelf/shelf.dto.js';
 import { LinkLookDto, StructureDto } from './look.dto.js';
+import { PublicationDto } from './publication.dto.js';
 
 const TITLE = { least: 1, most: 300, message: 'Give the book a title of 1 to 300 characters.' };
 const LANGUAGE = {
@@ -99,6 +100,9 @@ export class BookChangesDto implements BookChanges {
 
   @Shape(StructureDto, { optional: true })
   structure?: StructureDto;
+
+  @Shape(PublicationDto, { optional: true })
+  publication?: PublicationDto;
 }
 
 /** A book as the Library lists it. */
@@ -382,6 +386,9 @@ export class ManuscriptDto implements Manuscript {
 
   @Shape(StructureDto)
   structure: StructureDto;
+
+  @Shape(PublicationDto, { optional: true })
+  publication?: PublicationDto;
 
   @ShapeList(VersionedChapterDto)
   chapters: VersionedChapterDto[];

@@ -1,5 +1,5 @@
 import type { BringInReport } from '@vennet/core/bring-in';
-import type { LinkLook, Structure } from '@vennet/core/manuscript';
+import type { LinkLook, Publication, Structure } from '@vennet/core/manuscript';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
 @Entity('books')
@@ -28,6 +28,10 @@ export class BookEntity {
   /** How it counts, shows notes and leads back. */
   @Column({ type: 'json' })
   structure: Structure;
+
+  /** What else is said of it where it is published. */
+  @Column({ type: 'json', nullable: true })
+  publication: Publication | null;
 
   /** Where readers get it. */
   @Column({ type: 'varchar', nullable: true })
