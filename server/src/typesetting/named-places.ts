@@ -51,6 +51,9 @@ export function namePlaces(document: PDF, places: readonly SetPlace[]): void {
 
 const rounded = (points: number) => Math.round(points * 100) / 100;
 
+/** How many names stand in one leaf of the tree: a reader of a long book looks through one leaf, not through all of it. */
+const LEAF = 64;
+
 /** Writes the name tree: its names sorted by their bytes (ISO 32000-1, 7.9.6), those that were there before among them. */
 function writeNames(document: PDF, names: ReadonlyMap<string, PdfObject>): void {
   const root = document.context.catalog.getOrCreateNames();
@@ -58,8 +61,16 @@ function writeNames(document: PDF, names: ReadonlyMap<string, PdfObject>): void 
   const all = new Map<string, PdfObject>([...(tree ? namesIn(tree, document) : []), ...names]);
   const keyed = [...all].map(([id, value]) => ({ key: PdfString.fromString(id), value }));
   keyed.sort((one, other) => Buffer.compare(one.key.bytes, other.key.bytes));
-  const list = PdfArray.of(...keyed.flatMap(({ key, value }) => [key, value]));
-  root.set('Dests', document.context.register(PdfDict.of({ Names: list })));
+  const leaves = Array.from({ length: Math.ceil(keyed.length / LEAF) }, (_, index) =>
+    keyed.slice(index * LEAF, (index + 1) * LEAF),
+  );
+  const { context } = document;
+  const kids = leaves.map((leaf) => {
+    const limits = [leaf[0], leaf.at(-1)].flatMap((one) => one?.key ?? []);
+    const names = leaf.flatMap(({ key, value }) => [key, value]);
+    return context.register(PdfDict.of({ Limits: PdfArray.of(...limits), Names: PdfArray.of(...names) }));
+  });
+  root.set('Dests', context.register(PdfDict.of({ Kids: PdfArray.of(...kids) })));
 }
 
 function* namesIn(tree: PdfDict, document: PDF): Generator<[string, PdfObject]> {
