@@ -1267,6 +1267,8 @@ export interface components {
             language: string;
             /** @description On a web page it opens a new window */
             newWindow: boolean;
+            /** @description The address that it came with and that can’t be published */
+            was?: string;
         };
         AboutRepairDto: {
             /**

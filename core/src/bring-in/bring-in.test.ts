@@ -216,7 +216,7 @@ describe('an HTML page', () => {
 
   test('leaves out what runs or is fetched, and says so with counts', () => {
     const brought =
-      html(`<script>alert(1)</script><p onclick="x()">Text <a href="javascript:alert(1)">bad</a> <a href="ftp://x.example/">old</a></p>
+      html(`<script>alert(1)</script><p onclick="x()">Text <a href="javascript:alert(1)">bad</a> <a href="gopher://x.example/">old</a></p>
       <iframe src="https://x.example/"></iframe><img src="https://x.example/p.png" alt="far"><video></video><p><u>under</u></p>`);
     expect(text(brought)).toBe('doc(paragraph("Text bad old"), paragraph("far"), paragraph("under"))');
     expect(count(brought, 'leftOut', 'links')).toBe(2);

@@ -1,5 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { Node } from 'prosemirror-model';
+import { auditBook } from '../audit/index.js';
+import { NO_SURROUNDINGS } from '../shelf/index.js';
 import { linksOf, readBook, schema } from '../manuscript/index.js';
 import { editionOf, makeEpub } from '../publish/index.js';
 import { counter } from '../testing/books.js';
@@ -112,17 +114,29 @@ describe('of what another maker’s file holds, each thing is kept or named:', (
 
   test('telephones, spots, DOIs; other schemes with their address', () => {
     const brought = page(
-      '<p><a href="tel:+49 30 901820">call</a> <a href="geo:54.18,7.89">go</a> <a href="doi:10.1000/182">read</a> <a href="sms:+4930901820">text</a> <a href="ftp://files.example/a">get</a> <a href="javascript:x()">run</a></p>',
+      '<p><a href="tel:+49 30 901820">call</a> <a href="geo:54.18,7.89">go</a> <a href="doi:10.1000/182">read</a> <a href="sms:+4930901820">text</a> <a href="ftp://files.example/a">get</a> <a href="urn:isbn:978-0-00-000000-2">buy</a> <a href="javascript:x()">run</a></p>',
     );
     expect(links(brought)).toEqual([
       ['call', 'tel:+4930901820'],
       ['go', 'geo:54.18,7.89'],
       ['read', 'https://doi.org/10.1000/182'],
+      // Words for its readers; its author is offered the same by HTTPS.
+      ['get', '#no-destination'],
+      ['buy', '#no-destination'],
     ]);
+    const { findings } = auditBook(readBook(brought.book), NO_SURROUNDINGS);
+    const offered = [...findings.values()].flat().flatMap(({ repairs }) => repairs.map(({ label }) => label));
+    expect(offered).toEqual(
+      expect.arrayContaining([
+        'Lead to https://files.example/a',
+        'Lead to https://n2t.net/isbn:9780000000002',
+      ]),
+    );
     expect(told(brought)).toEqual([
       'links: they named a DOI, and lead to doi.org',
       'links: “sms:+4930901820” can’t be published, so the words stay without it',
       'links: “ftp://files.example/a” can’t be published, so the words stay without it',
+      'links: “urn:isbn:978-0-00-000000-2” can’t be published, so the words stay without it',
       'links: “javascript:x()” can’t be published, so the words stay without it',
     ]);
   });

@@ -90,11 +90,12 @@ function cleaned(text: string): CleanDrawing {
     return part;
   });
   if (root?.name !== 'svg') throw new CleaningFault(NO_DRAWING);
-  taken.count += mendStructure(root);
   refuseUnseemly(root);
   for (const [part] of partsOf(root))
     if (part.name === 'style') part.children = [cleanSheet(wordsIn(part))].filter(Boolean);
   const boxes = boxesIn(root, new Set(links.slice(0, MOST_BOXES).map(({ part }) => part)));
+  // Links lie where their maker put them, whether or not it is a place for them.
+  taken.count += mendStructure(root);
   return {
     size: viewportOf(root)?.shown ?? null,
     bytes: new TextEncoder().encode(

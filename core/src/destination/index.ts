@@ -21,4 +21,5 @@ export { withoutFragment } from './without-fragment.js';
 export { wordsFromAddress } from './words-from-address.js';
 export { cleanTitle } from './clean-title.js';
 export { urlFrom } from './url-from.js';
+export { insteadOf } from './instead-of.js';
 export { parseWebAddress } from './web-address.js';

@@ -202,6 +202,12 @@ describe('every kind of link', () => {
     expect(shown!.width).toBeCloseTo(((111 * 72) / 25.4) * 0.6, 0);
   }, 120_000);
 
+  test('has pages before the PDF is made, though the bytes of files are not read for it', async () => {
+    const pages = new Map(await app.api.pages(book));
+    expect(pages.get('top')).toBe('1');
+    expect(await app.api.shapelessSigns(book)).toEqual([]);
+  });
+
   test('says in the PDF what the author says of it (annotation Contents)', async () => {
     const annotations = await linkAnnotations((await make('pdf')).bytes);
     const saidAt = (url: string) =>

@@ -101,8 +101,11 @@ class Typesetter {
       this.#compiler.mapShadow(WORKSPACE + path, Buffer.from(bytes));
     }
     this.data = typesetBook(edition, pictures);
-    for (const [path, { id }] of filesInside(edition))
-      this.#compiler.mapShadow(WORKSPACE + path, Buffer.from(edition.enclosures.get(id)?.bytes ?? []));
+    for (const [path, { id }] of filesInside(edition)) {
+      const bytes = edition.enclosures.get(id)?.bytes ?? [];
+      // An attached file without bytes ends the typesetter as it writes.
+      this.#compiler.mapShadow(WORKSPACE + path, Buffer.from(bytes.length > 0 ? bytes : '\n'));
+    }
   }
 
   /** @throws TypesettingError, as does `write` */

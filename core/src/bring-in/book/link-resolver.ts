@@ -2,6 +2,7 @@ import {
   decodeLoosely,
   parseDeviceAddress,
   parseMailto,
+  insteadOf,
   parseWebAddress,
   NOWHERE,
   urlFrom,
@@ -29,12 +30,11 @@ export interface ResolverParts {
   fileAt(path: string): string | null;
 }
 
+/** Where an address of a file leads; why it can't be kept, and of some such addresses that another one may do for them. */
+export type Resolved = Destination | { leftOut: string; was?: string };
+
 /** Where an `href` in a file of the book leads, or why it can't be kept. */
-export function resolveHref(
-  href: string,
-  file: string,
-  parts: ResolverParts,
-): Destination | { leftOut: string } {
+export function resolveHref(href: string, file: string, parts: ResolverParts): Resolved {
   const trimmed = href.trim();
   // Files of the machine, or of the network, that the book was written on.
   if (trimmed === '' || trimmed === '#' || /^(?:file:|[a-z]:[\\/]|\\\\)/i.test(trimmed))
@@ -63,11 +63,12 @@ export function resolveHref(
 export const doiIn = (address: string): string | null =>
   /^\s*(?:doi:|info:doi\/|urn:doi:)(.*?)\s*$/i.exec(address)?.[1] ?? null;
 
-function otherScheme(address: string): Destination | { leftOut: string } {
+function otherScheme(address: string): Resolved {
   const doi = doiIn(address);
   const resolved = doi ? parseWebAddress(`https://doi.org/${doi.replace(/^\/+/, '')}`) : null;
   if (resolved) return { kind: 'web', href: resolved.href };
-  return { leftOut: `“${address.slice(0, 80)}” can’t be published, so the words stay without it` };
+  const leftOut = `“${address.slice(0, 80)}” can’t be published, so the words stay without it`;
+  return insteadOf(address) ? { leftOut, was: address } : { leftOut };
 }
 
 function inside(

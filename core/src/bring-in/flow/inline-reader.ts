@@ -4,12 +4,12 @@ import render from 'dom-serializer';
 import type { Mark, Node } from 'prosemirror-model';
 import { NOWHERE, type Destination } from '../../destination/index.js';
 import { languageTold } from '../../language/index.js';
-import { attrsOf, schema, type LinkArea } from '../../manuscript/index.js';
+import { attrsOf, NOTHING_ABOUT, schema, type LinkArea } from '../../manuscript/index.js';
 import { readFormula, type DrawingLink } from '../../cleaning/index.js';
 import { type AreaDraft, drawingAreas, layeredAreas, mapAreas } from './areas.js';
 import { isBlock, MARKS, NOT_KEPT, PLAIN_STYLE, SAYS_OTHERWISE, SKIPPED } from './elements.js';
 import { idsOf } from '../book/ids.js';
-import { doiIn } from '../book/link-resolver.js';
+import { doiIn, type Resolved } from '../book/link-resolver.js';
 import { sizeOfPicture } from './picture-size.js';
 import type { InlineRun } from './inline-run.js';
 import { aboutFrom, altFrom, lookFrom } from './link-says.js';
@@ -24,7 +24,7 @@ export interface Surroundings {
   /** The final id of an id in this file; each is placed once, the first time it is met. */
   placeId(id: string): string | undefined;
   /** Where an `href` of this file leads, or why the link can't be kept. */
-  resolve(href: string): Destination | { leftOut: string };
+  resolve(href: string): Resolved;
   /** The enclosure of a picture's `src`, or `null` when it can't be kept. */
   picture(src: string): string | null;
   /** The size of a picture that was kept, in its own pixels. */
@@ -46,6 +46,8 @@ const LINK_NAMES: Record<Destination['kind'], Counted> = {
   place: 'links inside the book',
   book: 'links to other books',
 };
+
+const TO_NOWHERE: Destination = { kind: 'place', place: NOWHERE };
 
 const NOWHERE_WHY =
   'they came without an address, or led to a file that did not come along; say where they are to lead';
@@ -155,24 +157,35 @@ export class InlineReader {
 
   protected linkMarks(element: Element, marks: readonly Mark[], awaiting = true): readonly Mark[] {
     if (awaiting) this.await(element);
-    const { href, title } = element.attribs;
+    const { href } = element.attribs;
     if (href === undefined) return marks;
     const destination = this.around.resolve(href);
     if ('leftOut' in destination) {
       this.around.tally.add('leftOut', 'links', destination.leftOut);
-      return marks;
+      return destination.was ? this.linkTo(TO_NOWHERE, element, marks, destination.was) : marks;
     }
     this.around.tally.add('kept', LINK_NAMES[destination.kind]);
     if (doiIn(href) !== null)
       this.around.tally.add('changed', 'links', 'they named a DOI, and lead to doi.org');
     if (destination.kind === 'place' && destination.place === NOWHERE)
       this.around.tally.add('changed', 'links', NOWHERE_WHY);
+    return this.linkTo(destination, element, marks);
+  }
+
+  /** @param was the address that it came with, where it leads nowhere for now */
+  private linkTo(
+    destination: Destination,
+    element: Element,
+    marks: readonly Mark[],
+    was?: string,
+  ): readonly Mark[] {
+    const about = aboutFrom(element, this.around.tally);
     return schema.marks.link
       .create({
         id: this.around.mint(),
         destination,
-        hoverNote: title?.trim() ?? '',
-        about: aboutFrom(element, this.around.tally),
+        hoverNote: element.attribs.title?.trim() ?? '',
+        about: was ? { ...NOTHING_ABOUT, ...about, was } : about,
         look: lookFrom(element, this.around.styles),
       })
       .addToSet(this.spoken(element, marks));

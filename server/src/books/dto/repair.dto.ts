@@ -89,6 +89,13 @@ class LinkAboutDto implements LinkAbout {
 
   @Flag({ description: 'On a web page it opens a new window' })
   newWindow: boolean;
+
+  @Words({
+    optional: true,
+    most: 2000,
+    description: 'The address that it came with and that can’t be published',
+  })
+  was?: string;
 }
 
 class AboutRepairDto implements Of<'about'> {
