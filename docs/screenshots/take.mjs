@@ -46,6 +46,10 @@ await page.goto(address);
 await page.getByRole('link', { name: 'Open Small Lights' }).waitFor();
 await shoot(page, 'library');
 await room(page);
+await page.getByRole('button', { name: 'Divide anew' }).click();
+await page.getByRole('button', { name: 'One level down' }).waitFor();
+await shoot(page, 'division');
+await page.getByRole('button', { name: 'Keep the chapters' }).click();
 await page.getByRole('link', { name: 'Publish' }).click();
 for (const make of ['Make the e-book', 'Make the PDF', 'Make the web page']) {
   await page.getByRole('button', { name: make }).click();
