@@ -95,10 +95,13 @@ function Line({
   const words = title || 'Without a title';
   return (
     <li
-      className="flex items-baseline gap-3 px-3 py-0.5 [content-visibility:auto] [contain-intrinsic-size:auto_1.9rem]"
+      className="flex items-baseline gap-x-3 px-3 max-sm:flex-wrap max-sm:justify-end py-0.5 [content-visibility:auto] [contain-intrinsic-size:auto_1.9rem]"
       style={{ paddingLeft: `${begins ? 0.75 : 1 + 0.75 * level}rem` }}
     >
-      <span className={`min-w-0 grow truncate ${begins ? 'font-semibold' : 'text-soft'}`} title={words}>
+      <span
+        className={`min-w-0 grow truncate max-sm:basis-full ${begins ? 'font-semibold' : 'text-soft'}`}
+        title={words}
+      >
         {words}
       </span>
       {begins && (
