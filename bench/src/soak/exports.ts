@@ -4,8 +4,8 @@ import { SCHEMA_VERSION } from '@vennet/core/manuscript';
 import { vennet } from '@vennet/client';
 import { end, memoryOf, serve } from './served.js';
 
-/** After so many exports the server has come to what it holds. */
-const SETTLED = 8;
+/** After so many exports the server has come to what it holds. The last of them is of the form that is the last of all, whose process waits for more. */
+const SETTLED = 9;
 const FORMATS = ['pdf', 'pdf', 'epub', 'pdf', 'web'] as const;
 
 /**
