@@ -5,25 +5,15 @@ import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { bringIn, type BroughtIn } from '@vennet/core/bring-in';
 import { readBook } from '@vennet/core/manuscript';
+import { editionOf, makeEpub, makeWebPage, withPages, type Edition } from '@vennet/core/publish';
 import {
-  computedLinks,
-  editionOf,
-  expectedLinks,
-  makeEpub,
-  makeWebPage,
-  withPages,
-  type Edition,
-} from '@vennet/core/publish';
-import {
-  foundWithoutUnseen,
   linksInEpub,
   linksInPdf,
   linksInWebPage,
-  prove,
-  withoutUnseen,
   type CutOffLine,
   type FoundLink,
 } from '@vennet/core/readback';
+import { proofOf } from '@vennet/server/publishing/proof-of';
 import { epubFaults } from '@vennet/server/testing/readers';
 import { finishPdf } from '@vennet/server/typesetting/finish';
 import { setPages } from '@vennet/server/typesetting/typeset';
@@ -108,13 +98,7 @@ function unproved(
   cutOff: CutOffLine[] = [],
   unseen: ReadonlySet<string> = new Set(),
 ): string[] {
-  const seen = withoutUnseen(unseen);
-  const proof = prove(
-    expectedLinks(edition).map(seen),
-    found.map(foundWithoutUnseen(unseen)),
-    computedLinks(edition).map(seen),
-    cutOff,
-  );
+  const proof = proofOf(edition, found, cutOff, unseen);
   const lost = [...proof.lost, ...proof.computed.lost].filter(
     ({ href }) => !/^#(?:no-destination|missing-)/.test(href),
   );

@@ -1,9 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import { readBook, type Format } from '@vennet/core/manuscript';
 import {
-  computedLinks,
   editionOf,
-  expectedLinks,
   filesBeside,
   makeEpub,
   makeWebPage,
@@ -11,23 +9,14 @@ import {
   type Edition,
   withPages,
 } from '@vennet/core/publish';
-import {
-  linksInEpub,
-  linksInPdf,
-  linksInWebPage,
-  prove,
-  foundWithoutUnseen,
-  withoutUnseen,
-  type CutOffLine,
-  type FoundLink,
-  type Proof,
-} from '@vennet/core/readback';
+import { linksInEpub, linksInPdf, linksInWebPage, type Proof } from '@vennet/core/readback';
 import { surroundingsOf } from '@vennet/core/wire';
 import { manuscriptFrom, type BookSource } from '../books/book-source.js';
 import { work } from '../jobs/work.js';
 import { finishPdf } from '../typesetting/finish.js';
 import { setPages } from '../typesetting/typeset.js';
 import { filesOf, refusalWords, type SourceFile } from './files.js';
+import { proofOf } from './proof-of.js';
 
 export interface PublishInput {
   format: Format;
@@ -121,16 +110,4 @@ async function pdf(edition: Edition, _input: PublishInput, tell: Tell): Promise<
     tell('Reading the file back', done, total),
   );
   return { bytes, proof: proofOf(withNumbers, links, cutOff, unseen), notes };
-}
-
-function proofOf(
-  edition: Edition,
-  found: FoundLink[],
-  cutOff: CutOffLine[] = [],
-  unseen: ReadonlySet<string> = new Set(),
-): Proof {
-  const [expected, computed] = [expectedLinks(edition), computedLinks(edition)];
-  if (unseen.size === 0) return prove(expected, found, computed, cutOff);
-  const seen = withoutUnseen(unseen);
-  return prove(expected.map(seen), found.map(foundWithoutUnseen(unseen)), computed.map(seen), cutOff);
 }

@@ -1,6 +1,4 @@
-import type { Node } from 'prosemirror-model';
 import { partsOfFormula, type Part } from '../../cleaning/index.js';
-import { attrsOf } from '../../manuscript/index.js';
 
 /**
  * A formula as the typesetter's template reads it: by kinds, each with what it consists of. It knows fewer forms than MathML; what
@@ -49,10 +47,6 @@ const ACCENTS = new Map(
     '⃗': '\u20d7',
   }),
 );
-
-/** Whether a node is a formula that stands on a line of its own. */
-export const isDisplayed = (node: Node): boolean =>
-  node.type.name === 'formula' && setFormula(attrsOf.formula(node).mathml)?.block === true;
 
 /** The formula as data, and whether it stands on a line of its own; `null` where it can't be read. */
 export function setFormula(mathml: string): { block: boolean; set: SetFormula } | null {

@@ -4,7 +4,6 @@ import { attrsOf, linksOnFigure, wordsOf, type Note } from '../../manuscript/ind
 import { otherDirection } from '../edition/direction.js';
 import { afterBook, atFoot, notesOfChapter } from '../edition/note-backs.js';
 import { placeCells } from './table-grid.js';
-import { isDisplayed } from './formula.js';
 import { settled } from './settled.js';
 import { inline, leadsTo, picture, remark } from './typeset-inline.js';
 import { fitOf, PAGE_WIDTH, SIGN, type ColumnNeed } from './table-fit.js';
@@ -27,9 +26,8 @@ function plainBlock(node: Node, context: TypesetContext, before: readonly string
   };
   switch (node.type.name) {
     case 'paragraph': {
-      const displays = node.children.some(isDisplayed);
-      const c = settled([...anchors(ids), ...inline(node, { ...context, displays })]);
-      return displays ? { t: 'flow', c: aroundFormulas(c) } : { t: 'p', c };
+      const c = settled([...anchors(ids), ...inline(node, { ...context, displays: true })]);
+      return c.some(isDisplay) ? { t: 'flow', c: aroundFormulas(c) } : { t: 'p', c };
     }
     case 'heading':
       return heading(node, ids, context);
@@ -62,6 +60,10 @@ function plainBlock(node: Node, context: TypesetContext, before: readonly string
   }
 }
 
+/** A formula that stands on a line of its own. */
+const isDisplay = (node: Content[number]): boolean =>
+  typeof node !== 'string' && node.t === 'formula' && node.block === true;
+
 /** The lines of a paragraph between formulas that stand on lines of their own. Places before a formula stand at it. */
 function aroundFormulas(content: Content): TypesetNode[] {
   const parts: TypesetNode[] = [];
@@ -70,7 +72,7 @@ function aroundFormulas(content: Content): TypesetNode[] {
     typeof node === 'string' ? node.trim() === '' : node.t === 'anchor';
   const spots = () => line.flatMap((node) => (typeof node === 'string' ? [] : (node.id ?? [])));
   for (const node of content) {
-    if (typeof node === 'string' || node.t !== 'formula' || node.block !== true) {
+    if (!isDisplay(node)) {
       line.push(node);
       continue;
     }
