@@ -1,3 +1,4 @@
+import { groupedBy } from '../manuscript/index.js';
 import type { Pdfium } from './pdfium.js';
 
 /** Left, bottom, right and top, in points from the lower left corner of the page (ISO 32000-1, 8.3.2.3). */
@@ -38,8 +39,8 @@ export interface Annotation {
 
 /** A `Link` element of the structure tree, as far as it stands on one page. */
 export interface LinkElement {
-  /** Its marked content outside of pictures, in reading order, and that of its pictures. */
-  words: number[];
+  /** The text of its marked content outside of pictures, in reading order, and where its pictures stand. */
+  words: Piece[];
   pictures: Box[];
   /** It is part of a table of contents (`TOC`). */
   isContents: boolean;
@@ -66,7 +67,8 @@ export function readPage(pdf: Pdfium, number: number): PdfPage {
   try {
     const pieces = piecesOn(pdf, page);
     const annotations = annotationsOn(pdf, page);
-    const structure = annotations.length > 0 ? structureOf(pdf, page) : { elements: [], hasContents: false };
+    const structure =
+      annotations.length > 0 ? structureOf(pdf, page, pieces) : { elements: [], hasContents: false };
     const box: Box = [0, 0, calls.FPDF_GetPageWidthF(page), calls.FPDF_GetPageHeightF(page)];
     return { pieces, annotations, ...structure, box };
   } finally {
@@ -217,13 +219,18 @@ function spotOf(pdf: Pdfium, destination: number): Spot | null {
   return { page, left, top };
 }
 
-function structureOf(pdf: Pdfium, page: number): Pick<PdfPage, 'elements' | 'hasContents'> {
+function structureOf(
+  pdf: Pdfium,
+  page: number,
+  pieces: readonly Piece[],
+): Pick<PdfPage, 'elements' | 'hasContents'> {
   const { calls } = pdf;
   const tree = calls.FPDF_StructTree_GetForPage(page);
   if (tree === 0) return { elements: [], hasContents: false };
   const elements: LinkElement[] = [];
   let hasContents = false;
   const pictures = picturesByContent(pdf, page);
+  const words = groupedBy(pieces, ({ content }) => String(content));
 
   const walk = (element: number, isContents: boolean): void => {
     const role = roleOf(element);
@@ -238,7 +245,7 @@ function structureOf(pdf: Pdfium, page: number): Pick<PdfPage, 'elements' | 'has
     for (const kid of kidsOf(element)) {
       const of =
         typeof kid === 'number'
-          ? { words: [kid], pictures: pictures.get(kid) ?? [] }
+          ? { words: words.get(String(kid)) ?? [], pictures: pictures.get(kid) ?? [] }
           : contentOf(kid.element);
       // What is written within a picture is part of the picture.
       if (!isPicture) found.words.push(...of.words);

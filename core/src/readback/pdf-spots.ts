@@ -86,7 +86,7 @@ function lineStart(pieces: readonly Piece[], nearest: number, left: number): num
   return start;
 }
 
-const joined = (pieces: readonly Piece[]): string => pieces.map(({ text }) => text).join('');
+export const joined = (pieces: readonly Piece[]): string => pieces.map(({ text }) => text).join('');
 
 /** No words, or only the number of the page. */
 const isFoot = (text: string): boolean => /^[\divxlc]{0,8}$/.test(text.replace(/[^\p{L}\p{N}]+/gu, ''));

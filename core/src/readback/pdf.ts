@@ -1,6 +1,6 @@
 import type { CutOffLine, FoundLink } from './found-link.js';
 import { readPage, type Annotation, type Box, type LinkElement, type PdfPage } from './pdf-page.js';
-import { PdfSpots } from './pdf-spots.js';
+import { joined, PdfSpots } from './pdf-spots.js';
 
 export interface PdfReadback {
   links: FoundLink[];
@@ -63,11 +63,7 @@ function linksOn(page: PdfPage, where: string, spots: PdfSpots, before: Readonly
   for (const element of page.elements) {
     const [first] = owners.get(element) ?? [];
     if (!first || element.isContents) continue;
-    const words = element.words
-      .map((content) => textOf(page, content))
-      .join('')
-      .trim();
-    const link = found(first, words);
+    const link = found(first, joined(element.words).trim());
     if (before.has(link.href) && isAtTop(page, element)) link.mayContinue = true;
     links.push(link);
   }
@@ -83,14 +79,8 @@ function linksOn(page: PdfPage, where: string, spots: PdfSpots, before: Readonly
 /** Words at the top of a page may be the end of a link on the page before; notes at the feet of both stand between them. */
 function isAtTop({ pieces }: PdfPage, { words }: LinkElement): boolean {
   const top = Math.max(...pieces.map(({ box }) => box[3]));
-  return pieces.some(({ content, box, size }) => words.includes(content) && box[3] > top - size);
+  return words.some(({ box, size }) => box[3] > top - size);
 }
-
-const textOf = ({ pieces }: PdfPage, content: number): string =>
-  pieces
-    .filter((piece) => piece.content === content)
-    .map(({ text }) => text)
-    .join('');
 
 /**
  * The annotations of each `Link` element: PDFium doesn't say which they are, so they are told by where they lie. One that lies
@@ -101,7 +91,7 @@ function ownersOf(page: PdfPage): Map<LinkElement, Annotation[]> {
   for (const annotation of page.annotations) {
     let best: { element: LinkElement; share: number } | null = null;
     for (const element of page.elements) {
-      const share = shareOf(annotation, element, page);
+      const share = shareOf(annotation, element);
       if (share > (best?.share ?? 0)) best = { element, share };
     }
     if (!best) continue;
@@ -111,7 +101,7 @@ function ownersOf(page: PdfPage): Map<LinkElement, Annotation[]> {
   const owners = new Map<LinkElement, Annotation[]>();
   for (const [element, all] of nearest) {
     const first = all.reduce((one, other) => (other.share > one.share ? other : one)).annotation;
-    const isOnePicture = element.words.every((content) => textOf(page, content).trim() === '');
+    const isOnePicture = joined(element.words).trim() === '';
     const same = all.map(({ annotation }) => annotation).filter((one) => leadsAlike(one, first));
     owners.set(element, isOnePicture ? [first] : same);
   }
@@ -122,11 +112,9 @@ const leadsAlike = (one: Annotation, other: Annotation): boolean =>
   one.uri === other.uri && one.name === other.name && one.spot?.page === other.spot?.page;
 
 /** How much of an element an annotation covers: signs of its words, and parts of its pictures. */
-function shareOf({ areas }: Annotation, element: LinkElement, { pieces }: PdfPage): number {
-  const words = pieces
-    .filter(
-      ({ content, box }) => element.words.includes(content) && areas.some((area) => holdsMiddle(area, box)),
-    )
+function shareOf({ areas }: Annotation, element: LinkElement): number {
+  const words = element.words
+    .filter(({ box }) => areas.some((area) => holdsMiddle(area, box)))
     .reduce((sum, { text }) => sum + text.length, 0);
   const pictures = element.pictures.reduce(
     (sum, box) => sum + Math.max(0, ...areas.map((area) => partWithin(box, area))),
