@@ -19,7 +19,13 @@ const FLOORS = {
     ['language'],
   ],
   'core/src/publish': [['epub', 'web', 'pdf'], ['markup'], ['edition']],
-  'core/src/bring-in': [['bring-in.ts'], ['epub', 'html'], ['flow'], ['book']],
+  'core/src/bring-in': [
+    ['bring-in.ts'],
+    ['epub', 'html', 'docx', 'odt', 'markdown'],
+    ['page'],
+    ['flow'],
+    ['book'],
+  ],
   'server/src': [
     ['main.ts', 'demo.ts'],
     ['demo-books.ts'],

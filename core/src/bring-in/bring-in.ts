@@ -1,4 +1,4 @@
-import { unpack } from './epub/archive.js';
+import { unpack } from './book/archive.js';
 import { decodeText, headOf, markedEncoding } from '../page/index.js';
 import { readEpub } from './epub/epub.js';
 import { readHtml } from './html/html.js';

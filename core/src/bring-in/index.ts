@@ -1,5 +1,5 @@
-export { ARCHIVE_BOUNDS, unpack } from './epub/archive.js';
-export type { ArchiveBounds } from './epub/archive.js';
+export { ARCHIVE_BOUNDS, unpack } from './book/archive.js';
+export type { ArchiveBounds } from './book/archive.js';
 export { bringIn } from './bring-in.js';
 export type { BringInSource } from './bring-in.js';
 export type { BroughtEnclosure, BroughtIn } from './book/brought-in.js';

@@ -15,6 +15,11 @@ export const leadsNowhere: Rule = {
         message: `This came with an address that reading programs don’t open: “${about.was}”. Another one may do for it; check after the change.`,
         repairs: [leadTo(instead), REMOVE],
       };
+    if (about?.was)
+      return {
+        message: `This led to a file that did not come along: “${about.was.slice(0, 200)}”. Put the file on the Shelf, and choose it in “Leads to”.`,
+        repairs: [REMOVE],
+      };
     return {
       message:
         'This leads nowhere: its address was empty, only a “#”, or a file that did not come along. Say in “Leads to” where it is to lead.',

@@ -22,6 +22,7 @@ import {
   type ReadBook,
   type ReadChapter,
   type Publication,
+  type Structure,
 } from '../../manuscript/index.js';
 import type { BroughtIn } from './brought-in.js';
 import type { FileDetails } from './details.js';
@@ -45,19 +46,19 @@ interface ReadWith {
   tally: Tally;
   mint: () => string;
   notes: DeclaredNotes;
-  /** Headings down to this level stand in the contents that the file had of its own. */
-  listed?: number;
+  /** What the file says of how its book counts, and of its contents. */
+  structure?: Partial<Structure>;
   publication?: Publication;
 }
 
 /** Puts the chapters that were read together into a book, with its report. What the file calls notes become real ones, and what can be nothing else. */
 export function assemble(details: FileDetails, drafts: ChapterDraft[], read: ReadWith): BroughtIn {
-  const { enclosures, tally, mint, notes, listed, publication } = read;
+  const { enclosures, tally, mint, notes, structure, publication } = read;
   const book: ReadBook = {
     id: mint(),
     ...details,
     look: DEFAULT_LOOK,
-    structure: listed === undefined ? DEFAULT_STRUCTURE : { ...DEFAULT_STRUCTURE, listed },
+    structure: { ...DEFAULT_STRUCTURE, ...structure },
     ...(publication ? { publication } : {}),
     chapters: drafts.map(({ id, matter, doc, title = '' }) => ({
       id,

@@ -30,15 +30,18 @@ export interface ResolverParts {
   fileAt(path: string): string | null;
 }
 
-/** Where an address of a file leads; why it can't be kept, and of some such addresses that another one may do for them. */
-export type Resolved = Destination | { leftOut: string; was?: string };
+/**
+ * Where an address of a file leads; the address of a file that did not come along; why it can't be kept, and of some such addresses that
+ * another one may do for them.
+ */
+export type Resolved = Destination | { missing: string } | { leftOut: string; was?: string };
 
 /** Where an `href` in a file of the book leads, or why it can't be kept. */
 export function resolveHref(href: string, file: string, parts: ResolverParts): Resolved {
   const trimmed = href.trim();
   // Files of the machine, or of the network, that the book was written on.
-  if (trimmed === '' || trimmed === '#' || /^(?:file:|[a-z]:[\\/]|\\\\)/i.test(trimmed))
-    return { kind: 'place', place: NOWHERE };
+  if (trimmed === '' || trimmed === '#') return { kind: 'place', place: NOWHERE };
+  if (/^(?:file:|[a-z]:[\\/]|\\\\)/i.test(trimmed)) return { missing: trimmed };
   const scheme = /^([a-z][a-z0-9+.-]*):/i.exec(trimmed)?.[1]?.toLowerCase();
   if (scheme === 'mailto')
     return parseMailto(trimmed)?.destination ?? { leftOut: 'the email address can’t be read' };
@@ -75,7 +78,7 @@ function inside(
   reference: string,
   file: string,
   { ids, chapters, made, outside, fileAt }: ResolverParts,
-): Destination | { leftOut: string } {
+): Resolved {
   const url = urlFrom(reference, addressInside(file));
   if (!url) return { leftOut: 'the address can’t be read' };
   if (reference.startsWith('?'))
@@ -92,7 +95,7 @@ function inside(
     if (enclosure)
       return { kind: 'file', enclosure, ...(fragment ? { fragment: decodeLoosely(fragment) } : {}) };
     if (outside) return { kind: 'web', href: new URL(reference, outside).href };
-    return { kind: 'place', place: NOWHERE };
+    return { missing: reference };
   }
   const fragment = url.hash.slice(1);
   if (fragment === '') return { kind: 'place', place: chapter };

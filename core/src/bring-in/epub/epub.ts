@@ -20,7 +20,8 @@ import { NO_STYLES } from '../flow/link-styles.js';
 import { madeAnew } from './made-anew.js';
 import { linesOfNav, linesOfNcx, type ContentsLine } from './own-contents.js';
 import { detailsOf, publicationOf } from './own-details.js';
-import { elements, flat, parseXhtml, parseXml, pathFrom, textOf } from './package-xml.js';
+import { elements, flat, parseXml, textOf } from '../book/xml.js';
+import { parseXhtml, pathFrom } from './package-xml.js';
 
 interface ContentFile {
   path: string;
@@ -105,9 +106,10 @@ export function readEpub(
   };
   const publication = publicationOf(opf.document, pictureAt, tally);
   const guess = () => guessLanguage(sampleOf(drafts.map(({ doc }) => doc.children)));
+  const levels = levelsListed(lines);
   return assemble(detailsFrom(said, tally, guess), drafts, {
     ...{ enclosures, tally, mint, notes },
-    listed: levelsListed(lines),
+    structure: levels === undefined ? {} : { listed: levels },
     ...(publication ? { publication } : {}),
   });
 }

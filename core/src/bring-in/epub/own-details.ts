@@ -4,7 +4,7 @@ import type { Document } from 'domhandler';
 import { plainWords } from '../../language/index.js';
 import type { Contributor, Publication } from '../../manuscript/index.js';
 import type { Tally } from '../book/report.js';
-import { elements, flat, textOf } from './package-xml.js';
+import { elements, flat, textOf } from '../book/xml.js';
 
 /** What an e-book says of itself, with its file's name where it has no title. */
 export function detailsOf(opf: Document, name: string) {

@@ -2,7 +2,7 @@ import { isText, isTag, type ChildNode, type Element } from 'domhandler';
 import { textContent } from 'domutils';
 import render from 'dom-serializer';
 import type { Mark, Node } from 'prosemirror-model';
-import { NOWHERE, type Destination } from '../../destination/index.js';
+import { LONGEST_ADDRESS, NOWHERE, type Destination } from '../../destination/index.js';
 import { languageTold } from '../../language/index.js';
 import { attrsOf, NOTHING_ABOUT, schema, type LinkArea } from '../../manuscript/index.js';
 import { readFormula, type DrawingLink } from '../../cleaning/index.js';
@@ -159,17 +159,18 @@ export class InlineReader {
     if (awaiting) this.await(element);
     const { href } = element.attribs;
     if (href === undefined) return marks;
-    const destination = this.around.resolve(href);
-    if ('leftOut' in destination) {
-      this.around.tally.add('leftOut', 'links', destination.leftOut);
-      return destination.was ? this.linkTo(TO_NOWHERE, element, marks, destination.was) : marks;
+    const resolved = this.around.resolve(href);
+    if ('leftOut' in resolved) {
+      this.around.tally.add('leftOut', 'links', resolved.leftOut);
+      return resolved.was ? this.linkTo(TO_NOWHERE, element, marks, resolved.was) : marks;
     }
+    const destination = 'missing' in resolved ? TO_NOWHERE : resolved;
     this.around.tally.add('kept', LINK_NAMES[destination.kind]);
     if (doiIn(href) !== null)
       this.around.tally.add('changed', 'links', 'they named a DOI, and lead to doi.org');
     if (destination.kind === 'place' && destination.place === NOWHERE)
       this.around.tally.add('changed', 'links', NOWHERE_WHY);
-    return this.linkTo(destination, element, marks);
+    return this.linkTo(destination, element, marks, 'missing' in resolved ? resolved.missing : undefined);
   }
 
   /** @param was the address that it came with, where it leads nowhere for now */
@@ -185,7 +186,7 @@ export class InlineReader {
         id: this.around.mint(),
         destination,
         hoverNote: element.attribs.title?.trim() ?? '',
-        about: was ? { ...NOTHING_ABOUT, ...about, was } : about,
+        about: was ? { ...NOTHING_ABOUT, ...about, was: was.slice(0, LONGEST_ADDRESS) } : about,
         look: lookFrom(element, this.around.styles),
       })
       .addToSet(this.spoken(element, marks));
@@ -274,11 +275,12 @@ export class InlineReader {
       }
       const { element, href, name, hoverNote, frame, box, reshaped, isCut } = draft;
       if (element) this.taken.add(element);
-      const destination = this.around.resolve(href);
-      if ('leftOut' in destination) {
-        this.around.tally.add('leftOut', 'links', destination.leftOut);
+      const resolved = this.around.resolve(href);
+      if ('leftOut' in resolved) {
+        this.around.tally.add('leftOut', 'links', resolved.leftOut);
         return [];
       }
+      const destination = 'missing' in resolved ? TO_NOWHERE : resolved;
       this.around.tally.add('kept', 'parts of pictures that are links');
       if (isCut)
         this.around.tally.add(

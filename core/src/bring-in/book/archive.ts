@@ -1,5 +1,5 @@
 import { Inflate } from 'fflate';
-import { BringInError } from '../book/refusal.js';
+import { BringInError } from './refusal.js';
 
 /** Bounds on what is unpacked; sizes in bytes. */
 export interface ArchiveBounds {
