@@ -1,5 +1,6 @@
 import { unpack } from './book/archive.js';
 import { decodeText, headOf, markedEncoding } from '../page/index.js';
+import { readDocx } from './docx/docx.js';
 import { readEpub } from './epub/epub.js';
 import { readHtml } from './html/html.js';
 import type { BroughtIn } from './book/brought-in.js';
@@ -23,7 +24,8 @@ export function bringIn(source: BringInSource, mint: () => string, trials: Parti
   const all = { ...NO_TRIALS, ...trials };
   if (bytes.length === 0)
     throw new BringInError('empty', 'This file is empty. Choose the file that holds your book.');
-  if (bytes[0] === 0x50 && bytes[1] === 0x4b) return readEpub(unpack(bytes), source.name, mint, all);
+  if (bytes[0] === 0x50 && bytes[1] === 0x4b) return readArchive(unpack(bytes), source.name, mint, all);
+  refuseCompound(bytes);
   const text = decode(bytes);
   if (
     !text ||
@@ -34,6 +36,31 @@ export function bringIn(source: BringInSource, mint: () => string, trials: Parti
       'This file is neither an EPUB nor an HTML page, the two kinds that can be brought in. Save your book as one of them and try again.',
     );
   return readHtml(text, source.name, mint, all);
+}
+
+/** The archives that books come in: which one it is stands in its parts. */
+function readArchive(files: Map<string, Uint8Array>, ...rest: [string, () => string, Trials]): BroughtIn {
+  return files.has('[Content_Types].xml') ? readDocx(files, ...rest) : readEpub(files, ...rest);
+}
+
+/** How files of older office programs begin ([MS-CFB], 2.2): locked documents are packed so too. */
+const COMPOUND = [0xd0, 0xcf, 0x11, 0xe0];
+
+/** @throws BringInError for a file of an older office program, and a document that is locked */
+function refuseCompound(bytes: Uint8Array): void {
+  if (!COMPOUND.every((byte, at) => bytes[at] === byte)) return;
+  const isLocked = new TextDecoder('utf-16le')
+    .decode(bytes.subarray(0, 2 ** 20))
+    .includes('EncryptedPackage');
+  throw isLocked
+    ? new BringInError(
+        'encrypted',
+        'This document is locked with a password, so its text can’t be read. Save a copy without one, and bring that in.',
+      )
+    : new BringInError(
+        'unknown-format',
+        'This file is of an older office program (.doc). Open it in your word processor, save it as .docx or .odt, and bring that in.',
+      );
 }
 
 const HTML_ENCODING = /<meta[^>]+charset\s*=\s*["']?([\w-]+)/i;

@@ -55,6 +55,7 @@ export {
   WEIGHTS,
 } from './look.js';
 export type { AreaFrame, LinkLook } from './look.js';
+export { roman } from './numbering.js';
 export { flatText, OBJECT } from './flat-text.js';
 export { LEADING_NODES, markIdOf, REFERENCE_FORMS, RETURN_LINKS } from './inside-nodes.js';
 export type { ReferenceForm, ReturnLinkTo } from './inside-nodes.js';

@@ -13,11 +13,13 @@ export class Ids {
   /** Takes in every `id` and `a[name]` of a file. An id that is free and well-formed stays as it is. */
   takeFrom(file: string, document: Document): void {
     for (const element of getElementsByTagName('*', document.children, true))
-      if (isTag(element)) for (const id of idsOf(element)) this.#take(file, id);
+      if (isTag(element)) for (const id of idsOf(element)) this.#take(file, id, element);
   }
 
-  #take(file: string, id: string): void {
+  #take(file: string, id: string, { attribs }: Element): void {
     const key = keyOf(file, id);
+    // A bookmark stands on each of the elements that its words are in.
+    if (this.#final.has(key) && attribs['data-bookmark'] !== undefined) return;
     if (this.#final.has(key)) return this.tally.add('leftOut', 'ids', 'the same id stood twice in one file');
     const well =
       isId(id) && id.length <= LONGEST

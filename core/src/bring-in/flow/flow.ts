@@ -2,7 +2,7 @@ import { isTag, isText, type ChildNode, type Element } from 'domhandler';
 import { textContent } from 'domutils';
 import { Fragment, type Mark, type Node } from 'prosemirror-model';
 import { directionOfWords, languageTold } from '../../language/index.js';
-import { idOf, linkMark, schema, wordsOf } from '../../manuscript/index.js';
+import { idOf, isPicture, linkMark, schema, wordsOf } from '../../manuscript/index.js';
 import { isBlock, MARKS, PLAIN_STYLE } from './elements.js';
 import { figureOf, withCaption } from './figure.js';
 import { InlineReader, type Surroundings } from './inline-reader.js';
@@ -409,6 +409,15 @@ function rowsOf(table: Element): Element[] {
 /** True when a doc has anything to read. */
 export function hasContent(blocks: readonly Node[]): boolean {
   return blocks.some(
-    (block) => wordsOf(block) !== '' || block.type.name === 'figure' || block.type.name === 'rule',
+    (block) => wordsOf(block) !== '' || block.type.name === 'rule' || isPicture(block) || holdsPicture(block),
   );
+}
+
+function holdsPicture(block: Node): boolean {
+  let holds = false;
+  block.descendants((node) => {
+    holds ||= isPicture(node);
+    return !holds;
+  });
+  return holds;
 }

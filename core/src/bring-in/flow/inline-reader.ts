@@ -11,7 +11,7 @@ import { isBlock, MARKS, NOT_KEPT, PLAIN_STYLE, SAYS_OTHERWISE, SKIPPED } from '
 import { idsOf } from '../book/ids.js';
 import { doiIn, type Resolved } from '../book/link-resolver.js';
 import { sizeOfPicture } from './picture-size.js';
-import type { InlineRun } from './inline-run.js';
+import { InlineRun } from './inline-run.js';
 import { aboutFrom, altFrom, lookFrom } from './link-says.js';
 import { isHidden, type LinkStyles } from './link-styles.js';
 import { isBacklink, isComputed, isNoteMark, referenceFrom, returnFrom } from './inside.js';
@@ -47,6 +47,9 @@ const LINK_NAMES: Record<Destination['kind'], Counted> = {
   book: 'links to other books',
 };
 
+/** What stands in a line as the mark of a note. */
+const NOTING = new Set(['note', 'note_mark']);
+
 const TO_NOWHERE: Destination = { kind: 'place', place: NOWHERE };
 
 const NOWHERE_WHY =
@@ -62,6 +65,8 @@ export class InlineReader {
   /** The widths of pictures that say one, in percent of the line. */
   protected readonly shares = new Map<Node, number>();
   private readonly taken = new Set<Element>();
+  /** The bookmarks that were met, by their ids in the file. */
+  private readonly bookmarks = new Map<string, string>();
 
   constructor(protected readonly around: Surroundings) {}
 
@@ -87,6 +92,8 @@ export class InlineReader {
     if (isText(node)) return this.text(node.data, marks, run);
     if (node.type === 'cdata') return node.children.forEach((child) => this.inline(child, marks, run));
     if (!isTag(node) || this.dropped(node)) return;
+    if (node.attribs['data-note'] !== undefined) return this.note(node, run);
+    if (node.attribs['data-note-mark'] !== undefined) return this.noteMark(node, run);
     // The id of a bookmark stays with its words.
     if (node.attribs['data-bookmark'] === undefined) this.await(node);
     const name = node.name;
@@ -233,10 +240,38 @@ export class InlineReader {
   private bookmarked(element: Element, marks: readonly Mark[]): readonly Mark[] {
     const { id, 'data-bookmark': name } = element.attribs;
     if (name === undefined || id === undefined) return marks;
-    const final = this.around.placeId(id);
+    const first = this.around.placeId(id);
+    if (first) this.around.tally.add('kept', 'bookmarks');
+    // Words in several elements may bear one bookmark.
+    const final = first ?? this.bookmarks.get(id);
     if (!final) return marks;
-    this.around.tally.add('kept', 'bookmarks');
+    this.bookmarks.set(id, final);
     return schema.marks.bookmark.create({ id: final, name }).addToSet(marks);
+  }
+
+  /** A note with its remark, as the schema has it. */
+  private note(element: Element, run: InlineRun): void {
+    const paragraphs = element.children.filter(isTag).map((paragraph) => {
+      const inner = new InlineRun();
+      for (const child of paragraph.children) this.inline(child, [], inner);
+      const content = this.ended(inner).filter(({ type }) => !NOTING.has(type.name));
+      return schema.node('note_paragraph', null, content);
+    });
+    const said = paragraphs.filter(({ childCount }) => childCount > 0);
+    if (said.length === 0) return;
+    this.around.tally.add('kept', 'notes');
+    this.placeIds([], run);
+    const id = this.around.placeId(element.attribs.id ?? '') ?? this.around.mint();
+    run.add(schema.node('note', { id, back: '' }, said));
+  }
+
+  /** Another mark of a note that stands elsewhere. */
+  private noteMark(element: Element, run: InlineRun): void {
+    const to = this.around.resolve(`#${element.attribs['data-note-mark'] ?? ''}`);
+    if (!('kind' in to) || to.kind !== 'place') return;
+    this.around.tally.add('kept', 'marks of notes');
+    this.placeIds([], run);
+    run.add(schema.node('note_mark', { id: this.around.mint(), to: to.place }));
   }
 
   private picture(element: Element, marks: readonly Mark[], run: InlineRun): void {

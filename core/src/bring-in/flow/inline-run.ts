@@ -2,7 +2,7 @@ import type { Mark, Node } from 'prosemirror-model';
 import { linkMark, schema } from '../../manuscript/index.js';
 
 /** Nodes that say something, so that a space after them counts. */
-const SAYING = new Set(['picture', 'formula', 'reference', 'return_link']);
+const SAYING = new Set(['picture', 'formula', 'reference', 'return_link', 'note', 'note_mark']);
 
 /** Inline nodes on their way into one textblock, with white space collapsed as HTML does. */
 export class InlineRun {

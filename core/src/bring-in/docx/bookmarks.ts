@@ -1,0 +1,162 @@
+import { isTag, type Document, type Element } from 'domhandler';
+import { textContent } from 'domutils';
+import { childNamed, inside } from '../page/elements.js';
+import { outlineOf, valueOf, type Styles } from './styles.js';
+
+/** What a bookmark stands on, as far as references ask for it. */
+export type TargetKind = 'gone' | 'note' | 'spot' | 'heading' | 'counted' | 'label' | 'labelled';
+
+export interface Target {
+  /** The id of the element of the page that it leads to. */
+  id: string;
+  kind: TargetKind;
+  /** Of a heading, from 1. */
+  level: number | null;
+}
+
+/** The place at the top of a document, which every document has (from memory). */
+export const DOCUMENT_TOP = '_top';
+
+interface Known extends Target {
+  name: string;
+  /** It is not shown among the bookmarks of the document. */
+  isHidden: boolean;
+}
+
+/**
+ * The bookmarks of a document before it is read, so that a link knows what it leads to. Hidden ones count where something leads there;
+ * those of a heading are the heading itself.
+ */
+export class Bookmarks {
+  readonly #known = new Map<string, Known>();
+  readonly #headings = new Map<Element, string>();
+  readonly #ofHeadings = new Set<string>();
+
+  constructor(
+    parts: readonly Document[],
+    addresses: Iterable<string>,
+    readonly styles: Styles,
+    readonly isCounted: boolean,
+  ) {
+    const wanted = new Set([...addresses].flatMap((address) => /#(.+)$/.exec(address)?.[1] ?? []));
+    const starts: { element: Element; paragraph: Element | null; note: string | null }[] = [];
+    for (const part of parts) {
+      let noted: { note: string | null }[] = [];
+      everyElement(part, (element, paragraph) => {
+        const { name, attribs } = element;
+        if (name === 'w:hyperlink')
+          for (const key of ['w:anchor', 'w:docLocation']) wanted.add(attribs[key] ?? '');
+        else if (name === 'w:instrText' || name === 'w:fldSimple')
+          for (const word of (attribs['w:instr'] ?? textContent(element)).match(/[^\s"\\]+/g) ?? [])
+            wanted.add(word);
+        else if (name === 'w:bookmarkStart') {
+          const start = { element, paragraph, note: null };
+          starts.push(start);
+          noted.push(start);
+        } else if (name === 'w:bookmarkEnd' || name === 'w:t') noted = name === 'w:t' ? [] : noted;
+        else if (name === 'w:footnoteReference' || name === 'w:endnoteReference') {
+          for (const start of noted)
+            start.note = noteIdOf(name.slice(2).replace('Reference', ''), attribs['w:id'] ?? '');
+          noted = [];
+        }
+      });
+    }
+    for (const { element, paragraph, note } of starts) {
+      const name = element.attribs['w:name'] ?? '';
+      const isHidden = name.startsWith('_');
+      if (name === '' || this.#known.has(name) || (isHidden && !wanted.has(name))) continue;
+      const isNote = note !== null && (isHidden || wanted.has(name));
+      this.#known.set(name, {
+        ...(isNote
+          ? { id: note, kind: 'note', level: null }
+          : this.#targetOf(name, isHidden, element, paragraph)),
+        ...{ name, isHidden },
+      });
+    }
+  }
+
+  #targetOf(name: string, isHidden: boolean, start: Element, paragraph: Element | null): Target {
+    const properties = childNamed(paragraph, 'w:pPr');
+    const style = this.styles.paragraph(valueOf(properties, 'w:pStyle'));
+    const { use } = style;
+    const level =
+      use !== null && typeof use === 'object' ? use.heading : (outlineOf(properties) ?? style.outline);
+    if (paragraph && use === 'caption' && this.isCounted)
+      return { id: name, kind: labelOf(start, paragraph), level: null };
+    if (paragraph === null || level === null || use === 'title')
+      return { id: name, kind: 'spot', level: null };
+    const kind = this.isCounted && (style.number.list ?? '0') !== '0' ? 'counted' : 'heading';
+    if (!isHidden) return { id: name, kind, level };
+    const id = this.#headings.get(paragraph) ?? name;
+    this.#headings.set(paragraph, id);
+    this.#ofHeadings.add(name);
+    return { id, kind, level };
+  }
+
+  /** A bookmark as it stands on words; `null` for one that is not kept, or is something else's own place. */
+  named(name: string): { id: string; name: string } | null {
+    const known = this.#known.get(name);
+    if (!known || known.kind === 'note' || this.#ofHeadings.has(name)) return null;
+    return { id: name, name: known.isHidden ? '' : name };
+  }
+
+  has(name: string): boolean {
+    return this.#known.has(name);
+  }
+
+  /** What a bookmark leads to. */
+  target(name: string): Target {
+    return this.#known.get(name) ?? { id: name, kind: name === DOCUMENT_TOP ? 'spot' : 'gone', level: null };
+  }
+
+  /** The place that a heading has by its hidden bookmarks. */
+  ofHeading(paragraph: Element): string | undefined {
+    return this.#headings.get(paragraph);
+  }
+
+  noteId(kind: string, id: string): string {
+    return noteIdOf(kind, id);
+  }
+}
+
+const noteIdOf = (kind: string, id: string): string => `${kind}.${id}`;
+
+/** What of a caption a bookmark is on: its label and number, or more. */
+function labelOf(start: Element, paragraph: Element): 'label' | 'labelled' | 'spot' {
+  const end = inside(paragraph).find(
+    ({ name, attribs }) => name === 'w:bookmarkEnd' && attribs['w:id'] === start.attribs['w:id'],
+  );
+  const at = paragraph.children.indexOf(start);
+  const within = paragraph.children.slice(at, end ? paragraph.children.indexOf(end) : undefined);
+  const code =
+    within.map((one) => textContent(one)).join('') +
+    within.map((one) => (isTag(one) ? (one.attribs['w:instr'] ?? '') : '')).join('');
+  if (!/\bSEQ\b/.test(code)) return 'spot';
+  const after = within.slice(
+    within.findLastIndex((one) => isTag(one) && (one.name === 'w:fldSimple' || isFieldEnd(one))) + 1,
+  );
+  return after
+    .map((one) => textContent(one))
+    .join('')
+    .trim().length > 2
+    ? 'labelled'
+    : 'label';
+}
+
+const isFieldEnd = (run: Element): boolean =>
+  inside(run).some(({ name, attribs }) => name === 'w:fldChar' && attribs['w:fldCharType'] === 'end');
+
+/** Visits every element in document order, each with the paragraph that it stands in. */
+function everyElement(root: Document, visit: (element: Element, paragraph: Element | null) => void): void {
+  const open: { element: Element; paragraph: Element | null }[] = [];
+  const add = (parent: Document | Element, paragraph: Element | null) => {
+    for (const element of inside(parent).reverse()) open.push({ element, paragraph });
+  };
+  add(root, null);
+  for (let next = open.pop(); next; next = open.pop()) {
+    const { element } = next;
+    const paragraph = element.name === 'w:p' ? element : next.paragraph;
+    visit(element, paragraph);
+    add(element, paragraph);
+  }
+}
