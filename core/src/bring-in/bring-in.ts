@@ -4,6 +4,7 @@ import { readDocx } from './docx/docx.js';
 import { readEpub } from './epub/epub.js';
 import { readHtml } from './html/html.js';
 import type { BroughtIn } from './book/brought-in.js';
+import { readOdt } from './odt/odt.js';
 import { NO_TRIALS, type Trials } from './book/trials.js';
 import { BringInError } from './book/refusal.js';
 
@@ -40,7 +41,9 @@ export function bringIn(source: BringInSource, mint: () => string, trials: Parti
 
 /** The archives that books come in: which one it is stands in its parts. */
 function readArchive(files: Map<string, Uint8Array>, ...rest: [string, () => string, Trials]): BroughtIn {
-  return files.has('[Content_Types].xml') ? readDocx(files, ...rest) : readEpub(files, ...rest);
+  if (files.has('[Content_Types].xml')) return readDocx(files, ...rest);
+  if (files.has('content.xml')) return readOdt(files, ...rest);
+  return readEpub(files, ...rest);
 }
 
 /** How files of older office programs begin ([MS-CFB], 2.2): locked documents are packed so too. */

@@ -8,20 +8,12 @@ import { Line } from '../page/line.js';
 import type { Bookmarks } from './bookmarks.js';
 import { readField, type Field } from './field.js';
 import { formulaFrom } from './formula.js';
-import { dressed, looksLikeLink, styleOfLink, type LinkDress } from './looks.js';
+import { dressed, looksLikeLink, styleOfLink, type LinkDress } from '../page/looks.js';
 import { typeOfNumbers, type Numbering } from './numbering.js';
 import type { Relation } from './package.js';
 import { floatsIn, placeUnseen, type DrawnAmong, type Float } from './shapes.js';
-import {
-  isOn,
-  lookOf,
-  numberSaid,
-  outlineOf,
-  valueOf,
-  type ParagraphStyle,
-  type Styles,
-  type WordLook,
-} from './styles.js';
+import { isOn, lookOf, numberSaid, outlineOf, valueOf, type ParagraphStyle, type Styles } from './styles.js';
+import type { WordLook } from '../page/word-look.js';
 
 /** What the paragraphs of one document share. */
 export interface Written extends DrawnAmong {
@@ -524,8 +516,10 @@ export class Body {
         const merge = childNamed(own, 'w:vMerge');
         const above =
           merge && (merge.attribs['w:val'] ?? 'continue') !== 'restart' ? open.get(column) : undefined;
-        if (above) above.attribs.rowspan = String(Number(above.attribs.rowspan ?? 1) + 1);
-        else {
+        if (above) {
+          above.attribs.rowspan = String(Number(above.attribs.rowspan ?? 1) + 1);
+          put(above, ...this.#apart((body) => body.read(cell)));
+        } else {
           const at = element(
             name,
             span > 1 ? { colspan: String(span) } : {},

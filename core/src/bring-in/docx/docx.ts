@@ -8,6 +8,7 @@ import { Tally } from '../book/report.js';
 import { Tidy } from '../book/tidy.js';
 import type { Trials } from '../book/trials.js';
 import { below, childNamed, element, inside } from '../page/elements.js';
+import { remarkParagraphs } from '../page/remark.js';
 import { cleanLinks } from '../page/link-ends.js';
 import { withoutLabels } from '../page/labels.js';
 import { readPages } from '../page/read-pages.js';
@@ -80,7 +81,7 @@ export function readDocx(
       const source = part && remarkOf(part.document, id);
       if (!source) return [];
       notes[kind]++;
-      return paragraphsOf(
+      return remarkParagraphs(
         new Body({ ...written, remark: () => [] }, pack.relationsOf(part.path)).read(source),
       );
     },
@@ -135,17 +136,6 @@ function remarkOf(part: Document, id: string): Element | null {
       ({ attribs }) => attribs['w:id'] === id && !/separator/i.test(attribs['w:type'] ?? ''),
     ) ?? null
   );
-}
-
-/** The paragraphs of a remark; what stands in lists and tables there becomes paragraphs. */
-function paragraphsOf(blocks: readonly Element[]): Element[] {
-  return blocks.flatMap((block): Element[] => {
-    if (/^(?:p|h[1-6]|dt|dd)$/.test(block.name))
-      return block.children.length === 0
-        ? []
-        : [element('span', { 'data-note-paragraph': '' }, block.children)];
-    return paragraphsOf(inside(block));
-  });
 }
 
 /** Headings that are numbered 1, 1.1, 1.1.1 by their styles are counted in the book as well. */

@@ -1,23 +1,7 @@
 import type { Document, Element } from 'domhandler';
 import { below, childNamed, inside } from '../page/elements.js';
 import { useOfStyle, type StyleUse } from '../page/style-names.js';
-
-/** How words look, as far as it says something; `undefined` where nothing is said. */
-export interface WordLook {
-  bold?: boolean;
-  italic?: boolean;
-  raised?: 'sup' | 'sub' | null;
-  isHidden?: boolean;
-  isCode?: boolean;
-  struck?: boolean;
-  underline?: string;
-  /** `rrggbb`, or `auto`. */
-  colour?: string;
-  /** In half points. */
-  size?: number;
-  languages?: { plain: string; eastern: string; bidirectional: string };
-  isSeen?: boolean;
-}
+import { OF_ONE_WIDTH, type WordLook } from '../page/word-look.js';
 
 /** The item of a list, or the number, that a paragraph is said to have. */
 export interface NumberSaid {
@@ -140,10 +124,6 @@ export function isOn(parent: Element | null, name: string): boolean | undefined 
   return found ? !/^(?:0|false|off|none)$/.test(found.attribs['w:val'] ?? 'true') : undefined;
 }
 
-/** Families of letters that are all of one width, as code is written (common practice). */
-const OF_ONE_WIDTH =
-  /^(?:courier|consolas|menlo|monaco|lucida console|.*\bmono\b.*|source code pro|inconsolata|fira code)/i;
-
 /** What the properties of words say of their look. */
 export function lookOf(properties: Element | null): WordLook {
   const look: WordLook = {};
@@ -157,7 +137,6 @@ export function lookOf(properties: Element | null): WordLook {
     else if (name === 'w:strike' || name === 'w:dstrike') look.struck = on;
     else if (name === 'w:u') look.underline = value || 'single';
     else if (name === 'w:color') look.colour = value.toLowerCase();
-    else if (name === 'w:sz') look.size = Number(value);
     else if (name === 'w:vertAlign')
       look.raised = value === 'superscript' ? 'sup' : value === 'subscript' ? 'sub' : null;
     else if (name === 'w:rFonts') {
@@ -169,10 +148,6 @@ export function lookOf(properties: Element | null): WordLook {
         eastern: attribs['w:eastAsia'] ?? '',
         bidirectional: attribs['w:bidi'] ?? '',
       };
-    else if (name === 'w14:textFill' || name === 'w14:textOutline')
-      look.isSeen = !inside(properties).some(
-        (one) => one.name === 'w14:textFill' && childNamed(one, 'w14:noFill') !== null,
-      );
   }
   return look;
 }

@@ -1,6 +1,6 @@
 import type { ChildNode } from 'domhandler';
-import { element } from '../page/elements.js';
-import type { WordLook } from './styles.js';
+import { element } from './elements.js';
+import type { WordLook } from './word-look.js';
 
 /** The blues of links in word processors (common practice). */
 const LINK_BLUES = new Set(['0000ff', '0563c1', '0000ee', '1155cc', '000080', '0066cc', '0070c0', '467886']);
