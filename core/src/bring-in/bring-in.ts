@@ -4,6 +4,7 @@ import { readDocx } from './docx/docx.js';
 import { readEpub } from './epub/epub.js';
 import { readHtml } from './html/html.js';
 import type { BroughtIn } from './book/brought-in.js';
+import { holdsMarkdown, isMarkdownName, readMarkdown } from './markdown/markdown.js';
 import { readOdt } from './odt/odt.js';
 import { NO_TRIALS, type Trials } from './book/trials.js';
 import { BringInError } from './book/refusal.js';
@@ -15,7 +16,8 @@ export interface BringInSource {
 }
 
 /**
- * Makes a book from an EPUB or an HTML file. The kind of file is told by its content. `mint` gives a new id at each
+ * Makes a book from an EPUB, an HTML page, a document of a word processor (DOCX, ODT) or texts in Markdown. The kind of file is told by its
+ * content; Markdown by its name. `mint` gives a new id at each
  * call: letters and digits, beginning with a letter.
  *
  * @throws BringInError
@@ -28,13 +30,15 @@ export function bringIn(source: BringInSource, mint: () => string, trials: Parti
   if (bytes[0] === 0x50 && bytes[1] === 0x4b) return readArchive(unpack(bytes), source.name, mint, all);
   refuseCompound(bytes);
   const text = decode(bytes);
+  if (text !== null && isMarkdownName(source.name))
+    return readMarkdown(new Map([[source.name, bytes]]), source.name, mint, all);
   if (
     !text ||
     !/<(?:!doctype html|html|head|body|h[1-6]|p|div|article|section)\b/i.test(text.slice(0, 65_536))
   )
     throw new BringInError(
       'unknown-format',
-      'This file is neither an EPUB nor an HTML page, the two kinds that can be brought in. Save your book as one of them and try again.',
+      'This file is of none of the kinds that can be brought in: EPUB, HTML, DOCX, ODT and Markdown (.md). Save your book as one of them and try again.',
     );
   return readHtml(text, source.name, mint, all);
 }
@@ -43,6 +47,7 @@ export function bringIn(source: BringInSource, mint: () => string, trials: Parti
 function readArchive(files: Map<string, Uint8Array>, ...rest: [string, () => string, Trials]): BroughtIn {
   if (files.has('[Content_Types].xml')) return readDocx(files, ...rest);
   if (files.has('content.xml')) return readOdt(files, ...rest);
+  if (!files.has('META-INF/container.xml') && holdsMarkdown(files)) return readMarkdown(files, ...rest);
   return readEpub(files, ...rest);
 }
 

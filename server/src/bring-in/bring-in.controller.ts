@@ -20,7 +20,7 @@ export class BringInController {
   constructor(private readonly bringing: BringInService) {}
 
   /**
-   * Makes a book of an EPUB or HTML file, sent as the multipart field `file`. The answer comes when the book is there; who
+   * Makes a book of a file (EPUB, HTML, DOCX, ODT, Markdown or a ZIP of Markdown), sent as the multipart field `file`. The answer comes when the book is there; who
    * would rather follow the work sends `Prefer: respond-async` (RFC 7240) and is told of the job at once.
    */
   @Post()

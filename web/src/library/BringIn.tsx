@@ -109,8 +109,8 @@ function Choose({ fault, take }: { fault: string | null; take(file: File | undef
     <>
       <Dialog.Title className="mb-2 text-xl font-semibold">Bring in a book</Dialog.Title>
       <p className="mb-4 text-soft">
-        An e-book (EPUB) or a web page (HTML), up to 200 MB. Its text, pictures, links and places are kept.
-        Nothing in it is run, and nothing is fetched.
+        A manuscript (DOCX, ODT or Markdown), an e-book (EPUB) or a web page (HTML), up to 200 MB. Its text,
+        pictures, links and places are kept. Nothing in it is run, and nothing is fetched.
       </p>
       {fault && (
         <p role="alert" className="mb-4 border-l-4 py-1 pl-3" style={{ borderColor: 'var(--broken)' }}>
@@ -138,7 +138,7 @@ function Choose({ fault, take }: { fault: string | null; take(file: File | undef
         <input
           type="file"
           className="sr-only"
-          accept=".epub,.html,.htm,.xhtml,application/epub+zip,text/html"
+          accept=".docx,.docm,.odt,.md,.markdown,.zip,.epub,.html,.htm,.xhtml"
           onChange={(event) => take(event.target.files?.[0])}
         />
       </label>

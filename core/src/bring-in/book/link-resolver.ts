@@ -18,6 +18,13 @@ export const INSIDE = 'http://inside.invalid/';
 export const addressInside = (file: string): string =>
   INSIDE + file.split('/').map(encodeURIComponent).join('/');
 
+/** The path within the book that a reference in one of its files leads to; empty for none. */
+export function pathFrom(file: string, reference: string): string {
+  const url = urlFrom(reference, addressInside(file));
+  if (!url?.href.startsWith(INSIDE)) return '';
+  return decodeLoosely(url.pathname.slice(1));
+}
+
 export interface ResolverParts {
   ids: Ids;
   /** The id of the chapter that a file of the book became, by path. */

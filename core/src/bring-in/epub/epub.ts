@@ -9,7 +9,7 @@ import { detailsFrom } from '../book/details.js';
 import { divided, type Part } from '../book/division.js';
 import { Enclosures } from '../book/enclosures.js';
 import { Ids, idsOf } from '../book/ids.js';
-import { resolveHref } from '../book/link-resolver.js';
+import { pathFrom, resolveHref } from '../book/link-resolver.js';
 import { BringInError } from '../book/refusal.js';
 import { Tally } from '../book/report.js';
 import { Tidy } from '../book/tidy.js';
@@ -21,7 +21,7 @@ import { madeAnew } from './made-anew.js';
 import { linesOfNav, linesOfNcx, type ContentsLine } from './own-contents.js';
 import { detailsOf, publicationOf } from './own-details.js';
 import { elements, flat, parseXml, textOf } from '../book/xml.js';
-import { parseXhtml, pathFrom } from './package-xml.js';
+import { parseXhtml } from './package-xml.js';
 
 interface ContentFile {
   path: string;

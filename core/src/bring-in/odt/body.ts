@@ -115,7 +115,8 @@ export class Body {
     if (use === 'title') return { element: element('h1', { 'data-title': '' }) };
     if (level !== null && level >= 1 && (isHeading || use !== 'caption')) {
       const isUncounted = !isHeading || source.attribs['text:is-list-header'] === 'true';
-      const uncounted: Record<string, string> = this.written.styles.isCounted && isUncounted ? { 'data-uncounted': '' } : {};
+      const uncounted: Record<string, string> =
+        this.written.styles.isCounted && isUncounted ? { 'data-uncounted': '' } : {};
       return { element: element(`h${level}`, { ...this.written.places.idOf(source), ...uncounted }) };
     }
     if (use === 'subtitle' || use === 'author') return { element: element('p', { [`data-${use}`]: '' }) };

@@ -47,6 +47,8 @@ export interface PagesRead {
   fileNamed?(reference: string, path: string): string;
   /** Where addresses lead that mean something of their own in this kind of file. */
   known?: ReadonlyMap<string, Destination>;
+  /** The places of texts that are made anew, by their paths. */
+  made?: ReadonlyMap<string, string>;
   structure?: Partial<Structure>;
   publication?: Publication;
 }
@@ -65,7 +67,7 @@ export function readPages(read: PagesRead): BroughtIn {
   const chapters = new Map(pages.map(({ path }) => [path, mint()]));
   for (const { path, document } of pages) ids.takeFrom(path, document);
   const parts = {
-    ...{ ids, chapters, outside: read.outside ?? null },
+    ...{ ids, chapters, outside: read.outside ?? null, made: read.made ?? new Map<string, string>() },
     fileAt: (path: string) => enclosures.fromFile(path),
   };
   const notes = { marks: new Set<string>(), backs: new Set<string>() };
