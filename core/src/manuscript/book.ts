@@ -6,8 +6,12 @@ import { schema } from './schema.js';
 import type { Structure } from './structure.js';
 
 /** A form in which a book is published. */
-export const FORMATS = ['epub', 'pdf', 'web'] as const;
+export const FORMATS = ['epub', 'pdf', 'web', 'docx', 'odt', 'markdown'] as const;
 export type Format = (typeof FORMATS)[number];
+
+/** The forms in which a book goes on being written elsewhere: programs for them number notes and pages themselves. */
+const MANUSCRIPTS: ReadonlySet<Format> = new Set<Format>(['docx', 'odt', 'markdown']);
+export const isManuscript = (format: Format): boolean => MANUSCRIPTS.has(format);
 
 /** Where a chapter stands: before the text, in it, or after it. */
 export const MATTERS = ['front', 'main', 'back'] as const;

@@ -9,6 +9,7 @@ export {
   countWords,
   emptyChapter,
   FORMATS,
+  isManuscript,
   MATTERS,
   readBook,
   readChapter,

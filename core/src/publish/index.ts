@@ -3,11 +3,13 @@ export {
   entryId,
   filesBeside,
   filesInside,
+  madeFileName,
   PICTURE_EXTENSIONS,
   toldIn,
   withPages,
 } from './edition/edition.js';
 export type { Edition, EnclosureFile } from './edition/edition.js';
+export { makeDocx } from './docx/docx.js';
 export { makeEpub } from './epub/epub.js';
 export type { EpubOptions } from './epub/epub.js';
 export { computedLinks, expectedLinks, hrefIn } from './edition/expected.js';

@@ -6,7 +6,7 @@ import { linksInEpub, prove } from '../readback/index.js';
 import { bookOf, heading, linked, paragraph, place } from '../testing/books.js';
 import { PIXEL } from '../testing/zip.js';
 import { editionOf, expectedLinks, lossesIn, makeEpub, typesetBook } from './index.js';
-import { placeCells } from './pdf/table-grid.js';
+import { placeCells } from './edition/table-grid.js';
 
 const MODIFIED = new Date('2026-11-23T12:00:00Z');
 

@@ -1,3 +1,4 @@
+export { linksInDocx } from './docx.js';
 export { linksInEpub } from './epub.js';
 export { foundWithoutUnseen, withoutUnseen } from './unseen.js';
 export type { CutOffLine, FoundLink, Landing } from './found-link.js';

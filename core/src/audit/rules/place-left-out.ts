@@ -1,7 +1,14 @@
 import { REMOVE, type Rule } from '../finding.js';
 import { placeOf } from './place-gone.js';
 
-const FORM_WORDS = { epub: 'e-book', pdf: 'PDF', web: 'web page' } as const;
+const FORM_WORDS = {
+  epub: 'e-book',
+  pdf: 'PDF',
+  web: 'web page',
+  docx: 'DOCX document',
+  odt: 'ODT document',
+  markdown: 'Markdown text',
+} as const;
 
 /** A link to a place of a chapter that an edition leaves out. */
 export const placeLeftOut: Rule = {

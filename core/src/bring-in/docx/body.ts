@@ -1,5 +1,5 @@
 import { isTag, type ChildNode, type Element } from 'domhandler';
-import { textContent } from 'domutils';
+import { getElementsByTagName, textContent } from 'domutils';
 import { primaryOf } from '../../language/index.js';
 import type { Block } from '../page/blocks.js';
 import { nested } from '../page/blocks.js';
@@ -74,7 +74,7 @@ export class Body {
         case 'w:tbl':
           return [this.#table(one)];
         case 'w:sdt':
-          return this.#blocks(childNamed(one, 'w:sdtContent') ?? element('none'));
+          return this.#tagged(one);
         case 'mc:AlternateContent':
           return this.#blocks(chosen(one));
         case 'w:bookmarkStart':
@@ -96,6 +96,20 @@ export class Body {
           return CONTAINERS.has(one.name) ? this.#blocks(one) : [];
       }
     });
+  }
+
+  /** What stands in a content control; tags say what it is where no style of paragraphs can (`publish/docx`). */
+  #tagged(control: Element): Block[] {
+    const tag = valueOf(childNamed(control, 'w:sdtPr'), 'w:tag');
+    const content = childNamed(control, 'w:sdtContent') ?? element('none');
+    const apart = () => this.#apart((body) => body.read(content));
+    if (tag === 'computed') return [];
+    if (tag === 'quotation') return [{ element: element('blockquote', {}, apart()) }];
+    if (tag === 'meaning') return [{ element: element('dd', {}, apart()), within: 'dl' }];
+    if (tag === 'apart') return apart().map((one) => ({ element: one }));
+    const level = /^item (\d+)$/.exec(tag)?.[1];
+    if (level !== undefined) return apart().map((one) => ({ element: one, continues: Number(level) }));
+    return this.#blocks(content);
   }
 
   #tracked(): void {
@@ -153,9 +167,9 @@ export class Body {
     const number = { ...style.number, ...numberSaid(properties) };
     const said = number.list === undefined ? null : { list: number.list, level: number.level ?? 0 };
     const counts = said && this.written.numbering.levelOf(said);
+    const id = this.written.bookmarks.ofParagraph(source);
+    const own: Record<string, string> = id ? { id } : {};
     if (level !== null && use !== 'title' && use !== 'caption') {
-      const id = this.written.bookmarks.ofHeading(source);
-      const own: Record<string, string> = id ? { id } : {};
       if (this.written.isCounted && !counts) own['data-uncounted'] = '';
       const heading = element(`h${level}`, own);
       if (said && counts) {
@@ -170,7 +184,7 @@ export class Body {
     if (use === 'subtitle' || use === 'author') return { element: element('p', { [`data-${use}`]: '' }) };
     if (said && counts && counts.format !== 'none')
       return {
-        element: element('p'),
+        element: element('p', own),
         item: {
           key: said.list,
           level: said.level,
@@ -179,12 +193,20 @@ export class Body {
           type: typeOfNumbers(counts.format),
         },
       };
-    if (use === 'quote') return { element: element('p'), within: 'blockquote' };
-    if (use === 'code') return { element: element('p'), within: 'pre' };
-    if (use === 'term') return { element: element('dt'), within: 'dl' };
-    if (use === 'meaning') return { element: element('dd'), within: 'dl' };
-    if (use === 'caption') return { element: element('p'), isCaption: true };
-    return { element: element('p'), ...(style.continues === null ? {} : { continues: style.continues }) };
+    if (use === 'quote') return { element: element('p', own), within: 'blockquote' };
+    if (use === 'code') return { element: element('p', own), within: 'pre' };
+    if (use === 'term') return { element: element('dt', own), within: 'dl' };
+    if (use === 'meaning') return { element: element('dd', own), within: 'dl' };
+    if (use === 'caption')
+      return {
+        element: element('p', own),
+        isCaption: true,
+        goesWithNext: isOn(properties, 'w:keepNext') === true,
+      };
+    return {
+      element: element('p', own),
+      ...(style.continues === null ? {} : { continues: style.continues }),
+    };
   }
 
   #children(parent: Element): void {
@@ -207,8 +229,11 @@ export class Body {
       case 'w:bookmarkStart':
       case 'w:bookmarkEnd':
         return this.#bookmark(one);
-      case 'w:sdt':
-        return this.#children(childNamed(one, 'w:sdtContent') ?? element('none'));
+      case 'w:sdt': {
+        const content = childNamed(one, 'w:sdtContent') ?? element('none');
+        const isReference = valueOf(childNamed(one, 'w:sdtPr'), 'w:tag') === 'reference';
+        return isReference ? this.#composed(content) : this.#children(content);
+      }
       case 'mc:AlternateContent':
         return this.#children(chosen(one));
       case 'm:oMath':
@@ -219,6 +244,18 @@ export class Body {
         if (DELETED.has(one.name) || one.name === 'w:ins' || one.name === 'w:moveTo') this.#tracked();
         if (CONTAINERS.has(one.name)) this.#children(one);
     }
+  }
+
+  /** A reference that is composed of several fields, with the author's words between them (`publish/docx`). */
+  #composed(content: Element): void {
+    const outer = this.#line.at;
+    const apart = element('span');
+    this.#line.at = apart;
+    this.#children(content);
+    this.#line.at = outer;
+    const composed = composedOf(apart);
+    if (composed) this.#leaf(composed);
+    else for (const child of apart.children) this.#leaf(child);
   }
 
   #hyperlink(source: Element): void {
@@ -261,12 +298,13 @@ export class Body {
     const properties = childNamed(run, 'w:rPr');
     const style = valueOf(properties, 'w:rStyle');
     const direct = lookOf(properties);
-    const look = { ...(style === '' ? {} : this.written.styles.words(style)), ...direct };
+    const isStyled = this.written.styles.isLink(style);
+    // How links look is that of the book.
+    const look = { ...(style === '' || isStyled ? {} : this.written.styles.words(style)), ...direct };
     if (look.isHidden) {
       if (textContent(run).trim() !== '') this.written.tally.add('leftOut', 'words', 'they were hidden');
       return this.#marksOfRun(run);
     }
-    const isStyled = this.written.styles.isLink(style);
     for (const one of inside(run))
       this.#part(one, { look, direct, isStyled, isRtl: isOn(properties, 'w:rtl') === true });
   }
@@ -284,7 +322,7 @@ export class Body {
         return this.#text(textContent(one), run);
       case 'w:tab':
       case 'w:ptab':
-        return this.#text(' ', run);
+        return this.#text('\t', run);
       case 'w:noBreakHyphen':
         return this.#text('\u2011', run);
       case 'w:softHyphen':
@@ -555,6 +593,29 @@ function addressWith(address: string, anchor: string | undefined, bookmarks: Boo
   if (!anchor) return address;
   if (address !== '') return address.includes('#') ? address : `${address}#${anchor}`;
   return `#${bookmarks.target(anchor).id}`;
+}
+
+/** One reference of the parts that it is composed of; `null` where they lead to several places. */
+function composedOf(parts: Element): Element | null {
+  const links = getElementsByTagName('a', parts.children);
+  const [first] = links;
+  if (!first || links.some(({ attribs }) => attribs.href !== first.attribs.href)) return null;
+  const own = parts.children
+    .map((part) => {
+      const form = isTag(part) ? part.attribs['data-reference'] : undefined;
+      return form ? `{${form}}` : textContent(part);
+    })
+    .join('');
+  const isBoth = own === '{number} {words}';
+  return element(
+    'a',
+    {
+      href: first.attribs.href ?? '',
+      'data-reference': isBoth ? 'number-words' : 'own',
+      ...(isBoth ? {} : { 'data-own': own }),
+    },
+    [words(textContent(parts))],
+  );
 }
 
 /** The name of a field as it was written, where it may be that of a bookmark. */

@@ -16,6 +16,8 @@ export interface Target {
 
 /** The place at the top of a document, which every document has (from memory). */
 export const DOCUMENT_TOP = '_top';
+/** The contents of a book that was published from here. */
+export const BOOK_CONTENTS = '_book_contents';
 
 interface Known extends Target {
   name: string;
@@ -29,8 +31,8 @@ interface Known extends Target {
  */
 export class Bookmarks {
   readonly #known = new Map<string, Known>();
-  readonly #headings = new Map<Element, string>();
-  readonly #ofHeadings = new Set<string>();
+  readonly #paragraphs = new Map<Element, string>();
+  readonly #ofParagraphs = new Set<string>();
 
   constructor(
     parts: readonly Document[],
@@ -83,20 +85,28 @@ export class Bookmarks {
       use !== null && typeof use === 'object' ? use.heading : (outlineOf(properties) ?? style.outline);
     if (paragraph && use === 'caption' && this.isCounted)
       return { id: name, kind: labelOf(start, paragraph), level: null };
-    if (paragraph === null || level === null || use === 'title')
-      return { id: name, kind: 'spot', level: null };
+    if (paragraph === null) return { id: name, kind: 'spot', level: null };
+    if (level === null || use === 'title')
+      return isHidden && isWhole(start, paragraph)
+        ? this.#own(paragraph, name, 'spot', null)
+        : { id: name, kind: 'spot', level: null };
     const kind = this.isCounted && (style.number.list ?? '0') !== '0' ? 'counted' : 'heading';
-    if (!isHidden) return { id: name, kind, level };
-    const id = this.#headings.get(paragraph) ?? name;
-    this.#headings.set(paragraph, id);
-    this.#ofHeadings.add(name);
+    return isHidden ? this.#own(paragraph, name, kind, level) : { id: name, kind, level };
+  }
+
+  /** A hidden bookmark that is the place of its paragraph. */
+  #own(paragraph: Element, name: string, kind: TargetKind, level: number | null): Target {
+    const id = this.#paragraphs.get(paragraph) ?? name;
+    this.#paragraphs.set(paragraph, id);
+    this.#ofParagraphs.add(name);
     return { id, kind, level };
   }
 
   /** A bookmark as it stands on words; `null` for one that is not kept, or is something else's own place. */
   named(name: string): { id: string; name: string } | null {
     const known = this.#known.get(name);
-    if (!known || known.kind === 'note' || this.#ofHeadings.has(name)) return null;
+    if (name === DOCUMENT_TOP || name === BOOK_CONTENTS) return null;
+    if (!known || known.kind === 'note' || this.#ofParagraphs.has(name)) return null;
     return { id: name, name: known.isHidden ? '' : name };
   }
 
@@ -106,12 +116,18 @@ export class Bookmarks {
 
   /** What a bookmark leads to. */
   target(name: string): Target {
-    return this.#known.get(name) ?? { id: name, kind: name === DOCUMENT_TOP ? 'spot' : 'gone', level: null };
+    return (
+      this.#known.get(name) ?? {
+        id: name,
+        kind: name === DOCUMENT_TOP || name === BOOK_CONTENTS ? 'spot' : 'gone',
+        level: null,
+      }
+    );
   }
 
-  /** The place that a heading has by its hidden bookmarks. */
-  ofHeading(paragraph: Element): string | undefined {
-    return this.#headings.get(paragraph);
+  /** The place that a heading or another paragraph has by its hidden bookmarks. */
+  ofParagraph(paragraph: Element): string | undefined {
+    return this.#paragraphs.get(paragraph);
   }
 
   noteId(kind: string, id: string): string {
@@ -120,6 +136,19 @@ export class Bookmarks {
 }
 
 const noteIdOf = (kind: string, id: string): string => `${kind}.${id}`;
+
+/** A bookmark stands on all the words of its paragraph. */
+function isWhole(start: Element, paragraph: Element): boolean {
+  const parts = inside(paragraph).filter(({ name }) => name !== 'w:pPr');
+  const [from, to] = [
+    parts.indexOf(start),
+    parts.findIndex(
+      ({ name, attribs }) => name === 'w:bookmarkEnd' && attribs['w:id'] === start.attribs['w:id'],
+    ),
+  ];
+  const says = (one: Element) => textContent(one).trim() !== '' || one.name === 'w:r';
+  return from >= 0 && to > from + 1 && !parts.slice(0, from).some(says) && !parts.slice(to).some(says);
+}
 
 /** What of a caption a bookmark is on: its label and number, or more. */
 function labelOf(start: Element, paragraph: Element): 'label' | 'labelled' | 'spot' {

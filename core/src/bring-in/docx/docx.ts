@@ -1,6 +1,6 @@
 import { Document, type Element } from 'domhandler';
 import { getElementsByTagName, textContent } from 'domutils';
-import { TOP, type Structure } from '../../manuscript/index.js';
+import { CONTENTS, TOP, type Structure } from '../../manuscript/index.js';
 import type { BroughtIn } from '../book/brought-in.js';
 import { Enclosures } from '../book/enclosures.js';
 import { BringInError } from '../book/refusal.js';
@@ -14,7 +14,7 @@ import { withoutLabels } from '../page/labels.js';
 import { readPages } from '../page/read-pages.js';
 import { withoutTitlePage } from '../page/title-page.js';
 import { Body, type Written } from './body.js';
-import { Bookmarks, DOCUMENT_TOP } from './bookmarks.js';
+import { BOOK_CONTENTS, Bookmarks, DOCUMENT_TOP } from './bookmarks.js';
 import { publicationIn, saidIn } from './details.js';
 import { Numbering } from './numbering.js';
 import { Package } from './package.js';
@@ -99,7 +99,10 @@ export function readDocx(
     said: { ...details, language: language || said.language },
     ...{ name: name.replace(/\.\w+$/, ''), mint, tally, enclosures, trials },
     fileNamed: (src) => (files.has(src) ? src : ''),
-    known: new Map([[`#${DOCUMENT_TOP}`, { kind: 'place', place: TOP }]]),
+    known: new Map([
+      [`#${DOCUMENT_TOP}`, { kind: 'place', place: TOP }],
+      [`#${BOOK_CONTENTS}`, { kind: 'place', place: CONTENTS }],
+    ]),
     structure: structureFrom(body, settings, notes, isCounted),
     ...(publication ? { publication } : {}),
   });

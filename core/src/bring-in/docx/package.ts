@@ -25,6 +25,7 @@ const PREFIXES: readonly [RegExp, string][] = [
   [/2010\/wordprocessingShape$/, 'wps'],
   [/2010\/wordprocessingGroup$/, 'wpg'],
   [/2017\/decorative$/, 'adec'],
+  [/2016\/SVG\/main$/, 'asvg'],
   [/markup-compatibility\/2006$/, 'mc'],
   [/office\/word\/2010\/wordml$/, 'w14'],
   [/^urn:schemas-microsoft-com:vml$/, 'v'],

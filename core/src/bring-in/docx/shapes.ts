@@ -123,7 +123,10 @@ class Drawing {
   }
 
   #picture(source: Element, said: Element | null, box: Box, space: object): Float[] {
-    const blip = below(source, 'pic:blipFill', 'a:blip')?.attribs;
+    const shown = below(source, 'pic:blipFill', 'a:blip');
+    // A drawing stands beside the picture that is shown in its place.
+    const [drawn] = getElementsByTagName('asvg:svgBlip', shown?.children ?? []);
+    const blip = (drawn ?? shown)?.attribs;
     const relation = this.relations.get(blip?.['r:embed'] ?? blip?.['r:link'] ?? '');
     const own = below(source, 'pic:nvPicPr', 'pic:cNvPr');
     const names = [said, own].flatMap((one) => one?.attribs.descr ?? one?.attribs.title ?? []);

@@ -24,6 +24,8 @@ export interface Block {
   /** The element that neighbours of one kind stand in together. */
   within?: 'blockquote' | 'pre' | 'dl';
   isCaption?: boolean;
+  /** It is to stand on one page with what follows. */
+  goesWithNext?: boolean;
 }
 
 /** Blocks that stand one after another as elements in each other: lists, quotations, code, captions with what they are of. */
@@ -87,7 +89,8 @@ function withCaptions(blocks: readonly Block[]): Block[] {
     if (taken.has(block)) return;
     const [before, after] = [kept.at(-1), blocks[at + 1]];
     if (!block.isCaption) return void kept.push(block);
-    if (before && isPicture(before.element))
+    if (block.goesWithNext && after?.element.name === 'table') caption(after.element, block);
+    else if (before && isPicture(before.element))
       kept[kept.length - 1] = { ...before, element: figure(before, block) };
     else if (after?.element.name === 'table' && !hasCaption(after.element)) caption(after.element, block);
     else if (before?.element.name === 'table' && !hasCaption(before.element)) caption(before.element, block);

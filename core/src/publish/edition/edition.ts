@@ -3,6 +3,7 @@ import { hrefOf, type Destination } from '../../destination/index.js';
 import { plainWords } from '../../language/index.js';
 import {
   docWithinBounds,
+  isManuscript,
   linksOf,
   placesOf,
   sayingOf,
@@ -17,6 +18,7 @@ import {
 import type { Node } from 'prosemirror-model';
 import type { Told } from '../../reader/index.js';
 import { NO_SURROUNDINGS, travellingPaths, type ShelfFile, type Surroundings } from '../../shelf/index.js';
+import { namesIn } from './names.js';
 import { returnsIn } from './returns-in.js';
 
 /** A file of the book as an export needs it. */
@@ -53,6 +55,8 @@ export interface Edition {
   leftOut: ReadonlySet<string>;
   enclosures: Map<string, EnclosureFile>;
   surroundings: Surroundings;
+  /** What the made file calls a place; each form has rules of its own for such names. */
+  nameOf(place: string): string;
   /** Where each file stands that readers get with the book, by its id: `files/tide-table.pdf`. */
   paths: Map<string, string>;
 }
@@ -79,7 +83,9 @@ export function editionOf(
   const say = format === 'pdf' ? saying(book, map, () => '…') : map.say;
   const links = linksOf(book, say);
   const { places } = map;
+  const names = namesIn(format, book, [...places.keys(), ...origins]);
   return {
+    nameOf: (place) => names.get(place) ?? place,
     format,
     book,
     map,
@@ -129,20 +135,23 @@ function travellers(links: readonly Link[], { files }: Surroundings): ShelfFile[
     .sort((one, other) => (one.name < other.name ? -1 : one.name > other.name ? 1 : 0));
 }
 
-/** Files that are put into the made file itself, with their paths. */
+/** Files that are put into the made file itself, with their paths; an archive of Markdown holds them all. */
 export function filesInside({ format, paths, surroundings }: Edition): [string, ShelfFile][] {
-  if (format === 'web') return [];
+  if (format === 'web' || format === 'docx' || format === 'odt') return [];
   return [...paths].flatMap(([id, path]): [string, ShelfFile][] => {
     const file = surroundings.files.get(id);
-    return file?.travels === 'inside' ? [[path, file]] : [];
+    return file && (file.travels === 'inside' || format === 'markdown') ? [[path, file]] : [];
   });
 }
 
-/** Files that lie in a folder next to the made file, with their paths. A web page has no inside. */
+/** Files that lie in a folder next to the made file, with their paths. A web page and a manuscript have no inside. */
 export function filesBeside({ format, paths, surroundings }: Edition): [string, ShelfFile][] {
+  if (format === 'markdown') return [];
   return [...paths].flatMap(([id, path]): [string, ShelfFile][] => {
     const file = surroundings.files.get(id);
-    return file && (format === 'web' || file.travels === 'beside') ? [[path, file]] : [];
+    return file && (format === 'web' || isManuscript(format) || file.travels === 'beside')
+      ? [[path, file]]
+      : [];
   });
 }
 
@@ -162,6 +171,10 @@ export function targetIn(
     case 'book': {
       const book = edition.surroundings.books.get(destination.book);
       if (!book) return null;
+      if (!book.address && isManuscript(edition.format)) {
+        const place = destination.place ? `#${encodeURI(destination.place)}` : '';
+        return { href: encodeURI(madeFileName(book.title, edition.format)) + place };
+      }
       if (!book.address) return { place: entryId(book.id) };
       const url = new URL(book.address);
       if (destination.place) url.hash = destination.place;
@@ -183,8 +196,32 @@ function targetOfFile(
     return file.address ? { href: file.address + hash } : null;
   const path = edition.paths.get(id);
   // An e-book can't lead out of its container to a file next to it, nor a PDF to a file within itself.
-  const direct = edition.format === 'web' || (edition.format === 'epub') === (file.travels === 'inside');
+  const direct =
+    edition.format === 'web' ||
+    isManuscript(edition.format) ||
+    (edition.format === 'epub') === (file.travels === 'inside');
   return path && direct ? { href: path + hash } : { place: entryId(id) };
+}
+
+/** How the names of made files end. */
+export const ENDINGS: Record<Format, string> = {
+  epub: 'epub',
+  pdf: 'pdf',
+  web: 'html',
+  docx: 'docx',
+  odt: 'odt',
+  markdown: 'md',
+};
+
+/** The title of a book as the name of a made file, which every system takes. */
+export function madeFileName(title: string, format: Format): string {
+  const words = title
+    .normalize('NFKD')
+    .replace(/[^\p{L}\p{N}]+/gu, '-')
+    .replace(/^-+|-+$/g, '')
+    .toLowerCase()
+    .slice(0, 80);
+  return `${words || 'book'}.${ENDINGS[format]}`;
 }
 
 /** The id of an entry in the list of what goes with the book. */

@@ -1,6 +1,6 @@
 import { nameInFile, wordsSeen } from '../../reader/index.js';
 import { hrefOf } from '../../destination/index.js';
-import { attrsOf, noteMarkOf, type Link } from '../../manuscript/index.js';
+import { attrsOf, isManuscript, noteMarkOf, type Link } from '../../manuscript/index.js';
 import { targetIn, toldIn, type Edition } from './edition.js';
 import { landingOf, type LandingWords } from './landing.js';
 import { atFoot, noteBacks } from './note-backs.js';
@@ -21,7 +21,8 @@ export function expectedLinks(edition: Edition): ExpectedLink[] {
   return edition.links.map((link) => {
     const href = hrefIn(edition, link) ?? hrefOf(link.destination);
     const { id, chapter } = link;
-    return { id, href, text: shownText(link, href, edition), chapter, ...landingOf(href, edition) };
+    const text = shownText(link, href, edition);
+    return { id, href: named(href, edition), text, chapter, ...landingOf(href, edition) };
   });
 }
 
@@ -34,7 +35,7 @@ export function computedLinks(edition: Edition): ExpectedLink[] {
   const made: ExpectedLink[] = [];
   const add = (id: string, to: string, text: string, chapter: string) => {
     if (edition.places.has(to) || edition.origins.has(to))
-      made.push({ id, href: `#${to}`, text, chapter, ...landingOf(`#${to}`, edition) });
+      made.push({ id, href: named(`#${to}`, edition), text, chapter, ...landingOf(`#${to}`, edition) });
   };
   for (const { id: chapter, doc } of book.chapters)
     doc.descendants((node) => {
@@ -50,6 +51,8 @@ export function computedLinks(edition: Edition): ExpectedLink[] {
       if (name === 'return_link')
         for (const { to, words } of edition.returnsOf(node)) add(id, to, words, chapter);
     });
+  // Programs for manuscripts lead back from notes by themselves.
+  if (isManuscript(edition.format)) return made;
   for (const note of map.notes) {
     // At the foot of a page, the number leads back to the first mark.
     if (atFoot(edition) && note.marks[0]) add(`${note.id}-back`, note.marks[0].id, note.number, note.chapter);
@@ -57,6 +60,10 @@ export function computedLinks(edition: Edition): ExpectedLink[] {
   }
   return made;
 }
+
+/** An address as the made file has it, where places have names of their own. */
+const named = (href: string, { nameOf }: Edition): string =>
+  href.startsWith('#') ? `#${nameOf(href.slice(1))}` : href;
 
 /** The address of a link in the made file, `#` before a place of it; `null` where it leads nowhere. */
 export function hrefIn(edition: Edition, { destination }: Pick<Link, 'destination'>): string | null {
@@ -66,6 +73,7 @@ export function hrefIn(edition: Edition, { destination }: Pick<Link, 'destinatio
 
 /** In a PDF, a link without words shows its address, and pictures have no text of their own. */
 function shownText(link: Link, href: string, edition: Edition): string {
+  if (isManuscript(edition.format)) return link.text;
   if (edition.format !== 'pdf') return nameInFile(link, toldIn(edition));
   if (link.carrier === 'reference') return link.text;
   if (link.carrier !== 'text') return '';

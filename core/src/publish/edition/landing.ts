@@ -93,6 +93,8 @@ function readLandings(edition: Edition): Landings {
 /** Outside of PDF, a picture says its alternative text. */
 function pictureWords(figure: Node, format: Format): string {
   if (format === 'pdf') return '';
+  // A program for documents knows a picture by its caption.
+  if ((format === 'docx' || format === 'odt') && figure.childCount > 0) return firstWords(figure);
   const alt = saidOfPicture(figure);
   return alt === '' ? firstWords(figure) : alt.slice(0, LENGTH);
 }

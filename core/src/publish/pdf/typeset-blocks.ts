@@ -3,7 +3,7 @@ import { phrases } from '../../language/index.js';
 import { attrsOf, linksOnFigure, wordsOf, type Note } from '../../manuscript/index.js';
 import { otherDirection } from '../edition/direction.js';
 import { afterBook, atFoot, notesOfChapter } from '../edition/note-backs.js';
-import { placeCells } from './table-grid.js';
+import { placeCells } from '../edition/table-grid.js';
 import { settled } from './settled.js';
 import { inline, leadsTo, picture, remark } from './typeset-inline.js';
 import { fitOf, PAGE_WIDTH, SIGN, type ColumnNeed } from './table-fit.js';

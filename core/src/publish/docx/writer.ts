@@ -1,0 +1,753 @@
+import type { Mark, Node } from 'prosemirror-model';
+import { directionOf, directionOfWords, phrases } from '../../language/index.js';
+import {
+  attrsOf,
+  CONTENTS,
+  idOf,
+  linkMark,
+  markIdOf,
+  noteMarkOf,
+  saidOfPicture,
+  sectionsOf,
+  TOP,
+  type FigureLink,
+  type LinkAttrs,
+  type Matter,
+  type ReadChapter,
+} from '../../manuscript/index.js';
+import { PICTURE_EXTENSIONS, targetIn, type Edition } from '../edition/edition.js';
+import { placesLedTo } from '../edition/led-to.js';
+import { shownSize } from '../edition/picture-width.js';
+import { BETWEEN_RETURNS, isReturnLine } from '../edition/return-lines.js';
+import { placeCells } from '../edition/table-grid.js';
+import { withBook } from '../edition/with-book.js';
+import { element, escapeXml } from '../markup/xml.js';
+import { formulaXml } from './formula.js';
+import { DEEPEST, Lists } from './numbering.js';
+import { Relations } from './package.js';
+import { languageXml, lookOfLinks } from './styles.js';
+
+/** The width of a line in CSS px (A4 with margins of 2.5 cm), and English Metric Units in one. */
+const LINE = 605;
+const PIXEL = 9525;
+/** A picture of nothing, for programs that can't show a drawing. */
+const BLANK = Uint8Array.from(
+  atob('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNgYGD4DwABBAEAX+XDSwAAAABJRU5ErkJggg=='),
+  (sign) => sign.charCodeAt(0),
+);
+
+/** Where a block stands. */
+interface Around {
+  /** How deep in lists, from 0. */
+  level: number;
+  /** The style of plain paragraphs there. */
+  style: string;
+}
+
+const TEXT: Around = { level: 0, style: '' };
+
+/** Writes the text of a book as WordprocessingML. */
+export class DocumentWriter {
+  readonly relations = new Relations();
+  readonly noteRelations = new Relations();
+  readonly lists = new Lists();
+  readonly media = new Map<string, Uint8Array>();
+  readonly notes: string[] = [];
+  #drawings = 0;
+  #bookmarks = 0;
+  /** The relations of the part that is being written. */
+  #part = this.relations;
+  #matter: Matter = 'main';
+  readonly #led: ReadonlySet<string>;
+  readonly #placed = new Set<string>();
+  /** Notes stand at the end of their chapter or of the book, not at the foot of the page. */
+  readonly areEndnotes: boolean;
+
+  constructor(readonly edition: Edition) {
+    this.#led = placesLedTo(edition);
+    this.areEndnotes = edition.book.structure.notes.stand !== 'page';
+  }
+
+  /** The content of `w:body`. */
+  body(): string {
+    const { book } = this.edition;
+    const { notes } = book.structure;
+    const areSections =
+      this.edition.map.notes.length > 0 && (notes.count === 'chapter' || notes.stand === 'chapter');
+    const chapters = book.chapters.map((chapter, index) => {
+      const text = this.#chapter(chapter);
+      return areSections && index < book.chapters.length - 1
+        ? `${text}<w:p><w:pPr>${SECTION('nextPage')}</w:pPr></w:p>`
+        : text;
+    });
+    return `${this.#titlePage()}${this.#contentsPage()}${chapters.join('')}${this.#listWithBook()}${SECTION(areSections ? 'nextPage' : null)}`;
+  }
+
+  #titlePage(): string {
+    const { title, subtitle, author } = this.edition.book;
+    const lines: [string, string][] = [
+      ['Title', title],
+      ['Subtitle', subtitle],
+      ['Author', author],
+    ];
+    return lines
+      .filter(([, words]) => words !== '')
+      .map(([style, words], at) => this.#paragraph(style, (at === 0 ? this.#spot(TOP) : '') + run(words)))
+      .join('');
+  }
+
+  /** The contents of the whole book, which a program makes anew. */
+  #contentsPage(): string {
+    const { map, book } = this.edition;
+    const listed = Math.min(6, book.structure.listed ?? 3);
+    const lines = [...this.edition.places.values()].filter(
+      ({ kind, level }) => kind === 'heading' && (level ?? 9) <= listed,
+    );
+    if (lines.length === 0 && map.byId.size === 0 && !this.#led.has(CONTENTS)) return '';
+    const title = this.#paragraph(
+      'TOCHeading',
+      this.#spot(CONTENTS) + run(phrases(book.language).contents),
+      '<w:pageBreakBefore/>',
+    );
+    const entries = lines.map(({ id, label, words, level }) => ({
+      place: id,
+      words: [label, words].filter(Boolean).join(' '),
+      depth: level ?? 1,
+    }));
+    return tagged('computed', title + this.#toc(`TOC \\o "1-${listed}" \\h \\z`, entries));
+  }
+
+  #toc(code: string, lines: readonly { place: string; words: string; depth: number }[]): string {
+    if (lines.length === 0) return this.#paragraph('TOC1', field(code, '', true));
+    return lines
+      .map(({ place, words, depth }, at) => {
+        const name = this.edition.nameOf(place);
+        const page = `${run('', '<w:tab/>')}${field(`PAGEREF ${name} \\h`, '', true)}`;
+        const link = element('w:hyperlink', { 'w:anchor': name, 'w:history': '1' }, run(words) + page);
+        const opening = at === 0 ? fieldOpens(code, true) : '';
+        const closing = at === lines.length - 1 ? fieldChar('end') : '';
+        return this.#paragraph(`TOC${Math.min(6, depth)}`, opening + link + closing);
+      })
+      .join('');
+  }
+
+  #chapter({ id, doc, matter }: ReadChapter): string {
+    this.#matter = matter;
+    const ends = new Map<number, string[]>();
+    const starts = new Map<string, string>();
+    for (const { id: section, to } of sectionsOf(doc)) {
+      const list = section === null ? undefined : this.#listOfSection(section);
+      if (section === null || !list) continue;
+      const mark = (this.#bookmarks += 1);
+      starts.set(section, `<w:bookmarkStart w:id="${mark}" w:name="${list}"/>`);
+      ends.set(to, [...(ends.get(to) ?? []), `<w:bookmarkEnd w:id="${mark}"/>`]);
+    }
+    this.#sections = starts;
+    this.#wait(id);
+    this.#breaks = true;
+    let text = '';
+    doc.forEach((node, offset, index) => {
+      text += (ends.get(offset) ?? []).join('');
+      text += this.#block(node, TEXT, doc.maybeChild(index - 1));
+    });
+    return text + (ends.get(doc.content.size) ?? []).join('');
+  }
+
+  #sections = new Map<string, string>();
+  /** Places whose words are those of the next paragraph. */
+  #waiting: string[] = [];
+  /** The next paragraph begins a page. */
+  #breaks = false;
+
+  /** The bookmark over a section that a list of contents is about. */
+  #listOfSection(section: string): string | undefined {
+    return [...this.edition.map.contents.values()].some((list) => list.section === section)
+      ? `_sec_${this.edition.nameOf(section)}`.slice(0, 40)
+      : undefined;
+  }
+
+  #blocks(parent: Node, around: Around): string {
+    return parent.children.map((node, at) => this.#block(node, around, parent.maybeChild(at - 1))).join('');
+  }
+
+  #block(node: Node, around: Around, before: Node | null): string {
+    const { name } = node.type;
+    const isAgain = before?.type.name === name;
+    switch (name) {
+      case 'paragraph': {
+        const written = this.#paragraph(around.style, this.#line(node), directed(node));
+        return isReturnLine(node) ? tagged('computed', written) : written;
+      }
+      case 'heading':
+        return this.#heading(node);
+      case 'quotation': {
+        const isPlain = node.children.every((one) => one.type.name === 'paragraph') && around.style === '';
+        this.#wait(idOf(node));
+        return isPlain && !isAgain
+          ? this.#blocks(node, { ...around, style: 'Quote' })
+          : tagged('quotation', this.#blocks(node, { ...around, style: '' }));
+      }
+      case 'bullet_list':
+      case 'ordered_list':
+        return this.#list(node, around);
+      case 'term_list': {
+        const written = this.#blocks(node, around);
+        return isAgain ? tagged('apart', written) : written;
+      }
+      case 'term':
+        return this.#paragraph('DefinitionTerm', this.#line(node), directed(node));
+      case 'meaning': {
+        const [only] = node.children;
+        this.#wait(idOf(node));
+        return node.childCount === 1 && only?.type.name === 'paragraph'
+          ? this.#paragraph('Definition', this.#line(only), directed(only))
+          : tagged('meaning', this.#blocks(node, TEXT));
+      }
+      case 'code_block': {
+        const written = this.#paragraph('HTMLPreformatted', this.#line(node));
+        return isAgain ? tagged('apart', written) : written;
+      }
+      case 'rule':
+        this.#wait(idOf(node));
+        return this.#paragraph(
+          '',
+          '',
+          '<w:pBdr><w:bottom w:val="single" w:sz="6" w:space="1" w:color="auto"/></w:pBdr>',
+        );
+      case 'figure':
+        return this.#figure(node);
+      case 'table':
+        return this.#table(node);
+      case 'contents':
+        return this.#contents(node);
+      default:
+        throw new RangeError(`no way to write a ${name}`);
+    }
+  }
+
+  #paragraph(style: string, content: string, more = ''): string {
+    const held = this.#waiting.splice(0).reduce((inner, id) => this.#held(id, inner), content);
+    const breaks = this.#breaks && held !== '' ? '<w:pageBreakBefore/>' : '';
+    if (breaks) this.#breaks = false;
+    const properties = `${style === '' ? '' : `<w:pStyle w:val="${style}"/>`}${inOrder(breaks + more)}`;
+    return `<w:p>${properties && `<w:pPr>${properties}</w:pPr>`}${held}</w:p>`;
+  }
+
+  /** The place of a block is on the words of its first paragraph. */
+  #wait(id: string | null): void {
+    if (id !== null && this.#isWanted(id)) this.#waiting.push(id);
+  }
+
+  /** Content with the bookmark of a place on it, where anything leads there. */
+  #held(id: string | null, content: string): string {
+    if (id === null || !this.#isWanted(id)) return content;
+    this.#placed.add(id);
+    return this.#bookmark(this.edition.nameOf(id), content);
+  }
+
+  /** A bookmark on no words, where anything leads there. */
+  #spot(id: string | null): string {
+    if (id === null || !this.#isWanted(id)) return '';
+    this.#placed.add(id);
+    return this.#bookmark(this.edition.nameOf(id), '');
+  }
+
+  #isWanted(id: string): boolean {
+    return (this.#led.has(id) || this.edition.origins.has(id)) && !this.#placed.has(id);
+  }
+
+  #bookmark(name: string, content: string): string {
+    const mark = (this.#bookmarks += 1);
+    return `<w:bookmarkStart w:id="${mark}" w:name="${escapeXml(name)}"/>${content}<w:bookmarkEnd w:id="${mark}"/>`;
+  }
+
+  #heading(node: Node): string {
+    const { id, level, uncounted } = attrsOf.heading(node);
+    const { places, book } = this.edition;
+    const label = (id && places.get(id)?.label) || '';
+    const isLive =
+      book.structure.numbering === 'decimal' && this.#matter === 'main' && !uncounted && label !== '';
+    const written = label !== '' && !isLive ? run(`${label} `) : '';
+    const held = this.#held(id, this.#inlines(node));
+    const section = (id !== null && this.#sections.get(id)) || '';
+    const counts =
+      book.structure.numbering === 'decimal' && !isLive
+        ? '<w:numPr><w:ilvl w:val="0"/><w:numId w:val="0"/></w:numPr>'
+        : '';
+    return this.#paragraph(`Heading${level}`, section + written + held, counts + directed(node));
+  }
+
+  #list(list: Node, { level }: Around): string {
+    this.#wait(idOf(list));
+    const ordered = list.type.name === 'ordered_list';
+    const at = Math.min(DEEPEST, level);
+    const number = this.lists.add(ordered, at, ordered ? attrsOf.orderedList(list).start : 1);
+    const counted = `<w:numPr><w:ilvl w:val="${at}"/><w:numId w:val="${number}"/></w:numPr>`;
+    return list.children.map((item) => this.#item(item, counted, level)).join('');
+  }
+
+  #item(item: Node, counted: string, level: number): string {
+    this.#wait(idOf(item));
+    const [first] = item.children;
+    const begins = first?.type.name === 'paragraph';
+    const written = begins
+      ? this.#paragraph('', this.#line(first), counted + directed(first))
+      : this.#paragraph('', '', counted);
+    const rest = item.children.slice(begins ? 1 : 0).map((one, at) => {
+      if (/_list$/.test(one.type.name) && one.type.name !== 'term_list')
+        return this.#list(one, { level: level + 1, style: '' });
+      if (one.type.name === 'paragraph' && level < 5)
+        return this.#paragraph(
+          level === 0 ? 'ListContinue' : `ListContinue${level + 1}`,
+          this.#line(one),
+          directed(one),
+        );
+      return tagged(`item ${level}`, this.#block(one, TEXT, item.maybeChild(at + (begins ? 0 : -1))));
+    });
+    return written + rest.join('');
+  }
+
+  #figure(node: Node): string {
+    const { id, link, areas, enclosure, width } = attrsOf.figure(node);
+    const caption = node.firstChild;
+    const shown = this.#picture(enclosure, saidOfPicture(node), attrsOf.figure(node).decorative, width, link);
+    const label = this.#labelOf(id);
+    const place = caption ? '' : this.#spot(id);
+    const picture = this.#paragraph('', place + shown, caption ? '<w:keepNext/>' : '');
+    const words = caption ? this.#caption(caption, id, label, 'figure', '') : '';
+    return picture + words + this.#areas(node, areas.length);
+  }
+
+  #labelOf(id: string | null): string {
+    return (id && this.edition.places.get(id)?.label) || '';
+  }
+
+  /** A caption with its number as a field; what leads to the thing leads to its label. */
+  #caption(caption: Node, id: string | null, label: string, kind: 'figure' | 'table', more: string): string {
+    const words = this.#line(caption);
+    if (label === '') return this.#paragraph('Caption', this.#held(id, words), more + directed(caption));
+    const { number = '' } = this.edition.places.get(id ?? '') ?? {};
+    const said = label.endsWith(number) ? label.slice(0, -number.length) : `${label} `;
+    const counted =
+      run(said) + field(`SEQ ${kind === 'figure' ? 'Figure' : 'Table'} \\* ARABIC`, run(number));
+    if (id === null || !this.#isWanted(id))
+      return this.#paragraph('Caption', `${counted}${run(' ')}${words}`, more);
+    this.#placed.add(id);
+    const name = this.edition.nameOf(id);
+    const whole = this.#bookmark(name, counted) + run(' ') + words;
+    return this.#paragraph('Caption', this.#bookmark(`${name.slice(0, 36)}_all`, whole), more);
+  }
+
+  /** Parts of a picture that lead somewhere are a list of links below it. */
+  #areas(node: Node, count: number): string {
+    if (count === 0) return '';
+    const counted = `<w:numPr><w:ilvl w:val="0"/><w:numId w:val="${this.lists.add(false, 0, 1)}"/></w:numPr>`;
+    return attrsOf
+      .figure(node)
+      .areas.map((area) => {
+        const words = area.name || saidOfPicture(node) || phrases(this.edition.book.language).picture;
+        const leads = targetIn(this.edition, area.destination) !== null;
+        const link = { id: area.id, destination: area.destination, hoverNote: area.hoverNote };
+        return this.#paragraph(
+          '',
+          this.#linked(link, run(words, '', leads ? '<w:rStyle w:val="Hyperlink"/>' : '')),
+          counted,
+        );
+      })
+      .join('');
+  }
+
+  #table(node: Node): string {
+    const id = idOf(node);
+    const label = this.#labelOf(id);
+    const caption = node.firstChild?.type.name === 'table_caption' ? node.firstChild : null;
+    const before = caption ? this.#caption(caption, id, label, 'table', '<w:keepNext/>') : '';
+    if (!caption) this.#wait(id);
+    const rows = node.children.filter(({ type }) => type.name === 'table_row');
+    const { columns, cells } = placeCells(
+      rows.map((row) =>
+        row.children.map((cell) => ({
+          ...attrsOf.cell(cell),
+          cell,
+          isHead: cell.type.name === 'table_header',
+        })),
+      ),
+    );
+    const width = Math.floor(9072 / columns);
+    const written = rows.map((row, y) => {
+      const here = cells
+        .filter((cell) => cell.y <= y && y < cell.y + cell.rowspan)
+        .sort((one, other) => one.x - other.x);
+      const isHead = row.childCount > 0 && row.children.every(({ type }) => type.name === 'table_header');
+      const content = here.map((cell) => {
+        const properties = [
+          `<w:tcW w:w="${width * cell.colspan}" w:type="dxa"/>`,
+          cell.colspan > 1 ? `<w:gridSpan w:val="${cell.colspan}"/>` : '',
+          cell.rowspan > 1 ? `<w:vMerge${cell.y === y ? ' w:val="restart"' : ''}/>` : '',
+        ].join('');
+        if (cell.y === y) this.#wait(idOf(cell.cell));
+        const text = cell.y === y ? this.#blocks(cell.cell, TEXT) : '<w:p/>';
+        // A cell ends with a paragraph (ECMA-376-1, 17.4.65).
+        return `<w:tc><w:tcPr>${properties}</w:tcPr>${text}${/<\/w:p>$|<w:p\/>$/.test(text) ? '' : '<w:p/>'}</w:tc>`;
+      });
+      return `<w:tr>${isHead ? '<w:trPr><w:tblHeader/></w:trPr>' : ''}${content.join('')}</w:tr>`;
+    });
+    const grid = `<w:tblGrid>${`<w:gridCol w:w="${width}"/>`.repeat(columns)}</w:tblGrid>`;
+    const sides = ['top', 'left', 'bottom', 'right', 'insideH', 'insideV'];
+    const borders = `<w:tblBorders>${sides.map((side) => `<w:${side} w:val="single" w:sz="4" w:space="0" w:color="auto"/>`).join('')}</w:tblBorders>`;
+    // Tables that follow one another would be one.
+    return `${before}<w:tbl><w:tblPr><w:tblW w:w="0" w:type="auto"/>${borders}</w:tblPr>${grid}${written.join('')}</w:tbl><w:p/>`;
+  }
+
+  #contents(node: Node): string {
+    const { id, scope, depth } = attrsOf.contents(node);
+    const list = this.edition.map.contents.get(id);
+    this.#wait(idOf(node));
+    const lines = (list?.lines ?? []).map(({ place, words, label, depth: own }) => ({
+      place,
+      words: [label, words].filter(Boolean).join(' '),
+      depth: own,
+    }));
+    const section = scope === 'section' ? (list?.section ?? null) : null;
+    const level = (section !== null && this.edition.places.get(section)?.level) || 0;
+    const within =
+      section === null ? '' : ` \\b ${this.#listOfSection(section) ?? this.edition.nameOf(section)}`;
+    const code = `TOC \\o "${level + 1}-${Math.min(9, level + depth)}" \\h \\z${within}`;
+    return this.#toc(code, lines);
+  }
+
+  /** The words of a line as runs, with its links, bookmarks and notes. */
+  #line(block: Node): string {
+    return this.#held(idOf(block), this.#inlines(block));
+  }
+
+  #inlines(block: Node): string {
+    let written = '';
+    let open: { mark: Mark; runs: string } | null = null;
+    const bookmarks = new Map<string, number>();
+    const put = (xml: string) => {
+      if (open) open.runs += xml;
+      else written += xml;
+    };
+    const closeLink = () => {
+      if (!open) return;
+      const { mark, runs } = open;
+      open = null;
+      put(this.#linked(attrsOf.link(mark), runs));
+    };
+    block.children.forEach((leaf) => {
+      const link = linkMark(leaf);
+      const held = leaf.marks
+        .filter(({ type }) => type.name === 'bookmark')
+        .map((mark) => attrsOf.bookmark(mark));
+      for (const [id, mark] of [...bookmarks])
+        if (!held.some((one) => one.id === id)) {
+          bookmarks.delete(id);
+          put(`<w:bookmarkEnd w:id="${mark}"/>`);
+        }
+      if (open && !(link && link.eq((open as { mark: Mark }).mark))) closeLink();
+      if (link && !open) open = { mark: link, runs: '' };
+      for (const { id } of held)
+        if (!bookmarks.has(id) && !this.#placed.has(id)) {
+          const mark = (this.#bookmarks += 1);
+          this.#placed.add(id);
+          bookmarks.set(id, mark);
+          put(`<w:bookmarkStart w:id="${mark}" w:name="${escapeXml(this.edition.nameOf(id))}"/>`);
+        }
+      put(this.#leaf(leaf, link ?? null));
+    });
+    closeLink();
+    for (const mark of bookmarks.values()) put(`<w:bookmarkEnd w:id="${mark}"/>`);
+    return written;
+  }
+
+  #linked(
+    {
+      id,
+      destination,
+      hoverNote,
+      about,
+    }: Pick<LinkAttrs, 'id' | 'destination' | 'hoverNote'> & Partial<LinkAttrs>,
+    runs: string,
+  ): string {
+    const target = targetIn(this.edition, destination);
+    const origin = this.#isWanted(id) ? this.#spot(id) : '';
+    if (!target) return origin + runs;
+    const to: Record<string, string> =
+      'place' in target
+        ? { 'w:anchor': this.edition.nameOf(target.place) }
+        : { 'r:id': this.#part.to('hyperlink', target.href, true) };
+    return (
+      origin +
+      element(
+        'w:hyperlink',
+        {
+          ...to,
+          'w:tooltip': hoverNote || null,
+          'w:tgtFrame': about?.newWindow ? '_blank' : null,
+          'w:history': '1',
+        },
+        runs,
+      )
+    );
+  }
+
+  #leaf(leaf: Node, link: Mark | null): string {
+    const look = this.#lookOf(leaf, link);
+    switch (leaf.type.name) {
+      case 'text':
+        return textRuns(leaf.text ?? '', look);
+      case 'hard_break':
+        return run('', '<w:br/>', look);
+      case 'anchor':
+        return this.#spot(idOf(leaf));
+      case 'picture': {
+        const { enclosure, decorative } = attrsOf.picture(leaf);
+        return this.#spot(idOf(leaf)) + this.#picture(enclosure, saidOfPicture(leaf), decorative, null, null);
+      }
+      case 'formula':
+        return formulaXml(attrsOf.formula(leaf).mathml, attrsOf.formula(leaf).words);
+      case 'note':
+        return this.#note(leaf);
+      case 'note_mark': {
+        const { id, of } = noteMarkOf(leaf);
+        const note = this.edition.map.byId.get(of);
+        const spot = this.#spot(id);
+        return note
+          ? spot +
+              field(
+                `NOTEREF ${this.edition.nameOf(of)} \\f \\h`,
+                run(note.number, '', '<w:rStyle w:val="FootnoteReference"/>'),
+              )
+          : spot;
+      }
+      case 'reference':
+        return this.#reference(leaf, look);
+      case 'return_link':
+        return this.#spot(idOf(leaf)) + this.#returnLinks(leaf);
+      default:
+        throw new RangeError(`no way to write a ${leaf.type.name}`);
+    }
+  }
+
+  #lookOf(leaf: Node, link: Mark | null): string {
+    const has = (name: string) => leaf.marks.some(({ type }) => type.name === name);
+    const own = link ? attrsOf.link(link).look : null;
+    const leads = link && targetIn(this.edition, attrsOf.link(link).destination) !== null;
+    const tag = leaf.marks.find(({ type }) => type.name === 'language');
+    const language = tag ? attrsOf.language(tag).tag : null;
+    const isRtl =
+      leaf.isText && (directionOfWords(leaf.text ?? '') ?? directionOf(this.edition.book.language)) === 'rtl';
+    const isCode = has('code');
+    return [
+      leads ? '<w:rStyle w:val="Hyperlink"/>' : isCode ? '<w:rStyle w:val="HTMLCode"/>' : '',
+      leads && isCode ? '<w:rFonts w:ascii="Courier New" w:hAnsi="Courier New" w:cs="Courier New"/>' : '',
+      has('strong') ? '<w:b/>' : '',
+      has('emphasis') ? '<w:i/>' : '',
+      own ? lookOfLinks({ ...own, weight: has('strong') ? 'regular' : own.weight }) : '',
+      has('superscript')
+        ? '<w:vertAlign w:val="superscript"/>'
+        : has('subscript')
+          ? '<w:vertAlign w:val="subscript"/>'
+          : '',
+      isRtl ? '<w:rtl/>' : '',
+      language ? languageXml(language) : '',
+    ].join('');
+  }
+
+  #note(note: Node): string {
+    const { id } = attrsOf.note(note);
+    const number = this.notes.length + 2;
+    const kind = this.areEndnotes ? 'endnote' : 'footnote';
+    this.notes.push('');
+    const outer = this.#part;
+    this.#part = this.noteRelations;
+    const paragraphs = note.children.map((paragraph, at) => {
+      const mark =
+        at === 0 ? `${run('', `<w:${kind}Ref/>`, '<w:rStyle w:val="FootnoteReference"/>')}${run(' ')}` : '';
+      return `<w:p><w:pPr><w:pStyle w:val="FootnoteText"/></w:pPr>${mark}${this.#line(paragraph)}</w:p>`;
+    });
+    this.#part = outer;
+    this.notes[number - 2] = `<w:${kind} w:id="${number}">${paragraphs.join('')}</w:${kind}>`;
+    const mark = run('', `<w:${kind}Reference w:id="${number}"/>`, '<w:rStyle w:val="FootnoteReference"/>');
+    const back = this.#isWanted(markIdOf(id)) ? this.#spot(markIdOf(id)) : '';
+    // By its bookmark a note is known when the file is read back.
+    this.#placed.add(id);
+    return back + this.#bookmark(this.edition.nameOf(id), mark);
+  }
+
+  /** A reference as a field, with the words that it reads now. */
+  #reference(node: Node, look: string): string {
+    const { id, place, form, own } = attrsOf.reference(node);
+    const origin = this.#spot(id);
+    const said = this.edition.say(node);
+    const target = this.edition.places.get(place);
+    if (!target) return origin + run(said, '', look);
+    const name = this.edition.nameOf(place);
+    const words = (text: string) => run(text, '', look);
+    const whole = (code: string) => field(code, words(said));
+    if (target.kind === 'note') return origin + whole(`NOTEREF ${name} \\h`);
+    const captioned = target.kind === 'figure' || target.kind === 'table';
+    switch (form) {
+      case 'page':
+        return origin + field(`PAGEREF ${name} \\h`, words(said), true);
+      case 'where':
+        return origin + whole(`REF ${name} \\p \\h`);
+      case 'number':
+        return origin + whole(captioned || target.label === '' ? `REF ${name} \\h` : `REF ${name} \\r \\h`);
+      case 'number-words':
+        if (captioned && target.label !== '') return origin + whole(`REF ${name.slice(0, 36)}_all \\h`);
+        return origin + this.#composed(node, '{number} {words}', look);
+      case 'own':
+        return origin + this.#composed(node, own.trim() === '' ? '{words}' : own, look);
+      default:
+        return origin + whole(`REF ${name} \\h`);
+    }
+  }
+
+  /** The author's words with what is computed in them, as one reference. */
+  #composed(node: Node, own: string, look: string): string {
+    const { place } = attrsOf.reference(node);
+    const name = this.edition.nameOf(place);
+    const parts = own.split(/(\{(?:words|number|page|where)\})/).map((part) => {
+      const form = /^\{(\w+)\}$/.exec(part)?.[1];
+      if (form === undefined)
+        return part === ''
+          ? ''
+          : element(
+              'w:hyperlink',
+              { 'w:anchor': name, 'w:history': '1' },
+              run(part, '', `<w:rStyle w:val="Hyperlink"/>${look}`),
+            );
+      const one = node.type.create({ ...node.attrs, form, own: '' });
+      return this.#reference(one, look);
+    });
+    return tagged('reference', parts.join(''));
+  }
+
+  #returnLinks(node: Node): string {
+    const { places, origins, nameOf } = this.edition;
+    return this.edition
+      .returnsOf(node)
+      .filter(({ to }) => places.has(to) || origins.has(to))
+      .map(({ to, words }) =>
+        element(
+          'w:hyperlink',
+          { 'w:anchor': nameOf(to), 'w:history': '1' },
+          run(words, '', '<w:rStyle w:val="Hyperlink"/>'),
+        ),
+      )
+      .join(run(BETWEEN_RETURNS));
+  }
+
+  #picture(
+    id: string,
+    alt: string,
+    decorative: boolean,
+    share: number | null,
+    link: FigureLink | null,
+  ): string {
+    const file = this.edition.enclosures.get(id);
+    const extension = file && PICTURE_EXTENSIONS[file.type];
+    if (!file || !extension) return run(alt);
+    const path = `media/${id}.${extension}`;
+    this.media.set(path, file.bytes);
+    const isDrawing = extension === 'svg';
+    if (isDrawing) this.media.set('media/blank.png', BLANK);
+    const shown = this.#part.to('image', isDrawing ? 'media/blank.png' : path, false);
+    const drawing = isDrawing
+      ? `<a:extLst><a:ext uri="{96DAC541-7B7A-43D3-8B79-37D633B846F1}"><asvg:svgBlip r:embed="${this.#part.to('image', path, false)}"/></a:ext></a:extLst>`
+      : '';
+    const { width, height } = shownSize(file, share, LINE);
+    const size = {
+      cx: String(Math.max(1, Math.round(width * PIXEL))),
+      cy: String(Math.max(1, Math.round(height * PIXEL))),
+    };
+    const number = String((this.#drawings += 1));
+    const target = link && targetIn(this.edition, link.destination);
+    const address = target && ('place' in target ? `#${this.edition.nameOf(target.place)}` : target.href);
+    const origin = link && this.#isWanted(link.id) ? this.#spot(link.id) : '';
+    const said = { id: number, name: `Picture ${number}`, descr: alt || (decorative ? '' : null) };
+    const properties = element(
+      'wp:docPr',
+      said,
+      (address
+        ? element('a:hlinkClick', {
+            'r:id': this.#part.to('hyperlink', address, true),
+            tooltip: link?.hoverNote || null,
+          })
+        : '') +
+        (decorative
+          ? '<a:extLst><a:ext uri="{C183D7F6-B498-43B3-948B-1728B52AA6E4}"><adec:decorative val="1"/></a:ext></a:extLst>'
+          : ''),
+    );
+    const blip = `<pic:blipFill><a:blip r:embed="${shown}">${drawing}</a:blip><a:stretch><a:fillRect/></a:stretch></pic:blipFill>`;
+    const shape = `<pic:spPr><a:xfrm><a:off x="0" y="0"/>${element('a:ext', size)}</a:xfrm><a:prstGeom prst="rect"><a:avLst/></a:prstGeom></pic:spPr>`;
+    const picture = `<pic:pic><pic:nvPicPr>${element('pic:cNvPr', { id: number, name: `Picture ${number}` })}<pic:cNvPicPr/></pic:nvPicPr>${blip}${shape}</pic:pic>`;
+    return `${origin}<w:r><w:drawing><wp:inline distT="0" distB="0" distL="0" distR="0">${element('wp:extent', size)}${properties}<a:graphic><a:graphicData uri="http://schemas.openxmlformats.org/drawingml/2006/picture">${picture}</a:graphicData></a:graphic></wp:inline></w:drawing></w:r>`;
+  }
+
+  /** The list of what goes with the book, for links that can't lead to the thing itself. */
+  #listWithBook(): string {
+    const { title, entries } = withBook(this.edition);
+    if (entries.length === 0) return '';
+    const lines = entries.map(
+      ({ id, name, about }) =>
+        this.#paragraph('DefinitionTerm', this.#bookmark(this.edition.nameOf(id), run(name))) +
+        this.#paragraph('Definition', run(about)),
+    );
+    return tagged(
+      'computed',
+      this.#paragraph('Heading1', run(title), '<w:pageBreakBefore/>') + lines.join(''),
+    );
+  }
+}
+
+const SECTION = (type: string | null): string =>
+  `<w:sectPr>${type ? `<w:type w:val="${type}"/>` : ''}<w:pgSz w:w="11906" w:h="16838"/><w:pgMar w:top="1417" w:right="1417" w:bottom="1417" w:left="1417" w:header="708" w:footer="708" w:gutter="0"/></w:sectPr>`;
+
+/** What has no style of its own stands in a content control that says what it is; programs show its text as any other. */
+const tagged = (tag: string, content: string): string =>
+  `<w:sdt><w:sdtPr><w:tag w:val="${tag}"/></w:sdtPr><w:sdtContent>${content}</w:sdtContent></w:sdt>`;
+
+/** Properties of paragraphs stand in one order (ECMA-376-1, 17.3.1.26). */
+const ORDER = ['w:keepNext', 'w:pageBreakBefore', 'w:numPr', 'w:pBdr', 'w:bidi', 'w:sectPr'];
+function inOrder(properties: string): string {
+  return ORDER.map(
+    (name) => new RegExp(`<${name}(?:/>|>.*?</${name}>)`, 's').exec(properties)?.[0] ?? '',
+  ).join('');
+}
+
+/** A paragraph runs as its first letter does. */
+function directed(block: Node): string {
+  return directionOfWords(block.textContent) === 'rtl' ? '<w:bidi/>' : '';
+}
+
+/** A run of words, or of what stands in its place. */
+function run(text: string, content = '', look = ''): string {
+  const inner = content || (text === '' ? '' : `<w:t xml:space="preserve">${escapeXml(text)}</w:t>`);
+  return inner === '' ? '' : `<w:r>${look && `<w:rPr>${look}</w:rPr>`}${inner}</w:r>`;
+}
+
+/** Words with tabs and ends of lines, which are elements of their own. */
+const textRuns = (text: string, look: string): string =>
+  text
+    .split(/(\t|\n)/)
+    .map((part) =>
+      part === '\t'
+        ? run('', '<w:tab/>', look)
+        : part === '\n'
+          ? run('', '<w:br/>', look)
+          : run(part, '', look),
+    )
+    .join('');
+
+const fieldChar = (type: string, isDirty = false): string =>
+  `<w:r><w:fldChar w:fldCharType="${type}"${isDirty ? ' w:dirty="true"' : ''}/></w:r>`;
+
+const fieldOpens = (code: string, isDirty: boolean): string =>
+  `${fieldChar('begin', isDirty)}<w:r><w:instrText xml:space="preserve"> ${escapeXml(code)} </w:instrText></w:r>${fieldChar('separate')}`;
+
+/** A field with its result; a dirty one is computed when the document is opened. */
+const field = (code: string, result: string, isDirty = false): string =>
+  fieldOpens(code, isDirty) + result + fieldChar('end');
