@@ -93,7 +93,10 @@ class Reader {
       const after = this.#text.slice(at, at + LENGTH);
       return { text: after, within: WITHIN, before: this.#text.slice(Math.max(0, at - LENGTH), at), after };
     };
-    return this.#found.map(({ link: { href, text, note }, where }) => {
+    return this.#found.map(({ link: { href: said, text, note }, where }) => {
+      // A bookmark over a whole caption is the place of what it is of.
+      const label = said.replace(/_all$/, '');
+      const href = said.startsWith('#') && this.#at.has(label.slice(1)) ? label : said;
       const found = {
         href,
         text: text.replace(/\s+/g, ' ').trim(),

@@ -405,7 +405,6 @@ export class Body {
   #note(source: Element): void {
     const kind = source.name === 'w:footnoteReference' ? 'footnote' : 'endnote';
     const paragraphs = this.written.remark(kind, source.attribs['w:id'] ?? '');
-    if (paragraphs.length === 0) return;
     const id = this.written.bookmarks.noteId(kind, source.attribs['w:id'] ?? '');
     this.#leaf(element('span', { id, 'data-note': '' }, paragraphs));
   }
@@ -524,7 +523,11 @@ export class Body {
     if (field.name === 'PAGEREF')
       return element('a', { href, 'data-reference': has('p') ? 'where' : 'page' });
     if (target.kind === 'note') return element('a', { href, 'data-reference': 'number' });
-    if (!asksNumber) return element('a', { href, 'data-reference': has('p') ? 'where' : 'words' });
+    if (!asksNumber) {
+      const label =
+        target.kind === 'label' ? 'number' : target.kind === 'labelled' ? 'number-words' : 'words';
+      return element('a', { href, 'data-reference': has('p') ? 'where' : label });
+    }
     if (isCounted && target.kind === 'counted') return element('a', { href, 'data-reference': 'number' });
     tally.add(
       'changed',

@@ -83,8 +83,10 @@ export class Bookmarks {
     const { use } = style;
     const level =
       use !== null && typeof use === 'object' ? use.heading : (outlineOf(properties) ?? style.outline);
-    if (paragraph && use === 'caption' && this.isCounted)
-      return { id: name, kind: labelOf(start, paragraph), level: null };
+    if (paragraph && use === 'caption' && this.isCounted) {
+      const kind = labelOf(start, paragraph);
+      return kind === 'spot' ? { id: name, kind, level: null } : this.#own(paragraph, name, kind, null);
+    }
     if (paragraph === null) return { id: name, kind: 'spot', level: null };
     if (level === null || use === 'title')
       return isHidden && isWhole(start, paragraph)

@@ -258,7 +258,7 @@ export class InlineReader {
       return schema.node('note_paragraph', null, content);
     });
     const said = paragraphs.filter(({ childCount }) => childCount > 0);
-    if (said.length === 0) return;
+    if (said.length === 0) said.push(schema.node('note_paragraph'));
     this.around.tally.add('kept', 'notes');
     this.placeIds([], run);
     const id = this.around.placeId(element.attribs.id ?? '') ?? this.around.mint();

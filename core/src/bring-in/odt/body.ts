@@ -360,7 +360,6 @@ export class Body {
     const kind = source.attribs['text:note-class'] === 'endnote' ? 'endnote' : 'footnote';
     const body = childNamed(source, 'text:note-body');
     const paragraphs = body ? remarkParagraphs(new Body(this.written).read(body)) : [];
-    if (paragraphs.length === 0) return;
     this.written.notes[kind]++;
     const { id } = this.written.places.marked('note', source.attribs['text:id'] ?? '') ?? { id: '' };
     put(this.#line.at, element('span', { ...(id ? { id } : {}), 'data-note': '' }, paragraphs));

@@ -49,10 +49,12 @@ export function nested(blocks: readonly Block[]): Element[] {
       if (last) put(last, block.element);
     } else if (within) {
       lists = [];
-      if (around?.name !== within) {
-        around = { name: within, element: element(within) };
+      const isFirst = around?.name !== within;
+      if (!around || isFirst) {
+        around = { name: within, element: element(within, within === 'pre' ? block.element.attribs : {}) };
         made.push(around.element);
-      } else if (within === 'pre') put(around.element, element('br'));
+      }
+      if (within === 'pre' && !isFirst) put(around.element, element('br'), ...spotOf(block.element));
       put(around.element, ...(within === 'pre' ? [...block.element.children] : [block.element]));
     } else {
       lists = [];
@@ -62,6 +64,9 @@ export function nested(blocks: readonly Block[]): Element[] {
   }
   return made;
 }
+
+/** The place of a line of code within a passage of it. */
+const spotOf = ({ attribs: { id } }: Element): Element[] => (id ? [element('a', { id })] : []);
 
 /** A list stays open for an item of its own, and for lists within it. */
 const isAbove = (open: Item, item: Item): boolean =>
@@ -104,8 +109,11 @@ function withCaptions(blocks: readonly Block[]): Block[] {
 
 const hasCaption = (table: Element): boolean => inside(table).some(({ name }) => name === 'caption');
 
+/** What leads to a caption leads to what it is of. */
 function caption(table: Element, { element: { attribs, children } }: Block): void {
-  const made = element('caption', attribs, [...children]);
+  const { id, ...more } = attribs;
+  const made = element('caption', table.attribs.id ? attribs : more, [...children]);
+  if (id) table.attribs.id ??= id;
   table.children.unshift(made);
   made.parent = table;
 }
@@ -122,5 +130,7 @@ export function isPicture(block: Element): boolean {
   return pictures === 1;
 }
 
-const figure = ({ element: picture }: Block, { element: { attribs, children } }: Block): Element =>
-  element('figure', {}, [picture, element('figcaption', attribs, [...children])]);
+function figure({ element: picture }: Block, { element: { attribs, children } }: Block): Element {
+  const { id, ...more } = attribs;
+  return element('figure', id ? { id } : {}, [picture, element('figcaption', more, [...children])]);
+}

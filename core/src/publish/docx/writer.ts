@@ -5,7 +5,6 @@ import {
   CONTENTS,
   idOf,
   linkMark,
-  markIdOf,
   noteMarkOf,
   saidOfPicture,
   sectionsOf,
@@ -106,7 +105,7 @@ export class DocumentWriter {
     if (lines.length === 0 && map.byId.size === 0 && !this.#led.has(CONTENTS)) return '';
     const title = this.#paragraph(
       'TOCHeading',
-      this.#spot(CONTENTS) + run(phrases(book.language).contents),
+      this.#bookmark(this.edition.nameOf(CONTENTS), '') + run(phrases(book.language).contents),
       '<w:pageBreakBefore/>',
     );
     const entries = lines.map(({ id, label, words, level }) => ({
@@ -508,19 +507,8 @@ export class DocumentWriter {
       case 'formula':
         return formulaXml(attrsOf.formula(leaf).mathml, attrsOf.formula(leaf).words);
       case 'note':
-        return this.#note(leaf);
-      case 'note_mark': {
-        const { id, of } = noteMarkOf(leaf);
-        const note = this.edition.map.byId.get(of);
-        const spot = this.#spot(id);
-        return note
-          ? spot +
-              field(
-                `NOTEREF ${this.edition.nameOf(of)} \\f \\h`,
-                run(note.number, '', '<w:rStyle w:val="FootnoteReference"/>'),
-              )
-          : spot;
-      }
+      case 'note_mark':
+        return this.#noteMark(leaf);
       case 'reference':
         return this.#reference(leaf, look);
       case 'return_link':
@@ -555,6 +543,17 @@ export class DocumentWriter {
     ].join('');
   }
 
+  /** A note stands at the first mark of its chapter, by which it is counted; every other mark is a field that reads its number. */
+  #noteMark(leaf: Node): string {
+    const { id, of } = noteMarkOf(leaf);
+    const note = this.edition.map.byId.get(of);
+    if (!note) return this.#spot(id);
+    const first = note.marks.find(({ chapter }) => chapter === note.chapter);
+    if (first?.id === id) return this.#spot(id) + this.#note(note.node);
+    const number = run(note.number, '', '<w:rStyle w:val="FootnoteReference"/>');
+    return this.#spot(id) + field(`NOTEREF ${this.edition.nameOf(of)} \\f \\h`, number);
+  }
+
   #note(note: Node): string {
     const { id } = attrsOf.note(note);
     const number = this.notes.length + 2;
@@ -570,10 +569,9 @@ export class DocumentWriter {
     this.#part = outer;
     this.notes[number - 2] = `<w:${kind} w:id="${number}">${paragraphs.join('')}</w:${kind}>`;
     const mark = run('', `<w:${kind}Reference w:id="${number}"/>`, '<w:rStyle w:val="FootnoteReference"/>');
-    const back = this.#isWanted(markIdOf(id)) ? this.#spot(markIdOf(id)) : '';
     // By its bookmark a note is known when the file is read back.
     this.#placed.add(id);
-    return back + this.#bookmark(this.edition.nameOf(id), mark);
+    return this.#bookmark(this.edition.nameOf(id), mark);
   }
 
   /** A reference as a field, with the words that it reads now. */
@@ -597,6 +595,7 @@ export class DocumentWriter {
         return origin + whole(captioned || target.label === '' ? `REF ${name} \\h` : `REF ${name} \\r \\h`);
       case 'number-words':
         if (captioned && target.label !== '') return origin + whole(`REF ${name.slice(0, 36)}_all \\h`);
+        if (target.label === '') return origin + whole(`REF ${name} \\h`);
         return origin + this.#composed(node, '{number} {words}', look);
       case 'own':
         return origin + this.#composed(node, own.trim() === '' ? '{words}' : own, look);
