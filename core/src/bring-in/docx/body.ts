@@ -1,9 +1,10 @@
 import { isTag, type ChildNode, type Element } from 'domhandler';
-import { getElementsByTagName, textContent } from 'domutils';
+import { textContent } from 'domutils';
 import { primaryOf } from '../../language/index.js';
 import type { Block } from '../page/blocks.js';
 import { nested } from '../page/blocks.js';
 import { below, childNamed, element, inside, put, words } from '../page/elements.js';
+import { composedOf } from '../page/composed.js';
 import { Line } from '../page/line.js';
 import type { Bookmarks } from './bookmarks.js';
 import { readField, type Field } from './field.js';
@@ -596,29 +597,6 @@ function addressWith(address: string, anchor: string | undefined, bookmarks: Boo
   if (!anchor) return address;
   if (address !== '') return address.includes('#') ? address : `${address}#${anchor}`;
   return `#${bookmarks.target(anchor).id}`;
-}
-
-/** One reference of the parts that it is composed of; `null` where they lead to several places. */
-function composedOf(parts: Element): Element | null {
-  const links = getElementsByTagName('a', parts.children);
-  const [first] = links;
-  if (!first || links.some(({ attribs }) => attribs.href !== first.attribs.href)) return null;
-  const own = parts.children
-    .map((part) => {
-      const form = isTag(part) ? part.attribs['data-reference'] : undefined;
-      return form ? `{${form}}` : textContent(part);
-    })
-    .join('');
-  const isBoth = own === '{number} {words}';
-  return element(
-    'a',
-    {
-      href: first.attribs.href ?? '',
-      'data-reference': isBoth ? 'number-words' : 'own',
-      ...(isBoth ? {} : { 'data-own': own }),
-    },
-    [words(textContent(parts))],
-  );
 }
 
 /** The name of a field as it was written, where it may be that of a bookmark. */

@@ -5,10 +5,11 @@ import type { Tally } from '../book/report.js';
 import { nested, type Block } from '../page/blocks.js';
 import { childNamed, element, inside, put, words } from '../page/elements.js';
 import { remarkParagraphs } from '../page/remark.js';
+import { composedOf } from '../page/composed.js';
 import { Line } from '../page/line.js';
 import { dressed, looksLikeLink, styleOfLink, type LinkDress } from '../page/looks.js';
 import type { WordLook } from '../page/word-look.js';
-import type { OdtPlace, Places } from './places.js';
+import { BOOK_CONTENTS, BOOK_TOP, isHiddenName, type OdtPlace, type Places } from './places.js';
 import type { Styles } from './styles.js';
 
 /** What the paragraphs of one document share. */
@@ -69,6 +70,8 @@ export class Body {
           this.written.tally.add('leftOut', 'parts of the text', 'they were hidden');
         return [];
       }
+      const telling = name === 'text:section' ? this.#telling(attribs['text:name'] ?? '', one) : null;
+      if (telling) return telling;
       if (SEPARATE.has(name)) {
         const { id } = this.written.places.idOf(one);
         return [...(id ? [{ element: element('p', {}, [element('a', { id })]) }] : []), ...this.#blocks(one)];
@@ -86,6 +89,17 @@ export class Body {
       if (name === 'draw:frame' || name === 'draw:a' || SHAPES.test(name)) return this.#alone(one);
       return [];
     });
+  }
+
+  /** What a section or a frame holds whose name says what it is, since no style of paragraphs does (`publish/odt`); `null` for any other. */
+  #telling(name: string, content: Element): Block[] | null {
+    const kind = /^(computed|quotation|meaning|apart) \d+$/.exec(name)?.[1];
+    if (kind === undefined) return null;
+    if (kind === 'computed') return [];
+    const blocks = new Body(this.written).read(content);
+    if (kind === 'quotation') return [{ element: element('blockquote', {}, blocks) }];
+    if (kind === 'meaning') return [{ element: element('dd', {}, blocks), within: 'dl' }];
+    return blocks.map((one) => ({ element: one }));
   }
 
   /** Something drawn that stands in no paragraph. */
@@ -109,7 +123,7 @@ export class Body {
     return [...(block.isCaption ? withPicture(block) : [block]), ...after];
   }
 
-  #kindOf(source: Element, { use, outline }: ReturnType<Styles['paragraph']>): Block {
+  #kindOf(source: Element, { use, outline, isOfTable }: ReturnType<Styles['paragraph']>): Block {
     const isHeading = source.name === 'text:h';
     const level = isHeading ? Math.min(6, Number(source.attribs['text:outline-level'] ?? 1)) : outline;
     if (use === 'title') return { element: element('h1', { 'data-title': '' }) };
@@ -119,12 +133,16 @@ export class Body {
         this.written.styles.isCounted && isUncounted ? { 'data-uncounted': '' } : {};
       return { element: element(`h${level}`, { ...this.written.places.idOf(source), ...uncounted }) };
     }
+    const own = this.written.places.idOf(source);
     if (use === 'subtitle' || use === 'author') return { element: element('p', { [`data-${use}`]: '' }) };
-    if (use === 'quote') return { element: element('p'), within: 'blockquote' };
-    if (use === 'code') return { element: element('p'), within: 'pre' };
-    if (use === 'term') return { element: element('dt'), within: 'dl' };
-    if (use === 'meaning') return { element: element('dd'), within: 'dl' };
-    return { element: element('p'), ...(use === 'caption' ? { isCaption: true } : {}) };
+    if (use === 'quote') return { element: element('p', own), within: 'blockquote' };
+    if (use === 'code') return { element: element('p', own), within: 'pre' };
+    if (use === 'term') return { element: element('dt', own), within: 'dl' };
+    if (use === 'meaning') return { element: element('dd', own), within: 'dl' };
+    return {
+      element: element('p', own),
+      ...(use === 'caption' ? { isCaption: true, goesWithNext: isOfTable } : {}),
+    };
   }
 
   #list(source: Element, level: number, outer: string): Block[] {
@@ -229,13 +247,15 @@ export class Body {
       case 'text:a':
         return this.#link(source);
       case 'text:s':
-        return this.#text(' ');
+        return this.#said(' '.repeat(Math.min(1000, Number(attribs['text:c'] ?? 1))));
       case 'text:tab':
-        return this.#text(' ');
+        return this.#said('\t');
+      case 'text:meta':
+        return this.#meta(source);
       case 'text:line-break':
         return this.#line.put(element('br'));
       case 'text:bookmark':
-        return this.#line.spot(attribs['text:name'] ?? '');
+        return this.#spot(attribs['text:name'] ?? '');
       case 'text:reference-mark':
         return this.#line.spot(`mark.${attribs['text:name'] ?? ''}`);
       case 'text:bookmark-start':
@@ -288,10 +308,31 @@ export class Body {
     }
   }
 
+  #spot(name: string): void {
+    if (!isBooks(name) && !this.written.places.isOwned(name)) this.#line.spot(name);
+  }
+
   #open(kind: 'bookmark' | 'mark', name: string): void {
+    if (kind === 'bookmark' && (isBooks(name) || this.written.places.isOwned(name))) return;
     const place = this.written.places.marked(kind, name);
-    // Names that programs give of themselves are not shown to readers.
-    if (place) this.#line.open(`${kind} ${name}`, place.id, /^_|^__RefHeading/.test(name) ? '' : name);
+    if (place) this.#line.open(`${kind} ${name}`, place.id, isHiddenName(name) ? '' : name);
+  }
+
+  /** What is composed of several fields: a reference with the author's words, or another mark of a note (`publish/odt`). */
+  #meta(source: Element): void {
+    const kind = /^(reference|mark)-\d+$/.exec(source.attribs['xml:id'] ?? '')?.[1];
+    if (kind === undefined) return this.#children(source);
+    const outer = this.#line.at;
+    const apart = element('span');
+    this.#line.at = apart;
+    this.#children(source);
+    this.#line.at = outer;
+    const [first] = getElementsByTagName('a', apart.children);
+    const note = first?.attribs.href?.replace(/^#/, '');
+    if (kind === 'mark' && note) return void put(this.#line.at, element('span', { 'data-note-mark': note }));
+    const composed = composedOf(apart);
+    if (composed) this.#line.put(composed);
+    else for (const child of [...apart.children]) this.#line.put(child);
   }
 
   #span(source: Element): void {
@@ -324,8 +365,12 @@ export class Body {
     this.written.tally.add('kept', 'styles of links', 'they were given by hand, and are looks of their own');
   }
 
+  /** White space between elements is one space (ISO/IEC 26300, 6.1.2). */
   #text(text: string): void {
-    const plain = text.replace(/[ \t\r\n]+/g, ' ');
+    this.#said(text.replace(/[ \t\r\n]+/g, ' '));
+  }
+
+  #said(plain: string): void {
     if (plain === '') return;
     const look = this.#look;
     if (look.isHidden) {
@@ -407,7 +452,10 @@ export class Body {
   #sequence(source: Element): void {
     const { 'text:ref-name': ref, 'text:name': name = '' } = source.attribs;
     const id = ref === undefined ? undefined : this.written.places.marked('sequence', ref)?.id;
-    const counted = element('span', { 'data-sequence': name, ...(id ? { id, 'data-bookmark': '' } : {}) });
+    const counted = element('span', {
+      'data-sequence': name,
+      ...(id?.startsWith('sequence.') ? { id, 'data-bookmark': '' } : {}),
+    });
     this.#within(counted, () => this.#children(source));
   }
 
@@ -523,6 +571,8 @@ export class Body {
   }
 
   #textBox(frame: Element, box: Element): void {
+    const telling = this.#telling(frame.attribs['draw:name'] ?? '', box);
+    if (telling) return void this.#after.push(...telling);
     const blocks = new Body(this.written).read(box);
     const { id } = this.written.places.idOf(frame);
     if (id) this.#line.spot(id);
@@ -548,6 +598,8 @@ export class Body {
   }
 }
 
+const isBooks = (name: string): boolean => name === BOOK_TOP || name === BOOK_CONTENTS;
+
 const linkElement = (href: string, title?: string, frame?: string): Element =>
   element('a', { href, ...(title ? { title } : {}), ...(frame ? { target: frame } : {}) });
 
@@ -572,7 +624,10 @@ function withPicture(block: Block): Block[] {
   const rest = block.element.children.filter(
     (child) => child !== picture && !(isTag(child) && child.name === 'br'),
   );
-  return [{ element: element('p', {}, [picture]) }, { element: element('p', {}, rest), isCaption: true }];
+  return [
+    { element: element('p', {}, [picture]) },
+    { element: element('p', block.element.attribs, rest), isCaption: true },
+  ];
 }
 
 /** A length in millimetres (XSL, 5.9.13); 0 for none. */

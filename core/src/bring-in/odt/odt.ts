@@ -1,7 +1,7 @@
 import { parseDocument } from 'htmlparser2';
 import { Document, type Element } from 'domhandler';
 import { getElementsByTagName, textContent } from 'domutils';
-import { NO_PUBLICATION, type Publication } from '../../manuscript/index.js';
+import { CONTENTS, NO_PUBLICATION, TOP, type Publication } from '../../manuscript/index.js';
 import type { BroughtIn } from '../book/brought-in.js';
 import { Enclosures } from '../book/enclosures.js';
 import { BringInError } from '../book/refusal.js';
@@ -16,7 +16,7 @@ import { cleanLinks } from '../page/link-ends.js';
 import { readPages } from '../page/read-pages.js';
 import { withoutTitlePage } from '../page/title-page.js';
 import { Body, lengthOf, type Written } from './body.js';
-import { Places } from './places.js';
+import { BOOK_CONTENTS, BOOK_TOP, Places } from './places.js';
 import { Styles } from './styles.js';
 
 /** Millimetres in a pixel of CSS; the line of an A4 page with margins of 2 cm, where nothing is said. */
@@ -98,6 +98,10 @@ export function readOdt(
     pages: [{ path: '', document: new Tidy(tally).tree(page) }],
     ...{ said, mint, tally, enclosures, trials },
     name: name.replace(/\.\w+$/, ''),
+    known: new Map([
+      [`#${BOOK_TOP}`, { kind: 'place', place: TOP }],
+      [`#${BOOK_CONTENTS}`, { kind: 'place', place: CONTENTS }],
+    ]),
     fileNamed: (src) => (files.has(src) ? src : ''),
     structure: {
       ...(styles.isCounted ? { numbering: 'decimal' } : {}),

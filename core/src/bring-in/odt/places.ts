@@ -1,4 +1,4 @@
-import type { Document, Element } from 'domhandler';
+import { isTag, type ChildNode, type Document, type Element } from 'domhandler';
 import { textContent } from 'domutils';
 import { decodeLoosely } from '../../destination/index.js';
 import { inside } from '../page/elements.js';
@@ -24,12 +24,20 @@ interface Heading {
   number: string;
 }
 
+/** Places that a book published from here has in any case, by the names of their bookmarks. */
+export const BOOK_TOP = '_book_top';
+export const BOOK_CONTENTS = '_book_contents';
+
+/** Names that programs give, and no author sees. */
+export const isHiddenName = (name: string): boolean => /^_/.test(name);
+
 /** The places of a text document before it is read, and where the links in it lead. */
 export class Places {
   readonly #ids = new Map<Element, string>();
   readonly #headings: Heading[] = [];
   readonly #named = new Map<string, Element>();
   readonly #marks = new Map<string, OdtPlace>();
+  readonly #owned = new Set<string>();
 
   constructor(content: Document) {
     const counts: number[] = [];
@@ -46,20 +54,40 @@ export class Places {
       const kind = Object.entries(NAMED).find(([, bearer]) => bearer === name);
       const called = attribs['table:name'] ?? attribs['draw:name'] ?? attribs['text:name'];
       if (kind && called !== undefined) this.#named.set(`${name} ${called}`, element);
-      if (/^text:bookmark(?:-start)?$/.test(name))
+      if (/^text:bookmark(?:-start)?$/.test(name) && !this.#ownPlace(element))
         this.#mark(`bookmark ${attribs['text:name'] ?? ''}`, attribs['text:name'] ?? '', 'spot');
       if (/^text:reference-mark(?:-start)?$/.test(name))
         this.#mark(`mark ${attribs['text:name'] ?? ''}`, `mark.${attribs['text:name'] ?? ''}`, 'spot');
       if (name === 'text:note')
         this.#mark(`note ${attribs['text:id'] ?? ''}`, `note.${attribs['text:id'] ?? ''}`, 'note');
-      if (name === 'text:sequence')
-        this.#mark(
-          `sequence ${attribs['text:ref-name'] ?? ''}`,
-          `sequence.${attribs['text:ref-name'] ?? ''}`,
-          'label',
-        );
+      if (name === 'text:sequence') {
+        const ref = attribs['text:ref-name'] ?? '';
+        this.#mark(`sequence ${ref}`, this.#ids.get(paragraphOf(element)) ?? `sequence.${ref}`, 'label');
+      }
       open.push(...inside(element).reverse());
     }
+  }
+
+  /** A hidden bookmark just before a note, or over all the words of a paragraph, is the place of the note or the paragraph. */
+  #ownPlace(bookmark: Element): boolean {
+    const name = bookmark.attribs['text:name'] ?? '';
+    const { parent, next } = siblings(bookmark);
+    if (!isHiddenName(name) || !parent) return false;
+    if (next?.name === 'text:note') {
+      this.#mark(`bookmark ${name}`, `note.${next.attribs['text:id'] ?? ''}`, 'note');
+      return true;
+    }
+    if (!/^text:[ph]$/.test(parent.name) || !isWhole(bookmark, parent)) return false;
+    const id = this.#ids.get(parent) ?? `place.${this.#ids.size + 1}`;
+    this.#ids.set(parent, id);
+    this.#mark(`bookmark ${name}`, id, parent.name === 'text:h' ? 'heading' : 'spot');
+    this.#owned.add(name);
+    return true;
+  }
+
+  /** A bookmark that is the place of something else. */
+  isOwned(name: string): boolean {
+    return this.#owned.has(name) || this.#marks.get(`bookmark ${name}`)?.kind === 'note';
   }
 
   #mark(key: string, id: string, kind: OdtPlace['kind']): void {
@@ -103,6 +131,32 @@ export class Places {
     const id = this.#ids.get(element);
     return id ? { id } : {};
   }
+}
+
+/** The paragraph in which something stands; itself where it stands in none. */
+function paragraphOf(one: Element): Element {
+  let at = one;
+  while (!/^text:[ph]$/.test(at.name) && at.parent && isTag(at.parent)) at = at.parent;
+  return at;
+}
+
+function siblings(one: Element): { parent: Element | null; next: Element | null } {
+  const parent = one.parent && isTag(one.parent) ? one.parent : null;
+  const next = parent?.children[parent.children.indexOf(one) + 1];
+  return { parent, next: next && isTag(next) ? next : null };
+}
+
+/** A bookmark stands on all the words of its paragraph; what other bookmarks begin and end there says nothing. */
+function isWhole(start: Element, paragraph: Element): boolean {
+  const name = start.attribs['text:name'];
+  const parts = paragraph.children;
+  const from = parts.indexOf(start);
+  const to = parts.findIndex(
+    (one) => isTag(one) && one.name === 'text:bookmark-end' && one.attribs['text:name'] === name,
+  );
+  const says = (one: ChildNode) =>
+    !(isTag(one) && /^text:bookmark/.test(one.name)) && (isTag(one) || textContent(one).trim() !== '');
+  return to > from + 1 && !parts.slice(0, from).some(says) && !parts.slice(to).some(says);
 }
 
 const plain = (text: string): string => text.replace(/\s+/g, ' ').trim();

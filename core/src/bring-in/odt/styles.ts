@@ -23,6 +23,8 @@ export interface ParagraphStyle {
   look: WordLook;
   /** An empty paragraph of it is a rule. */
   isRuled: boolean;
+  /** The caption of a table. */
+  isOfTable: boolean;
 }
 
 /** How one level of a list counts. */
@@ -98,6 +100,9 @@ export class Styles {
       // How a whole paragraph looks says nothing of its words but their language.
       look: { languages: look.languages ?? this.#standard },
       isRuled: chain.some(({ isRuled }) => isRuled),
+      isOfTable: chain.some(({ name: one }) =>
+        /^(?:table|tabelle|tableau|tabla|tabela|tabel|tabella)$/i.test(one),
+      ),
     };
   }
 

@@ -4,6 +4,7 @@ import { attrsOf, CONTENTS, TOP, type Format, type ReadBook } from '../../manusc
 const OWN: Partial<Record<Format, Record<string, string>>> = {
   // The top of a document by its program's own name (from memory); a name that begins with a line is not shown among bookmarks.
   docx: { [TOP]: '_top', [CONTENTS]: '_book_contents' },
+  odt: { [TOP]: '_book_top', [CONTENTS]: '_book_contents' },
 };
 
 /** The longest name of a bookmark in DOCX, in signs (from memory). */
@@ -46,11 +47,16 @@ const FITTING: Partial<Record<Format, (name: string, isNamed: boolean) => string
     if (!isNamed) return `_Ref_${plain}`.slice(0, LONGEST);
     return (/^\p{L}/u.test(plain) ? plain : `b_${plain}`).slice(0, LONGEST);
   },
-  odt: (name) =>
-    name
-      .replace(/[\s|#]+/g, ' ')
-      .trim()
-      .slice(0, 200) || 'b',
+  // Names that begin with a line are those of places that no author named.
+  odt: (name, isNamed) => {
+    const plain =
+      name
+        .replace(/[\s|#]+/g, ' ')
+        .replace(/^_+/, '')
+        .trim()
+        .slice(0, 190) || 'b';
+    return isNamed ? plain : `_ref_${plain}`;
+  },
   markdown: (name) => {
     const plain = name.replace(/[^\p{L}\p{N}_-]+/gu, '-').replace(/^-+|-+$/g, '');
     return (/^\p{L}/u.test(plain) ? plain : `b-${plain}`).slice(0, 200);
