@@ -17,6 +17,7 @@ export type { ExpectedLink } from './edition/expected.js';
 export type { Between } from './edition/landing.js';
 export { lossesIn } from './edition/loss.js';
 export type { Loss } from './edition/loss.js';
+export { makeMarkdown, type MadeMarkdown } from './markdown/markdown.js';
 export { makeOdt } from './odt/odt.js';
 export { withPlainBlocks, type SetPlainly } from './pdf/plainly.js';
 export { whereShapeless, type ShapelessSign } from './pdf/shapeless.js';

@@ -2,6 +2,7 @@ export { linksInDocx } from './docx.js';
 export { linksInEpub } from './epub.js';
 export { foundWithoutUnseen, withoutUnseen } from './unseen.js';
 export type { CutOffLine, FoundLink, Landing } from './found-link.js';
+export { linksInMarkdown } from './markdown.js';
 export { linksInOdt } from './odt.js';
 export { linksInPdf } from './pdf.js';
 export type { PdfReadback } from './pdf.js';

@@ -1,7 +1,7 @@
 import type { Document } from 'domhandler';
 import { getElementsByTagName, textContent } from 'domutils';
 import { decodeText } from '../../page/index.js';
-import { CONTENTS } from '../../manuscript/index.js';
+import { CONTENTS, TOP } from '../../manuscript/index.js';
 import type { BroughtIn } from '../book/brought-in.js';
 import { Enclosures } from '../book/enclosures.js';
 import { pathFrom } from '../book/link-resolver.js';
@@ -88,6 +88,10 @@ export function readMarkdown(
       const file = pathFrom(path, src);
       return files.has(file) ? file : '';
     },
+    known: new Map([
+      [`#${TOP}`, { kind: 'place', place: TOP }],
+      [`#${CONTENTS}`, { kind: 'place', place: CONTENTS }],
+    ]),
     ...(list && !pages.includes(list) ? { made: new Map([[list.path, CONTENTS]]) } : {}),
     ...(publication ? { publication } : {}),
   });

@@ -28,19 +28,31 @@ function placeNotes(document: Document): void {
   const remarks = new Map(
     withAttribute(document, NOTE.remark).map((one) => [one.attribs[NOTE.remark] ?? '', one]),
   );
+  const labels = new Set<string>();
   for (const mark of withAttribute(document, NOTE.mark)) {
-    const number = mark.attribs[NOTE.mark] ?? '';
-    const remark = remarks.get(number);
-    const id = `note.${number}`;
+    const label = mark.attribs[NOTE.mark] ?? '';
+    const remark = remarks.get(label);
+    const id = `note.${label}`;
     if (!remark) mark.attribs = { 'data-note-mark': id };
     else {
       const paragraphs = remarkParagraphs(remark.children.filter(isTag));
       mark.attribs = { id, 'data-note': '' };
       mark.children = paragraphs;
       for (const child of paragraphs) child.parent = mark;
-      remarks.delete(number);
+      remarks.delete(label);
+      labels.add(label);
       removeElement(remark);
     }
+  }
+  leadToNotes(document, labels);
+}
+
+/** Links that name a note by its label lead to it, unless something else is called so. */
+function leadToNotes(document: Document, labels: ReadonlySet<string>): void {
+  const ids = new Set(withAttribute(document, 'id').map(({ attribs }) => attribs.id));
+  for (const link of getElementsByTagName('a', document.children)) {
+    const label = decodeLoosely(/^#(.+)$/.exec(link.attribs.href ?? '')?.[1] ?? '');
+    if (labels.has(label) && !ids.has(label)) link.attribs.href = `#note.${label}`;
   }
 }
 

@@ -20,14 +20,19 @@ reader.normalizeLink = (address) => address;
 reader.normalizeLinkText = (address) => address;
 
 reader.renderer.rules.footnote_ref = (tokens, index) => {
-  const { id, subId } = tokens[index]?.meta as { id: number; subId: number };
-  return `<span ${NOTE.mark}="${id}" data-again="${subId}"></span>`;
+  return `<span ${NOTE.mark}="${labelOf(tokens[index]?.meta)}"></span>`;
 };
 reader.renderer.rules.footnote_block_open = () => '<section>';
 reader.renderer.rules.footnote_block_close = () => '</section>';
 reader.renderer.rules.footnote_open = (tokens, index) =>
-  `<div ${NOTE.remark}="${(tokens[index]?.meta as { id: number }).id}">`;
+  `<div ${NOTE.remark}="${labelOf(tokens[index]?.meta)}">`;
 reader.renderer.rules.footnote_close = () => '</div>';
 reader.renderer.rules.footnote_anchor = () => '';
+
+/** The label of a note; of one that stands in the line itself (`^[…]`) its number. */
+function labelOf(meta: unknown): string {
+  const { id, label } = meta as { id: number; label?: string };
+  return reader.utils.escapeHtml(label ?? `${id}.`);
+}
 
 export const htmlOf = (text: string): string => reader.render(text);

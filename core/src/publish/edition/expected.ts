@@ -43,7 +43,9 @@ export function computedLinks(edition: Edition): ExpectedLink[] {
       const { name } = node.type;
       if (name === 'note' || name === 'note_mark') {
         const mark = noteMarkOf(node);
-        add(mark.id, mark.of, map.byId.get(mark.of)?.number ?? '', chapter);
+        // Programs for Markdown number notes as they like.
+        const number = edition.format === 'markdown' ? '' : map.byId.get(mark.of)?.number;
+        add(mark.id, mark.of, number ?? '', chapter);
       }
       if (name === 'contents')
         for (const { place, label, words } of map.contents.get(id)?.lines ?? [])

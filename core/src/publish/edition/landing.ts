@@ -85,7 +85,7 @@ function readLandings(edition: Edition): Landings {
   // At a mark stands its number, at a note its remark.
   for (const { id, node, number, marks } of map.notes) {
     found.set(id, firstWords(node));
-    for (const mark of marks) found.set(mark.id, number);
+    for (const mark of marks) found.set(mark.id, format === 'markdown' ? '' : number);
   }
   return { words: found, spots };
 }
@@ -161,7 +161,7 @@ function betweenAt({ text, at }: Spot): Between {
 }
 
 /** What a reader meets of a node itself, as far as words of the text can be told by it. */
-function shownFor(node: Node, { say, map, places, returnsOf }: Edition): string {
+function shownFor(node: Node, { format, say, map, places, returnsOf }: Edition): string {
   switch (node.type.name) {
     case 'text':
       return node.text ?? '';
@@ -171,7 +171,7 @@ function shownFor(node: Node, { say, map, places, returnsOf }: Edition): string 
       return say(node);
     case 'note':
     case 'note_mark':
-      return map.byId.get(noteMarkOf(node).of)?.number ?? '';
+      return format === 'markdown' ? '' : (map.byId.get(noteMarkOf(node).of)?.number ?? '');
     case 'return_link':
       return returnsOf(node)
         .map(({ words }) => words)
