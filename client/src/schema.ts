@@ -1118,7 +1118,7 @@ export interface components {
             /** @enum {string} */
             matter: "front" | "main" | "back";
             /** @description The forms in which the chapter is left out */
-            leftOutOf: ("epub" | "pdf" | "web")[];
+            leftOutOf: ("epub" | "pdf" | "web" | "docx" | "odt" | "markdown")[];
             /** @description To be named by the next save */
             version: number;
             /** @description The chapter as JSON of the schema, which core judges */
@@ -1463,7 +1463,7 @@ export interface components {
             /** @enum {string} */
             matter: "front" | "main" | "back";
             /** @description The forms in which the chapter is left out */
-            leftOutOf: ("epub" | "pdf" | "web")[];
+            leftOutOf: ("epub" | "pdf" | "web" | "docx" | "odt" | "markdown")[];
             /** @description To be named by the next save */
             version: number;
             /** @description The chapter as JSON of the schema, which core judges */
@@ -1482,7 +1482,7 @@ export interface components {
         };
         ChapterChangesDto: {
             /** @description The forms in which the chapter is left out */
-            leftOutOf: ("epub" | "pdf" | "web")[];
+            leftOutOf: ("epub" | "pdf" | "web" | "docx" | "odt" | "markdown")[];
         };
         DivisionChangeDto: {
             /** @description The places at which chapters begin; the first line of the book always does */
@@ -1884,7 +1884,7 @@ export interface components {
         };
         NewExportDto: {
             /** @enum {string} */
-            format: "epub" | "pdf" | "web";
+            format: "epub" | "pdf" | "web" | "docx" | "odt" | "markdown";
         };
         LostLinkDto: {
             id: string;
@@ -1933,7 +1933,7 @@ export interface components {
         ExportJobDto: {
             id: string;
             /** @enum {string} */
-            format: "epub" | "pdf" | "web";
+            format: "epub" | "pdf" | "web" | "docx" | "odt" | "markdown";
             /** @enum {string} */
             state: "waiting" | "running" | "done" | "failed" | "stopped";
             /** @description What is being done, while it runs */
@@ -1962,7 +1962,7 @@ export interface components {
         };
         FormPreviewDto: {
             /** @enum {string} */
-            format: "epub" | "pdf" | "web";
+            format: "epub" | "pdf" | "web" | "docx" | "odt" | "markdown";
             links: number;
             losses: components["schemas"]["LossDto"][];
         };

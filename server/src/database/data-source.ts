@@ -21,6 +21,7 @@ import { Steps1790800000000 } from './migrations/1790800000000-steps.js';
 import { PlaceIds1790900000000 } from './migrations/1790900000000-place-ids.js';
 import { Choices1791100000000 } from './migrations/1791100000000-choices.js';
 import { Publication1791200000000 } from './migrations/1791200000000-publication.js';
+import { Manuscripts1791300000000 } from './migrations/1791300000000-manuscripts.js';
 import { Survey1791000000000 } from './migrations/1791000000000-survey.js';
 import { VerdictTable1790600000000 } from './migrations/1790600000000-verdict-table.js';
 
@@ -43,6 +44,7 @@ export function dataSourceOptions(url: string): DataSourceOptions {
       Survey1791000000000,
       Choices1791100000000,
       Publication1791200000000,
+      Manuscripts1791300000000,
     ],
     entities: [
       BookEntity,

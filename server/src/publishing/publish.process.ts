@@ -3,13 +3,25 @@ import { readBook, type Format } from '@vennet/core/manuscript';
 import {
   editionOf,
   filesBeside,
+  makeDocx,
   makeEpub,
+  makeMarkdown,
+  makeOdt,
   makeWebPage,
   PICTURE_EXTENSIONS,
   type Edition,
   withPages,
 } from '@vennet/core/publish';
-import { linksInEpub, linksInPdf, linksInWebPage, type Proof } from '@vennet/core/readback';
+import {
+  linksInDocx,
+  linksInEpub,
+  linksInMarkdown,
+  linksInOdt,
+  linksInPdf,
+  linksInWebPage,
+  type FoundLink,
+  type Proof,
+} from '@vennet/core/readback';
 import { surroundingsOf } from '@vennet/core/wire';
 import { manuscriptFrom, type BookSource } from '../books/book-source.js';
 import { work } from '../jobs/work.js';
@@ -42,6 +54,8 @@ export interface Published {
   size: number;
   proof: Proof;
   notes: string[];
+  /** It is an archive of several files. */
+  isArchive: boolean;
   /** The files that readers need next to the made one: their paths, by the ids of their enclosures. */
   beside: [string, string][];
 }
@@ -50,6 +64,8 @@ interface Made {
   bytes: Uint8Array;
   proof: Proof;
   notes: string[];
+  /** It is an archive of several files. */
+  isArchive?: boolean;
 }
 
 type Tell = (stage: string, done?: number, total?: number) => void;
@@ -58,6 +74,9 @@ const makers: Record<Format, (edition: Edition, input: PublishInput, tell: Tell)
   epub,
   pdf,
   web,
+  docx: document(makeDocx, linksInDocx),
+  odt: document(makeOdt, linksInOdt),
+  markdown,
 };
 
 work<PublishInput, PublishProgress, Published>(refusalWords, async (input, progress) => {
@@ -67,7 +86,9 @@ work<PublishInput, PublishProgress, Published>(refusalWords, async (input, progr
   const surroundings = surroundingsOf(book);
   const inside = (id: string) => {
     const file = surroundings.files.get(id);
-    return file?.travels === 'inside' && file.opensFor === 'everyone';
+    // An archive of Markdown holds every file that readers get.
+    const travels = file?.travels === 'inside' || (input.format === 'markdown' && file?.travels === 'beside');
+    return travels && file?.opensFor === 'everyone';
   };
   const files = filesOf(input.enclosures, ({ id, type }) => inside(id) || Boolean(PICTURE_EXTENSIONS[type]));
   const edition = editionOf(readBook(book), files, input.format, surroundings);
@@ -79,10 +100,10 @@ work<PublishInput, PublishProgress, Published>(refusalWords, async (input, progr
       await new Promise((resolve) => setTimeout(resolve, 20));
       setPages({ ...edition, book: { ...edition.book, chapters: [chapter] } });
     }
-  const { bytes, proof, notes } = await makers[input.format](edition, input, tell);
+  const { bytes, proof, notes, isArchive = false } = await makers[input.format](edition, input, tell);
   writeFileSync(input.output, bytes);
   const beside = filesBeside(edition).map(([path, { id }]): [string, string] => [id, path]);
-  return { size: bytes.length, proof, notes, beside };
+  return { size: bytes.length, proof, notes, isArchive, beside };
 });
 
 function epub(edition: Edition, { modified }: PublishInput, tell: Tell): Made {
@@ -98,6 +119,27 @@ function web(edition: Edition, _input: PublishInput, tell: Tell): Made {
   tell('Reading the file back');
   const paths = new Set(filesBeside(edition).map(([path]) => path));
   return { bytes, proof: proofOf(edition, linksInWebPage(bytes, paths)), notes: [] };
+}
+
+/** A form for word processors: how it is made, and how it is read back. */
+function document(
+  make: (edition: Edition, options: { modified: Date }) => Uint8Array,
+  read: (bytes: Uint8Array, files: ReadonlySet<string>) => FoundLink[],
+) {
+  return (edition: Edition, { modified }: PublishInput, tell: Tell): Made => {
+    tell('Writing the document');
+    const bytes = make(edition, { modified });
+    tell('Reading the file back');
+    const paths = new Set(filesBeside(edition).map(([path]) => path));
+    return { bytes, proof: proofOf(edition, read(bytes, paths)), notes: [] };
+  };
+}
+
+function markdown(edition: Edition, { modified }: PublishInput, tell: Tell): Made {
+  tell('Writing the text');
+  const { bytes, isArchive } = makeMarkdown(edition, { modified });
+  tell('Reading the file back');
+  return { bytes, proof: proofOf(edition, linksInMarkdown(bytes)), notes: [], isArchive };
 }
 
 async function pdf(edition: Edition, _input: PublishInput, tell: Tell): Promise<Made> {

@@ -18,7 +18,7 @@ import {
 import { Choice, Moment, Shape, ShapeList, Whole, WordList, Words } from '../platform/shapes.js';
 
 export class NewExportDto implements NewExport {
-  @Choice(FORMATS, { message: 'A book can be made as “epub”, “pdf” or “web”.' })
+  @Choice(FORMATS, { message: 'A book can be made as “epub”, “pdf”, “web”, “docx”, “odt” or “markdown”.' })
   format: Format;
 }
 

@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { Injectable, type OnApplicationBootstrap } from '@nestjs/common';
 import { ConfigService } from '@nestjs/config';
 import type { Format } from '@vennet/core/manuscript';
+import { madeFileName } from '@vennet/core/publish';
 import type { ExportJob, JobStatus } from '@vennet/core/wire';
 import { DataSource, In, type Repository } from 'typeorm';
 import { BooksService } from '../books/books.service.js';
@@ -27,9 +28,18 @@ const TYPES: Record<Format, string> = {
   epub: 'application/epub+zip',
   pdf: 'application/pdf',
   web: 'text/html; charset=utf-8',
+  docx: 'application/vnd.openxmlformats-officedocument.wordprocessingml.document',
+  odt: 'application/vnd.oasis.opendocument.text',
+  markdown: 'text/markdown; charset=utf-8',
 };
-const ENDINGS: Record<Format, string> = { epub: 'epub', pdf: 'pdf', web: 'html' };
-const WORDS: Record<Format, string> = { epub: 'an e-book', pdf: 'a PDF', web: 'a web page' };
+const WORDS: Record<Format, string> = {
+  epub: 'an e-book',
+  pdf: 'a PDF',
+  web: 'a web page',
+  docx: 'a DOCX document',
+  odt: 'an ODT document',
+  markdown: 'a text in Markdown',
+};
 
 /** Makes files of books in a worker, reads them back, and keeps the file with its proof. */
 @Injectable()
@@ -87,7 +97,7 @@ export class PublishingService implements OnApplicationBootstrap {
         proof: null,
         size: null,
         beside: [],
-        fileName: fileName(title, format),
+        fileName: madeFileName(title, format),
         createdBy: LOCAL_AUTHOR,
         createdAt: new Date(),
         finishedAt: null,
@@ -103,7 +113,7 @@ export class PublishingService implements OnApplicationBootstrap {
     const { bookId, format } = row;
     const path = this.#pathOf(row);
     await mkdir(this.#directory, { recursive: true });
-    const { size, proof, notes, beside } = await published(
+    const { size, proof, notes, isArchive, beside } = await published(
       {
         format,
         ...(await this.sources.of(bookId)),
@@ -122,6 +132,7 @@ export class PublishingService implements OnApplicationBootstrap {
         notes,
         size: String(size),
         finishedAt: new Date(),
+        ...(isArchive ? { fileName: row.fileName.replace(/\.\w+$/, '.zip') } : {}),
         beside: await this.#kept(bookId, beside),
       },
     );
@@ -184,7 +195,8 @@ export class PublishingService implements OnApplicationBootstrap {
     const job = await this.#entity(id);
     if (job.state !== 'done')
       throw new ProblemError(409, 'No file yet', 'This file is not made yet, or could not be made.');
-    return { path: this.#pathOf(job), name: job.fileName, type: TYPES[job.format] };
+    const type = job.fileName.endsWith('.zip') ? 'application/zip' : TYPES[job.format];
+    return { path: this.#pathOf(job), name: job.fileName, type };
   }
 
   async #entity(id: string): Promise<ExportEntity> {
@@ -255,14 +267,3 @@ const WHY: Record<ProcessDeath['why'], string> = {
   memory: 'it takes more than 1.5 GB of memory. Make its pictures or its chapters smaller.',
   time: 'it takes longer than ten minutes. Divide it into smaller chapters.',
 };
-
-/** The title as a file name that every system takes. */
-function fileName(title: string, format: Format): string {
-  const words = title
-    .normalize('NFKD')
-    .replace(/[^\p{L}\p{N}]+/gu, '-')
-    .replace(/^-+|-+$/g, '')
-    .toLowerCase()
-    .slice(0, 80);
-  return `${words || 'book'}.${ENDINGS[format]}`;
-}

@@ -1,6 +1,6 @@
 import type { ShapelessSign } from '@vennet/core/publish';
 import type { ExportJob, FormPreview } from '@vennet/core/wire';
-import { BookOpen, Download, FileText, FolderArchive, Globe } from 'lucide-react';
+import { BookOpen, Download, FileCode, FilePen, FileText, FolderArchive, Globe } from 'lucide-react';
 import { message, sizeWords } from '@vennet/core/language';
 import { exportBundle, exportFile } from '@vennet/client';
 import { LeftOut } from './LeftOut.js';
@@ -26,6 +26,24 @@ const FORMS = {
     about: 'One page of HTML with its pictures in it, for any browser.',
     icon: Globe,
   },
+  docx: {
+    words: 'DOCX',
+    make: 'Make the DOCX',
+    about: 'Office Open XML, for word processors, with live links, bookmarks, references and notes.',
+    icon: FilePen,
+  },
+  odt: {
+    words: 'ODT',
+    make: 'Make the ODT',
+    about: 'OpenDocument text, for word processors, with live links, bookmarks, references and notes.',
+    icon: FilePen,
+  },
+  markdown: {
+    words: 'Markdown',
+    make: 'Make the Markdown',
+    about: 'Plain text with signs, for any editor; an archive when the book has pictures or files.',
+    icon: FileCode,
+  },
 } as const;
 
 interface PanelProps {
@@ -48,9 +66,9 @@ export function FormPanel({ form, shapeless, jobs, make, stop, changed }: PanelP
   const good = jobs.find((job) => job.state === 'done');
   return (
     <section aria-labelledby={`form-${form.format}`} className="rounded-md border border-line bg-sheet p-6">
-      <h2 id={`form-${form.format}`} className="flex items-center gap-2.5 font-text text-2xl">
+      <h3 id={`form-${form.format}`} className="flex items-center gap-2.5 font-text text-xl">
         <Icon size={22} aria-hidden="true" className="text-soft" /> {words}
-      </h2>
+      </h3>
       <p className="mt-1 text-soft">{about}</p>
       <Losses form={form} />
       {shapeless.length > 0 && <Shapeless signs={shapeless} />}

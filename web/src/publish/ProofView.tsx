@@ -14,7 +14,7 @@ export function ProofView({ proof }: { proof: Proof }) {
   const whole = proof.lost.length + proof.changed.length + proof.cutOff.length === 0;
   return (
     <div className="mt-4" data-testid="proof">
-      <h3 className="mb-2 font-semibold">Proof</h3>
+      <h4 className="mb-2 font-semibold">Proof</h4>
       <dl className="grid grid-cols-4 divide-x divide-line border-y border-line py-2 text-center">
         <Figure words="Expected" count={proof.expected} />
         <Figure words="Found" count={proof.found} colour="var(--sound)" />

@@ -1,6 +1,13 @@
+import { isManuscript, type Format } from '@vennet/core/manuscript';
 import { useBook } from '../book/store.js';
 import { FormPanel } from './FormPanel.js';
 import { useExports } from './use-exports.js';
+
+/** Files for readers, and files in which somebody goes on writing. */
+const GROUPS: readonly { id: string; title: string; holds(format: Format): boolean }[] = [
+  { id: 'for-readers', title: 'For readers', holds: (format) => !isManuscript(format) },
+  { id: 'to-write-on', title: 'To go on writing', holds: isManuscript },
+];
 
 /** The room where files are made: pick a form, see what would change in it, make it, read its proof. */
 export function Publish() {
@@ -14,19 +21,28 @@ export function Publish() {
           Each file is read back after it is made, and every link in it is matched with the book. What you see
           below is what is really in the file.
         </p>
-        <div className="grid items-start gap-6 lg:grid-cols-2 xl:grid-cols-3">
-          {forms.map((form) => (
-            <FormPanel
-              key={form.format}
-              form={form}
-              shapeless={form.format === 'pdf' ? shapeless : []}
-              jobs={jobs.filter((job) => job.format === form.format)}
-              make={() => void make(form.format)}
-              stop={(job) => void stop(job)}
-              changed={changed}
-            />
-          ))}
-        </div>
+        {GROUPS.map(({ id, title, holds }) => (
+          <section key={id} aria-labelledby={id} className="mb-8">
+            <h2 id={id} className="mb-3 font-text text-2xl">
+              {title}
+            </h2>
+            <div className="grid items-start gap-6 lg:grid-cols-2 xl:grid-cols-3">
+              {forms
+                .filter((form) => holds(form.format))
+                .map((form) => (
+                  <FormPanel
+                    key={form.format}
+                    form={form}
+                    shapeless={form.format === 'pdf' ? shapeless : []}
+                    jobs={jobs.filter((job) => job.format === form.format)}
+                    make={() => void make(form.format)}
+                    stop={(job) => void stop(job)}
+                    changed={changed}
+                  />
+                ))}
+            </div>
+          </section>
+        ))}
       </div>
     </main>
   );

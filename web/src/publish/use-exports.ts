@@ -81,8 +81,17 @@ export function useExports(book: string): Exports {
   };
 }
 
+const FORM_NAMES: Record<Format, string> = {
+  epub: 'The e-book',
+  pdf: 'The PDF',
+  web: 'The web page',
+  docx: 'The DOCX document',
+  odt: 'The ODT document',
+  markdown: 'The Markdown',
+};
+
 function announce(job: ExportJob): void {
-  const what = { epub: 'The e-book', pdf: 'The PDF', web: 'The web page' }[job.format];
+  const what = FORM_NAMES[job.format];
   const { announce: say } = useNotices.getState();
   if (job.state === 'done' && job.proof)
     say(`${what} is made. ${job.proof.found} of ${job.proof.expected} links are in it as in the book.`);

@@ -1,6 +1,7 @@
 import { wordsSeen, contrastsOf } from '../../reader/index.js';
 import { attrsOf, readsPage, spotsOf } from '../../manuscript/index.js';
 import { entryId, targetIn, type Edition } from './edition.js';
+import { hasPages, manuscriptLosses, setsNotesItself } from './manuscript-losses.js';
 import { nounFor } from '../../language/index.js';
 
 /** Something that will not be in the made file as it is in the book; told before the file is made. */
@@ -50,7 +51,7 @@ export function lossesIn(edition: Edition): Loss[] {
     listed.length,
     'Readers are led to a list at the end, which says how readers come by the file or the book.',
   );
-  const paged = format === 'pdf' ? 0 : pageReferences(edition);
+  const paged = hasPages(format) ? 0 : pageReferences(edition);
   add(
     'reference to a page',
     'references to pages',
@@ -60,7 +61,7 @@ export function lossesIn(edition: Edition): Loss[] {
   add(
     'note',
     'notes',
-    format !== 'pdf' && written.structure.notes.stand === 'page' ? map.notes.length : 0,
+    !setsNotesItself(format) && written.structure.notes.stand === 'page' ? map.notes.length : 0,
     'There is no foot of a page in this form; notes stand after their chapter.',
   );
   add(
@@ -83,6 +84,7 @@ export function lossesIn(edition: Edition): Loss[] {
       1,
       'It is hard to read or to tell from the words around; see “Link look” in Write.',
     );
+  for (const line of manuscriptLosses(edition)) add(...line);
   if (format === 'pdf') {
     const wordless = links.filter((link) => wordsSeen(link) === '' && link.carrier === 'text');
     add(
