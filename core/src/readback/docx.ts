@@ -94,8 +94,8 @@ class Reader {
       return { text: after, within: WITHIN, before: this.#text.slice(Math.max(0, at - LENGTH), at), after };
     };
     return this.#found.map(({ link: { href: said, text, note }, where }) => {
-      // A bookmark over a whole caption is the place of what it is of.
-      const label = said.replace(/_all$/, '');
+      // Bookmarks over a whole caption and over its words are the place of what it is of.
+      const label = said.replace(/_(?:all|words)$/, '');
       const href = said.startsWith('#') && this.#at.has(label.slice(1)) ? label : said;
       const found = {
         href,

@@ -523,7 +523,8 @@ export class Body {
     }
     if (field.name === 'PAGEREF')
       return element('a', { href, 'data-reference': has('p') ? 'where' : 'page' });
-    if (target.kind === 'note') return element('a', { href, 'data-reference': 'number' });
+    if (target.kind === 'note')
+      return element('a', { href, 'data-reference': has('p') ? 'where' : 'number' });
     if (!asksNumber) {
       const label =
         target.kind === 'label' ? 'number' : target.kind === 'labelled' ? 'number-words' : 'words';

@@ -1,4 +1,4 @@
-import { isTag, type Document, type Element } from 'domhandler';
+import { isTag, type ChildNode, type Document, type Element } from 'domhandler';
 import { textContent } from 'domutils';
 import { childNamed, inside } from '../page/elements.js';
 import { outlineOf, valueOf, type Styles } from './styles.js';
@@ -18,6 +18,13 @@ export interface Target {
 export const DOCUMENT_TOP = '_top';
 /** The contents of a book that was published from here. */
 export const BOOK_CONTENTS = '_book_contents';
+
+/** The beginning of a bookmark, the paragraph in which it stands, and the note whose mark it stands on. */
+interface Start {
+  element: Element;
+  paragraph: Element | null;
+  note: string | null;
+}
 
 interface Known extends Target {
   name: string;
@@ -41,9 +48,10 @@ export class Bookmarks {
     readonly isCounted: boolean,
   ) {
     const wanted = new Set([...addresses].flatMap((address) => /#(.+)$/.exec(address)?.[1] ?? []));
-    const starts: { element: Element; paragraph: Element | null; note: string | null }[] = [];
+    const starts: Start[] = [];
     for (const part of parts) {
-      let noted: { note: string | null }[] = [];
+      let noted: Start[] = [];
+      let held: Start[] = [];
       everyElement(part, (element, paragraph) => {
         const { name, attribs } = element;
         if (name === 'w:hyperlink')
@@ -52,13 +60,21 @@ export class Bookmarks {
           for (const word of (attribs['w:instr'] ?? textContent(element)).match(/[^\s"\\]+/g) ?? [])
             wanted.add(word);
         else if (name === 'w:bookmarkStart') {
-          const start = { element, paragraph, note: null };
+          const start: Start = { element, paragraph, note: null };
           starts.push(start);
           noted.push(start);
-        } else if (name === 'w:bookmarkEnd' || name === 'w:t') noted = name === 'w:t' ? [] : noted;
-        else if (name === 'w:footnoteReference' || name === 'w:endnoteReference') {
-          for (const start of noted)
-            start.note = noteIdOf(name.slice(2).replace('Reference', ''), attribs['w:id'] ?? '');
+        } else if (name === 'w:t' || name === 'm:t' || name === 'w:drawing') {
+          // It stands on more than the mark of a note, or on something else.
+          for (const start of held) start.note = null;
+          noted = held = [];
+        } else if (name === 'w:bookmarkEnd') {
+          const isOther = (start: Start) => start.element.attribs['w:id'] !== attribs['w:id'];
+          noted = noted.filter(isOther);
+          held = held.filter(isOther);
+        } else if (name === 'w:footnoteReference' || name === 'w:endnoteReference') {
+          const id = noteIdOf(name.slice(2).replace('Reference', ''), attribs['w:id'] ?? '');
+          for (const start of noted) start.note = id;
+          held = noted;
           noted = [];
         }
       });
@@ -85,7 +101,9 @@ export class Bookmarks {
       use !== null && typeof use === 'object' ? use.heading : (outlineOf(properties) ?? style.outline);
     if (paragraph && use === 'caption' && this.isCounted) {
       const kind = labelOf(start, paragraph);
-      return kind === 'spot' ? { id: name, kind, level: null } : this.#own(paragraph, name, kind, null);
+      return isHidden || kind !== 'spot'
+        ? this.#own(paragraph, name, kind, null)
+        : { id: name, kind, level: null };
     }
     if (paragraph === null) return { id: name, kind: 'spot', level: null };
     if (level === null || use === 'title')
@@ -159,20 +177,21 @@ function labelOf(start: Element, paragraph: Element): 'label' | 'labelled' | 'sp
   );
   const at = paragraph.children.indexOf(start);
   const within = paragraph.children.slice(at, end ? paragraph.children.indexOf(end) : undefined);
-  const code =
-    within.map((one) => textContent(one)).join('') +
-    within.map((one) => (isTag(one) ? (one.attribs['w:instr'] ?? '') : '')).join('');
-  if (!/\bSEQ\b/.test(code)) return 'spot';
-  const after = within.slice(
-    within.findLastIndex((one) => isTag(one) && (one.name === 'w:fldSimple' || isFieldEnd(one))) + 1,
+  if (!/\bSEQ\b/.test(codeOf(within))) return 'spot';
+  const counted = within.findIndex(
+    (one, index) =>
+      isTag(one) &&
+      (one.name === 'w:fldSimple' || (isFieldEnd(one) && codeOf(within.slice(0, index)).includes('SEQ'))),
   );
-  return after
-    .map((one) => textContent(one))
-    .join('')
-    .trim().length > 2
-    ? 'labelled'
-    : 'label';
+  const after = within.slice(counted + 1);
+  const says = (one: ChildNode) =>
+    (isTag(one) && one.name === 'm:oMath') || /[^\s.:–—-]/.test(textContent(one));
+  return after.some(says) ? 'labelled' : 'label';
 }
+
+/** The codes of fields among these, with the words around them. */
+const codeOf = (nodes: readonly ChildNode[]): string =>
+  nodes.map((one) => textContent(one) + (isTag(one) ? (one.attribs['w:instr'] ?? '') : '')).join('');
 
 const isFieldEnd = (run: Element): boolean =>
   inside(run).some(({ name, attribs }) => name === 'w:fldChar' && attribs['w:fldCharType'] === 'end');

@@ -18,7 +18,7 @@ import { BOOK_CONTENTS, Bookmarks, DOCUMENT_TOP } from './bookmarks.js';
 import { publicationIn, saidIn } from './details.js';
 import { Numbering } from './numbering.js';
 import { Package } from './package.js';
-import { isOn, lookOf, numberSaid, Styles, valueOf } from './styles.js';
+import { isOn, lookOf, Styles, valueOf } from './styles.js';
 
 /** English Metric Units in a twentieth of a point; an A4 page with margins of an inch, where nothing is said. */
 const TWENTIETH = 635;
@@ -51,7 +51,7 @@ export function readDocx(
   const numbering = new Numbering(pack.related(path, 'numbering')?.document ?? null);
   const remarks = { footnote: pack.related(path, 'footnotes'), endnote: pack.related(path, 'endnotes') };
   const parts = [document, ...Object.values(remarks).flatMap((one) => one?.document ?? [])];
-  const isCounted = countsHeadings(parts[0] ?? document, styles, numbering);
+  const isCounted = countsHeadings(styles, numbering);
   const addresses = [path, ...Object.values(remarks).flatMap((one) => one?.path ?? [])].flatMap((one) =>
     [...pack.relationsOf(one).values()].map(({ target }) => target),
   );
@@ -142,19 +142,14 @@ function remarkOf(part: Document, id: string): Element | null {
 }
 
 /** Headings that are numbered 1, 1.1, 1.1.1 by their styles are counted in the book as well. */
-function countsHeadings(document: Document, styles: Styles, numbering: Numbering): boolean {
+function countsHeadings(styles: Styles, numbering: Numbering): boolean {
   const levels = [1, 2, 3].map((level) => {
     const said = styles.headingStyle(level)?.number;
     return said?.list === undefined ? null : numbering.levelOf({ list: said.list, level: said.level ?? 0 });
   });
   const [first, second] = levels;
   if (!first || first.format !== 'decimal' || !/^%1\.?$/.test(first.text.trim())) return false;
-  if (second && !/^%1\.%2\.?$/.test(second.text.trim())) return false;
-  return getElementsByTagName('w:p', document.children).some((paragraph) => {
-    const use = styles.paragraph(valueOf(childNamed(paragraph, 'w:pPr'), 'w:pStyle'));
-    const own = numberSaid(childNamed(paragraph, 'w:pPr')).list ?? use.number.list ?? '0';
-    return use.use !== null && typeof use.use === 'object' && own !== '0';
-  });
+  return !second || /^%1\.%2\.?$/.test(second.text.trim());
 }
 
 function hasLinkStyle(parts: readonly Document[], styles: Styles): boolean {

@@ -226,7 +226,7 @@ class FlowReader extends InlineReader {
       }
     };
     take(element.children);
-    if (!parts.some((part) => wordsOf(part) !== '' || part.type.name === 'meaning'))
+    if (!parts.some((part) => part.childCount > 0 || part.type.name === 'meaning'))
       return this.#nothing(attrs);
     if (parts[0]?.type.name !== 'term') parts.unshift(schema.node('term'));
     if (parts.at(-1)?.type.name !== 'meaning') meaning([schema.node('paragraph')]);

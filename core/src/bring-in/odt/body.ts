@@ -1,5 +1,5 @@
 import { isTag, isText, type ChildNode, type Element } from 'domhandler';
-import { getElementsByTagName, textContent } from 'domutils';
+import { getElementsByTagName, removeElement, textContent } from 'domutils';
 import { primaryOf } from '../../language/index.js';
 import type { Tally } from '../book/report.js';
 import { nested, type Block } from '../page/blocks.js';
@@ -120,6 +120,8 @@ export class Body {
     const after = this.#after.splice(0);
     if (style.isRuled && textContent(block.element).trim() === '' && inside(block.element).length === 0)
       return [{ element: element('hr') }, ...after];
+    // What held only a frame is gone with it.
+    if (block.element.children.length === 0 && after.length > 0) return after;
     return [...(block.isCaption ? withPicture(block) : [block]), ...after];
   }
 
@@ -148,7 +150,7 @@ export class Body {
   #list(source: Element, level: number, outer: string): Block[] {
     const style = source.attribs['text:style-name'] || outer || this.#styleOfItems(source);
     // Numbered headings stand in lists.
-    if (getElementsByTagName('text:h', source.children).length > 0)
+    if (!isOwnList(style) && holdsHeadingsOnly(source))
       return inside(source).flatMap((item) =>
         inside(item).flatMap((one) =>
           one.name === 'text:list' ? this.#list(one, level + 1, style) : this.#blocks(wrap(one)),
@@ -288,9 +290,11 @@ export class Body {
           'xlink:title': tip,
           'office:title': title,
         } = attribs;
-        return this.#within(linkElement(this.written.places.addressOf(href), title ?? tip, frame), () =>
-          this.#children(source),
-        );
+        const link = linkElement(this.written.places.addressOf(href), title ?? tip, frame);
+        this.#within(link, () => this.#children(source));
+        // What stands beside the line has taken the link along.
+        if (link.children.length === 0) removeElement(link);
+        return;
       }
       case 'text:hidden-text':
       case 'text:hidden-paragraph':
@@ -599,6 +603,13 @@ export class Body {
 }
 
 const isBooks = (name: string): boolean => name === BOOK_TOP || name === BOOK_CONTENTS;
+
+/** The styles of lists that a book has which was published from here. */
+const isOwnList = (style: string): boolean => style === 'Bullets' || style === 'Numbers';
+
+const holdsHeadingsOnly = (list: Element): boolean =>
+  getElementsByTagName('text:h', list.children).length > 0 &&
+  getElementsByTagName('text:p', list.children).every((one) => textContent(one).trim() === '');
 
 const linkElement = (href: string, title?: string, frame?: string): Element =>
   element('a', { href, ...(title ? { title } : {}), ...(frame ? { target: frame } : {}) });

@@ -73,7 +73,7 @@ export class Places {
     const name = bookmark.attribs['text:name'] ?? '';
     const { parent, next } = siblings(bookmark);
     if (!isHiddenName(name) || !parent) return false;
-    if (next?.name === 'text:note') {
+    if (next?.name === 'text:note' && next.attribs['text:id'] === `note ${name}`) {
       this.#mark(`bookmark ${name}`, `note.${next.attribs['text:id'] ?? ''}`, 'note');
       return true;
     }

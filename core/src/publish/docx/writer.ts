@@ -160,7 +160,10 @@ export class DocumentWriter {
 
   /** The bookmark over a section that a list of contents is about. */
   #listOfSection(section: string): string | undefined {
-    return [...this.edition.map.contents.values()].some((list) => list.section === section)
+    const isInFlow = this.edition.book.chapters.some(({ doc }) =>
+      sectionsOf(doc).some(({ id }) => id === section),
+    );
+    return isInFlow && [...this.edition.map.contents.values()].some((list) => list.section === section)
       ? `_sec_${this.edition.nameOf(section)}`.slice(0, 40)
       : undefined;
   }
@@ -333,8 +336,8 @@ export class DocumentWriter {
       return this.#paragraph('Caption', `${counted}${run(' ')}${words}`, more);
     this.#placed.add(id);
     const name = this.edition.nameOf(id);
-    const whole = this.#bookmark(name, counted) + run(' ') + words;
-    return this.#paragraph('Caption', this.#bookmark(`${name.slice(0, 36)}_all`, whole), more);
+    const whole = `${this.#bookmark(name, counted)}${run(' ')}${this.#bookmark(partOf(name, 'words'), words)}`;
+    return this.#paragraph('Caption', this.#bookmark(partOf(name, 'all'), whole), more);
   }
 
   /** Parts of a picture that lead somewhere are a list of links below it. */
@@ -584,7 +587,8 @@ export class DocumentWriter {
     const name = this.edition.nameOf(place);
     const words = (text: string) => run(text, '', look);
     const whole = (code: string) => field(code, words(said));
-    if (target.kind === 'note') return origin + whole(`NOTEREF ${name} \\h`);
+    if (target.kind === 'note' && form !== 'page' && form !== 'where' && form !== 'own')
+      return origin + whole(`NOTEREF ${name} \\h`);
     const captioned = target.kind === 'figure' || target.kind === 'table';
     switch (form) {
       case 'page':
@@ -594,13 +598,13 @@ export class DocumentWriter {
       case 'number':
         return origin + whole(captioned || target.label === '' ? `REF ${name} \\h` : `REF ${name} \\r \\h`);
       case 'number-words':
-        if (captioned && target.label !== '') return origin + whole(`REF ${name.slice(0, 36)}_all \\h`);
+        if (captioned && target.label !== '') return origin + whole(`REF ${partOf(name, 'all')} \\h`);
         if (target.label === '') return origin + whole(`REF ${name} \\h`);
         return origin + this.#composed(node, '{number} {words}', look);
       case 'own':
         return origin + this.#composed(node, own.trim() === '' ? '{words}' : own, look);
       default:
-        return origin + whole(`REF ${name} \\h`);
+        return origin + whole(`REF ${captioned && target.label !== '' ? partOf(name, 'words') : name} \\h`);
     }
   }
 
@@ -721,6 +725,9 @@ function inOrder(properties: string): string {
 function directed(block: Node): string {
   return directionOfWords(block.textContent) === 'rtl' ? '<w:bidi/>' : '';
 }
+
+/** The bookmark over a whole caption, or over its words; that of the thing itself is on its label. */
+const partOf = (name: string, part: 'all' | 'words'): string => `${name.slice(0, 34)}_${part}`;
 
 /** A run of words, or of what stands in its place. */
 function run(text: string, content = '', look = ''): string {

@@ -166,7 +166,8 @@ function shownFor(node: Node, { format, say, map, places, returnsOf }: Edition):
     case 'text':
       return node.text ?? '';
     case 'heading':
-      return places.get(idOf(node) ?? '')?.label ?? '';
+      // Documents count their headings themselves.
+      return format === 'docx' || format === 'odt' ? '' : (places.get(idOf(node) ?? '')?.label ?? '');
     case 'reference':
       return say(node);
     case 'note':

@@ -1,4 +1,4 @@
-import { attrsOf, noteMarkOf } from '../../manuscript/index.js';
+import { attrsOf, noteMarkOf, type ContentsList } from '../../manuscript/index.js';
 import { targetIn, type Edition } from './edition.js';
 
 const known = new WeakMap<Edition, Set<string>>();
@@ -27,7 +27,7 @@ function readPlaces(edition: Edition): Set<string> {
           led.add(noteMarkOf(node).of);
           break;
         case 'contents':
-          for (const { place } of edition.map.contents.get(id)?.lines ?? []) led.add(place);
+          for (const place of placesIn(edition.map.contents.get(id))) led.add(place);
           break;
         case 'return_link':
           for (const { to } of edition.returnsOf(node)) led.add(to);
@@ -37,3 +37,9 @@ function readPlaces(edition: Edition): Set<string> {
     });
   return led;
 }
+
+/** What a list of contents lists, and the section that it is about. */
+const placesIn = (list: ContentsList | undefined): string[] => [
+  ...(list?.section ? [list.section] : []),
+  ...(list?.lines ?? []).map(({ place }) => place),
+];

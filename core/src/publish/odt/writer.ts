@@ -567,7 +567,7 @@ export class TextWriter {
     const name = this.edition.nameOf(place);
     if (
       form === 'own' ||
-      (form === 'number-words' && target.label !== '' && target.kind !== 'figure' && target.kind !== 'table')
+      (form === 'number-words' && target.label !== '' && !['figure', 'table', 'note'].includes(target.kind))
     )
       return (
         origin +
@@ -575,7 +575,7 @@ export class TextWriter {
       );
     const isCaptioned = (target.kind === 'figure' || target.kind === 'table') && target.label !== '';
     const [tag, kind] =
-      target.kind === 'note'
+      target.kind === 'note' && form !== 'page' && form !== 'where'
         ? ['note-ref', 'note ']
         : isCaptioned && form !== 'page' && form !== 'where'
           ? ['sequence-ref', 'seq ']
@@ -588,7 +588,7 @@ export class TextWriter {
       words: isCaptioned ? 'caption' : 'text',
     };
     const attributes = {
-      'text:note-class': target.kind === 'note' ? (this.areEndnotes ? 'endnote' : 'footnote') : null,
+      'text:note-class': tag === 'note-ref' ? (this.areEndnotes ? 'endnote' : 'footnote') : null,
       'text:reference-format': formats[form] ?? 'text',
       'text:ref-name': kind + name,
     };
