@@ -7,6 +7,7 @@ const FLOORS = {
     ['readback'],
     ['publish'],
     ['bring-in'],
+    ['carry-over'],
     ['reach', 'audit'],
     ['steps'],
     ['repair'],

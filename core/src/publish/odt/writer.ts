@@ -45,7 +45,6 @@ export class TextWriter {
   #waiting: string[] = [];
   #parts = 0;
   #tables = 0;
-  #notes = 0;
   #matter: Matter = 'main';
   readonly areEndnotes: boolean;
 
@@ -543,7 +542,6 @@ export class TextWriter {
     }
     const back = this.#spot(id);
     this.#placed.add(of);
-    this.#notes += 1;
     // What waits is for the words around the mark.
     const waiting = this.#waiting.splice(0);
     const remark = note.node.children
