@@ -32,7 +32,7 @@ const FLOORS = {
     ['demo-books.ts'],
     ['run.ts'],
     ['app.ts'],
-    ['checks', 'publishing', 'bring-in'],
+    ['checks', 'publishing', 'bring-in', 'carry-over'],
     ['reports'],
     ['books'],
     ['shelf'],

@@ -512,6 +512,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/books/{id}/carry-over/offers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["CarryOverController_offers"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/carry-over": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["CarryOverController_plan"];
+        put?: never;
+        post: operations["CarryOverController_carry"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/books/{id}/checks": {
         parameters: {
             query?: never;
@@ -1601,6 +1633,46 @@ export interface components {
             travels?: "inside" | "beside" | "public";
             /** @description A web address; empty takes it away */
             address?: string;
+        };
+        CarryOfferDto: {
+            id: string;
+            title: string;
+            author: string;
+            /** Format: date-time */
+            updatedAt: string;
+            /**
+             * @description What agrees
+             * @enum {string}
+             */
+            because: "identifier" | "title" | "words";
+        };
+        PassageDto: {
+            chapter: string;
+            before: string;
+            words: string;
+            after: string;
+        };
+        CarriedDto: {
+            id: string;
+            /** @enum {string} */
+            kind: "link" | "bookmark" | "note" | "mark of a note" | "reference" | "return link" | "picture link" | "areas" | "contents";
+            /** @description Where it leads, or what it says */
+            about: string;
+            /** @enum {string} */
+            fate: "sure" | "look" | "gone" | "there";
+            /** @description Why it is to be looked at, or has no spot; empty for any other */
+            why: string;
+            old: components["schemas"]["PassageDto"];
+            new: components["schemas"]["PassageDto"] | null;
+        };
+        CarryItemsDto: {
+            items: components["schemas"]["CarriedDto"][];
+        };
+        CarryRequestDto: {
+            /** @description The id of the older book */
+            from: string;
+            /** @description What is taken: the kind and the id of each thing, with a space between */
+            take: string[];
         };
         NewCheckDto: {
             /** @description Only these addresses; all of the book without them */
@@ -3393,6 +3465,102 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StartedDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    CarryOverController_offers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CarryOfferDto"][];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    CarryOverController_plan: {
+        parameters: {
+            query: {
+                from: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CarryItemsDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    CarryOverController_carry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CarryRequestDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RepairDoneDto"];
                 };
             };
             /** @description A problem document (RFC 9457): what happened, what was kept and what to do */

@@ -10,6 +10,9 @@ import type {
   BookSummary,
   BulkRepairRequest,
   ChapterAdded,
+  CarryItems,
+  CarryOffer,
+  CarryRequest,
   ChapterMade,
   ChapterPlace,
   ChapterSave,
@@ -129,6 +132,12 @@ export function vennet(address = '') {
       answer(http.GET('/api/books/{id}/division', of(book))),
     divide: (book: string, begins: string[]): Promise<RepairDone> =>
       answer(http.PUT('/api/books/{id}/division', { ...of(book), body: { begins } })),
+    carryOffers: (book: string): Promise<CarryOffer[]> =>
+      answer(http.GET('/api/books/{id}/carry-over/offers', of(book))),
+    carryPlan: (id: string, from: string): Promise<CarryItems> =>
+      answer(http.GET('/api/books/{id}/carry-over', { params: { path: { id }, query: { from } } })),
+    carryOver: (book: string, body: CarryRequest): Promise<RepairDone> =>
+      answer(http.POST('/api/books/{id}/carry-over', { ...of(book), body })),
     moveSection: (book: string, body: SectionMove): Promise<RepairDone> =>
       answer(http.POST('/api/books/{id}/sections/move', { ...of(book), body })),
 

@@ -7,6 +7,7 @@ import compression from 'compression';
 import { Logger } from 'nestjs-pino';
 import { BooksModule } from './books/books.module.js';
 import { BringInModule } from './bring-in/bring-in.module.js';
+import { CarryOverModule } from './carry-over/carry-over.module.js';
 import { ChecksModule } from './checks/checks.module.js';
 import { DatabaseModule } from './database/database.module.js';
 import { JobsModule } from './jobs/jobs.module.js';
@@ -50,6 +51,7 @@ export class AppModule {
         ProbeModule.with({ ...prober, standIn: world }),
         ShelfModule,
         BringInModule,
+        CarryOverModule,
         ChecksModule.with(timeGate),
         PublishingModule,
       ],

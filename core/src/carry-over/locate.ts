@@ -4,6 +4,8 @@ import { END, type Token } from './tokens.js';
 const AROUND = 10;
 /** How far words may have been put in or taken out near a spot. */
 const SLACK = 5;
+/** So many words of a block around a passage tell where it is. */
+const ENOUGH = 8;
 /** With so many of the words around, a few changed ones beside a passage raise no doubt. */
 const KNOWN = 12;
 /** Rows of three words that stand more often than this say nothing of a place. */
@@ -37,8 +39,7 @@ export class Locator {
   /** @param from the first word of the passage, `to` the one after its last; the same for a spot between two words */
   find(from: number, to: number): Located | null {
     const { before, after } = this;
-    const start = Math.max(0, from - AROUND);
-    const end = Math.min(before.length, to + AROUND);
+    const { start, end } = this.#around(from, to);
     const shift = this.#shift(start, end);
     if (!shift) return null;
     const low = Math.max(0, start + shift.by - SLACK);
@@ -74,6 +75,19 @@ export class Locator {
     }
     if (after.slice(begin, finish).some(({ word }) => word === END)) return null;
     return { from: begin, to: finish, isSure: false, isSame: false };
+  }
+
+  /** The words around a passage: those of its block, and more where the block is short, since blocks are moved. */
+  #around(from: number, to: number): { start: number; end: number } {
+    const { before } = this;
+    const wide = { start: Math.max(0, from - AROUND), end: Math.min(before.length, to + AROUND) };
+    let [start, end] = [from, to];
+    while (start > wide.start && before[start - 1]?.word !== END) start--;
+    while (end < wide.end && before[end]?.word !== END) end++;
+    // The end of a block says something too.
+    start = Math.max(wide.start, start - 1);
+    end = Math.min(wide.end, end + 1);
+    return end - start - (to - from) >= ENOUGH ? { start, end } : wide;
   }
 
   /** How far the words around a passage have moved, by most of the rows of three of them. */

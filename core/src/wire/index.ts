@@ -1,3 +1,4 @@
+import type { Carried } from '../carry-over/index.js';
 /**
  * The shapes that travel between the server and its clients. Both sides take them from here; the HTTP interface is
  * described at `/api/openapi.json`.
@@ -218,6 +219,29 @@ export interface FormPreview {
 /** Where the chapters of a book are to begin: ids of chapters and of headings. */
 export interface DivisionChange {
   begins: string[];
+}
+
+/** By what a book is known as a newer version of another. */
+export const CARRY_REASONS = ['identifier', 'title', 'words'] as const;
+
+/** A book of which another one may be a newer version. */
+export interface CarryOffer {
+  id: string;
+  title: string;
+  author: string;
+  updatedAt: string;
+  because: (typeof CARRY_REASONS)[number];
+}
+
+/** What would become of everything that was made in an older book. */
+export interface CarryItems {
+  items: Carried[];
+}
+
+/** What is carried over from an older book: the kind and the id of each thing. */
+export interface CarryRequest {
+  from: string;
+  take: string[];
 }
 
 /** Which links a repair is for: all uses of an address, or single links by id. */

@@ -1,5 +1,6 @@
 import type { BringInReport } from '@vennet/core/bring-in';
 import type { DivisionLine } from '@vennet/core/edits';
+import type { CarryOffer } from '@vennet/core/wire';
 import { Dialog } from 'radix-ui';
 import { FileInput } from 'lucide-react';
 import { useRef, useState } from 'react';
@@ -10,13 +11,15 @@ import { sendBook } from '../api/send.js';
 import { beginsOf, Division, isDividedAlike } from '../outline/Division.js';
 import { tellFault, useNotices } from '../parts/notices.js';
 import { useOnce } from '../parts/use-once.js';
+import { CarryOffers, CarryPlan, useCarryOffers } from './CarryOver.js';
 import { Report } from './Report.js';
 
 type Stage =
   | { at: 'choosing'; fault: string | null }
   | { at: 'working'; name: string; share: number | null; doing: string }
   | { at: 'dividing'; id: string; report: BringInReport; lines: DivisionLine[]; asItWas: DivisionLine[] }
-  | { at: 'done'; id: string; report: BringInReport };
+  | { at: 'done'; id: string; report: BringInReport }
+  | { at: 'carrying'; id: string; report: BringInReport; from: CarryOffer };
 
 type DividingStage = Extract<Stage, { at: 'dividing' }>;
 
@@ -71,7 +74,7 @@ export function BringIn({ done }: { done(): void }) {
         <Dialog.Overlay className="veil" />
         <Dialog.Content
           className="dialog"
-          data-size={stage.at === 'dividing' ? 'wide' : undefined}
+          data-size={stage.at === 'dividing' || stage.at === 'carrying' ? 'wide' : undefined}
           aria-describedby={undefined}
         >
           {stage.at === 'choosing' && <Choose fault={stage.fault} take={(file) => void take(file)} />}
@@ -83,9 +86,20 @@ export function BringIn({ done }: { done(): void }) {
               take={(lines) => divide(stage, lines)}
             />
           )}
+          {stage.at === 'carrying' && (
+            <CarryPlan
+              book={stage.id}
+              from={stage.from}
+              end={() => {
+                setStage({ at: 'done', id: stage.id, report: stage.report });
+                done();
+              }}
+            />
+          )}
           {stage.at === 'done' && (
             <>
               <Dialog.Title className="mb-3 text-xl font-semibold">The book is in your Library</Dialog.Title>
+              <Offered id={stage.id} choose={(from) => setStage({ ...stage, at: 'carrying', from })} />
               <Report report={stage.report} />
               <div className="mt-5 flex justify-end gap-2">
                 <Dialog.Close className="button" data-look="quiet">
@@ -101,6 +115,12 @@ export function BringIn({ done }: { done(): void }) {
       </Dialog.Portal>
     </Dialog.Root>
   );
+}
+
+/** What this book may be a newer version of. */
+function Offered({ id, choose }: { id: string; choose(offer: CarryOffer): void }) {
+  const { data: offers = [] } = useCarryOffers(id);
+  return <CarryOffers offers={offers} choose={choose} />;
 }
 
 function Choose({ fault, take }: { fault: string | null; take(file: File | undefined): void }) {

@@ -8,6 +8,7 @@ import { queries } from '../api/queries.js';
 import { Frame } from '../frame/Frame.js';
 import { useVisited } from '../editor/going/visited.js';
 import { tellFault, useNotices } from '../parts/notices.js';
+import { CarryOver } from './CarryOver.js';
 import { BringIn } from './BringIn.js';
 import { StartBook } from './StartBook.js';
 import { counted, message } from '@vennet/core/language';
@@ -93,6 +94,7 @@ export function Library() {
                 >
                   Open
                 </Link>
+                <CarryOver book={book.id} title={book.title} />
                 <button
                   type="button"
                   className="button"
