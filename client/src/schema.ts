@@ -144,6 +144,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/books/{id}/hand-made-navigation": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["ReportsController_navigation"];
+        put?: never;
+        post: operations["BooksController_navigation"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/books/{id}/mentions": {
         parameters: {
             query?: never;
@@ -1455,6 +1471,10 @@ export interface components {
             target: components["schemas"]["InsideTargetDto"];
             repair: components["schemas"]["RemoveBookmarkDto"] | components["schemas"]["RenameBookmarkDto"] | components["schemas"]["NewIdDto"] | components["schemas"]["RemoveNoteDto"] | components["schemas"]["RemoveNodeDto"] | components["schemas"]["DepthDto"] | components["schemas"]["WholeBookDto"] | components["schemas"]["ReturnToDto"] | components["schemas"]["RemoveBlockDto"];
         };
+        NavigationRequestDto: {
+            /** @description The keys of the pieces that are made real */
+            take: string[];
+        };
         MentionDto: {
             chapter: string;
             from: number;
@@ -2105,6 +2125,20 @@ export interface components {
             words: number;
             begins: boolean;
         };
+        HandMadeNavigationDto: {
+            /** @description By what it is named, until its chapter is changed */
+            key: string;
+            chapter: string;
+            words: string;
+            before: string;
+            after: string;
+            /** @enum {string} */
+            sureness: "sure" | "likely" | "look";
+            /** @description Why it is not sure; empty for what is */
+            why: string;
+            /** @enum {string} */
+            becomes: "contents" | "return" | "reference" | "link";
+        };
         ProblemDto: {
             type: string;
             title: string;
@@ -2577,6 +2611,70 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["InsideRepairDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RepairDoneDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    ReportsController_navigation: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HandMadeNavigationDto"][];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    BooksController_navigation: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NavigationRequestDto"];
             };
         };
         responses: {

@@ -30,6 +30,8 @@ import type {
   LinkRow,
   Manuscript,
   MentionsRequest,
+  HandMadePiece,
+  NavigationRequest,
   NewBook,
   NewChapter,
   NewCheck,
@@ -149,6 +151,10 @@ export function vennet(address = '') {
       answer(http.POST('/api/books/{id}/bulk-repairs', { ...of(book), body })),
     linkMentions: (book: string, body: MentionsRequest): Promise<RepairDone> =>
       answer(http.POST('/api/books/{id}/mentions', { ...of(book), body })),
+    handMadeNavigation: (book: string): Promise<HandMadePiece[]> =>
+      answer(http.GET('/api/books/{id}/hand-made-navigation', of(book))),
+    makeNavigation: (book: string, body: NavigationRequest): Promise<RepairDone> =>
+      answer(http.POST('/api/books/{id}/hand-made-navigation', { ...of(book), body })),
     changes: (book: string): Promise<BookChange[]> => answer(http.GET('/api/books/{id}/changes', of(book))),
     takeBack: (id: string, change: string): Promise<TakenBack> =>
       answer(http.POST('/api/books/{id}/changes/{change}/take-back', { params: { path: { id, change } } })),

@@ -288,6 +288,7 @@ class Planner {
         .figure(made.figure)
         .areas.map(({ name }) => name)
         .join(', ');
+    if (made.kind === 'return link') return attrsOf.returnLink(made.node).own;
     return 'node' in made ? wordsOf(made.node).slice(0, 80) : '';
   }
 

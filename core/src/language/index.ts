@@ -6,6 +6,8 @@ export type { PageState } from './page-state.js';
 export { languageTold } from './tag-told.js';
 export { directionOf, directionOfWords, type Direction } from './direction.js';
 export { areOneLanguage, languageTag, primaryOf } from './tag.js';
+export { navigationWords } from './navigation-words.js';
+export type { NavigationWords } from './navigation-words.js';
 export { phrases } from './phrases.js';
 export { endsInAbbreviation, sentenceEnds } from './sentences.js';
 export { faultInSigns, MOST_MARKS, plainWords, withFewMarks, withoutForbidden } from './signs.js';

@@ -1,3 +1,4 @@
+import type { HandMadeNavigation } from '../edits/index.js';
 import type { Carried } from '../carry-over/index.js';
 /**
  * The shapes that travel between the server and its clients. Both sides take them from here; the HTTP interface is
@@ -236,6 +237,17 @@ export interface CarryOffer {
 /** What would become of everything that was made in an older book. */
 export interface CarryItems {
   items: Carried[];
+}
+
+/** A piece of navigation that was typed by hand, and what it can become. */
+export type HandMadePiece = Pick<
+  HandMadeNavigation,
+  'key' | 'chapter' | 'words' | 'before' | 'after' | 'sureness' | 'why' | 'becomes'
+>;
+
+/** Which pieces of hand-made navigation are made real, by their keys. */
+export interface NavigationRequest {
+  take: string[];
 }
 
 /** What is carried over from an older book: the kind and the id of each thing. */

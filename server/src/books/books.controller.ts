@@ -35,6 +35,7 @@ import {
   StepsSentDto,
 } from './dto/books.dto.js';
 import { BulkRepairDto, InsideRepairDto, MentionsDto, RepairDoneDto, RepairDto } from './dto/repairs.dto.js';
+import { NavigationRequestDto } from './dto/navigation.dto.js';
 import { BooksService } from './books.service.js';
 import { ChangesService } from './changes.service.js';
 import { RepairsService } from './repairs.service.js';
@@ -138,6 +139,17 @@ export class BooksController {
   @ApiOkResponse({ type: RepairDoneDto })
   repairInside(@Param('id', ParseUUIDPipe) id: string, @Body() body: InsideRepairDto): Promise<RepairDone> {
     return this.repairs.repairInside(id, body);
+  }
+
+  /** Makes contents, return links and references of navigation that was typed by hand. */
+  @Post('books/:id/hand-made-navigation')
+  @HttpCode(200)
+  @ApiOkResponse({ type: RepairDoneDto })
+  navigation(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Body() body: NavigationRequestDto,
+  ): Promise<RepairDone> {
+    return this.repairs.makeNavigation(id, body);
   }
 
   /** Makes links of mentions all over a book. */

@@ -76,3 +76,22 @@ describe('mentions all over a book', () => {
     await app.api.putBookBack(book);
   });
 });
+
+test('navigation that was typed by hand is made real as one change, and that is taken back', async () => {
+  const page =
+    '<!doctype html><html lang="en"><title>Guide</title><body><h1 id="toc">Contents</h1><p>Lamps ... 3</p><p>Tides ... 7</p><p>Wind ... 9</p><h1>Lamps</h1><p>Of lamps.</p><p><a href="#toc">Back to contents</a></p><h1>Tides</h1><p>Of tides.</p><h1>Wind</h1><p>Of wind.</p>';
+  const { id } = (await app.upload('guide.html', page)).body;
+  const pieces = await app.api.handMadeNavigation(id);
+  expect(pieces.map(({ becomes, sureness }) => [becomes, sureness])).toEqual([
+    ['contents', 'sure'],
+    ['return', 'sure'],
+  ]);
+  const done = await app.api.makeNavigation(id, { take: pieces.map(({ key }) => key) });
+  expect(done.changed).toBe(2);
+  const text = async () => JSON.stringify((await app.api.manuscript(id)).chapters.map(({ doc }) => doc));
+  expect(await text()).toContain('"type":"contents"');
+  expect(await text()).toContain('"own":"Back to contents"');
+  expect(await app.api.handMadeNavigation(id)).toEqual([]);
+  await app.api.takeBack(id, done.change!);
+  expect(await app.api.handMadeNavigation(id)).toHaveLength(2);
+});

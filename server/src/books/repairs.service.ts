@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { faultInDestination } from '@vennet/core/destination';
-import { handMadeNotes, makeNotes } from '@vennet/core/edits';
+import { handMadeNotes, makeNavigation, makeNotes } from '@vennet/core/edits';
 import { DEFAULT_STRUCTURE, readBook, type ReadBook } from '@vennet/core/manuscript';
 import {
   applyInsideRepair,
@@ -15,6 +15,7 @@ import type {
   BulkRepairRequest,
   InsideRepairRequest,
   MentionsRequest,
+  NavigationRequest,
   RepairDone,
   RepairRequest,
   RepairTarget,
@@ -86,6 +87,19 @@ export class RepairsService {
       },
       (count) =>
         message('Before {count, plural, one {one mention} other {# mentions}} became links', { count }),
+    );
+  }
+
+  /** Makes contents, return links and references of what was typed by hand, as one change. */
+  async makeNavigation(bookId: string, { take }: NavigationRequest): Promise<RepairDone> {
+    return this.#changeAll(
+      bookId,
+      (book) => makeNavigation(book, new Set(take), mint),
+      (count) =>
+        message(
+          'Before {count, plural, one {one piece} other {# pieces}} of navigation typed by hand became real',
+          { count },
+        ),
     );
   }
 

@@ -6,7 +6,7 @@ import {
   type Severity,
   type Survey,
 } from '@vennet/core/audit';
-import { divisionOf, type DivisionLine } from '@vennet/core/edits';
+import { divisionOf, handMadeNavigation, type DivisionLine } from '@vennet/core/edits';
 import { FORMATS, linksOf, placesOf, readBook, type Place } from '@vennet/core/manuscript';
 import { editionOf, hrefIn, lossesIn } from '@vennet/core/publish';
 import { surveyReport, type SurveyReport } from '@vennet/core/reports';
@@ -16,6 +16,7 @@ import {
   type DestinationVerdict,
   type FindingCounts,
   type FormPreview,
+  type HandMadePiece,
   type LinkRow,
   type Manuscript,
 } from '@vennet/core/wire';
@@ -142,6 +143,14 @@ const places = (manuscript: Manuscript): Place[] => [...placesOf(readBook(manusc
 /** How a book is divided into chapters, and where else it could be. */
 const division = (book: Manuscript): DivisionLine[] => divisionOf(readBook(book).chapters);
 
+/** What of the navigation of a book was typed by hand. */
+const navigation = (book: Manuscript): HandMadePiece[] =>
+  handMadeNavigation(readBook(book)).map(
+    ({ key, chapter, words, before, after, sureness, why, becomes }) => ({
+      ...{ key, chapter, words, before, after, sureness, why, becomes },
+    }),
+  );
+
 /** What is computed of a whole book; pure, so that it can be done in a process of its own. */
 const REPORTS = {
   manuscript: (book: Manuscript) => book,
@@ -153,6 +162,7 @@ const REPORTS = {
   addresses,
   places,
   division,
+  navigation,
 };
 export type ReportKind = keyof typeof REPORTS;
 

@@ -3,6 +3,7 @@ import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
 import { ManuscriptDto, PlaceDto } from '../books/dto/books.dto.js';
 import { DivisionLineDto } from '../books/dto/division.dto.js';
+import { HandMadeNavigationDto } from '../books/dto/navigation.dto.js';
 import { Reports } from './reports.service.js';
 
 @ApiTags('books')
@@ -41,5 +42,16 @@ export class ReportsController {
     @Res() response: Response,
   ): Promise<void> {
     return this.reports.send(request, response, id, 'division');
+  }
+
+  /** What of the navigation of a book was typed by hand, and what it can become. */
+  @Get('hand-made-navigation')
+  @ApiOkResponse({ type: [HandMadeNavigationDto] })
+  navigation(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Req() request: Request,
+    @Res() response: Response,
+  ): Promise<void> {
+    return this.reports.send(request, response, id, 'navigation');
   }
 }

@@ -25,6 +25,7 @@ export interface BulkNeeds {
     | 'repairInside'
     | 'moveSection'
     | 'linkMentions'
+    | 'makeNavigation'
     | 'takeBack'
     | 'addChapter'
     | 'removeChapter'
@@ -51,6 +52,8 @@ export interface BulkChanges {
   moveSection(move: SectionMove): Promise<boolean>;
   /** Makes links of mentions. */
   linkMentions(request: MentionsRequest): Promise<boolean>;
+  /** Makes contents, return links and references of what was typed by hand. */
+  makeNavigation(take: readonly string[]): Promise<boolean>;
   /** Adds a chapter after another one; gives its id, or `null` where it could not be added. */
   addChapter(after: string): Promise<string | null>;
   removeChapter(chapter: VersionedChapter): Promise<boolean>;
@@ -137,6 +140,17 @@ export function createBulkChanges({ store, api, texts, notices, open, acts, faul
         () => 'The section was moved.',
       ),
     linkMentions: (request) => inBook((book) => api.linkMentions(book, request), linksWere('made')),
+    makeNavigation: (take) =>
+      inBook(
+        (book) => api.makeNavigation(book, { take: [...take] }),
+        (count) =>
+          message(
+            '{count, plural, one {One piece of navigation is} other {# pieces of navigation are}} real now.',
+            {
+              count,
+            },
+          ),
+      ),
     async addChapter(after) {
       const done = await change(
         (book) => api.addChapter(book, { title: '', after }),

@@ -10,6 +10,7 @@ import { ListTree } from 'lucide-react';
 import { Dialog } from 'radix-ui';
 import { ownWords } from '../book/store.js';
 import { useBookChoice } from './book-choice.js';
+import { HandMadeNavigation } from './HandMadeNavigation.js';
 import { HandMadeNotes } from './HandMadeNotes.js';
 import { message } from '@vennet/core/language';
 import { Choice } from '../parts/Choice.js';
@@ -69,6 +70,7 @@ export function StructureDialog() {
           </Dialog.Description>
           <Fields structure={structure} change={choose} />
           <HandMadeNotes close={() => show(false)} />
+          {open && <HandMadeNavigation close={() => show(false)} />}
           <div className="mt-5 flex justify-end gap-2">
             <Dialog.Close className="button" data-look="quiet">
               Not now

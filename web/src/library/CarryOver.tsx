@@ -30,7 +30,7 @@ export function CarryOffers({
 }) {
   if (offers.length === 0) return null;
   return (
-    <section aria-label="An older version" className="mt-4 border-l-4 border-amber py-1 pl-3">
+    <section aria-label="An older version" className="my-4 border-l-4 border-amber py-1 pl-3">
       <ul className="space-y-2">
         {offers.map((offer) => (
           <li key={offer.id} className="flex flex-wrap items-center justify-between gap-2">

@@ -4,6 +4,7 @@ import { Slice, type Fragment } from 'prosemirror-model';
 import { Plugin } from 'prosemirror-state';
 import { linkAddresses } from './autolink.js';
 import { useNotices } from '../../parts/notices.js';
+import { pastedHtml } from './pasted-html.js';
 import { mint } from '../state/mint.js';
 import { takenIds } from '../state/taken-ids.js';
 
@@ -14,6 +15,8 @@ import { takenIds } from '../state/taken-ids.js';
 export function pastedText(): Plugin {
   return new Plugin({
     props: {
+      transformPastedHTML: (html) =>
+        pastedHtml(html, (text) => new DOMParser().parseFromString(text, 'text/html')),
       transformPasted(slice, view) {
         if (view.dragging) return slice;
         const content = linkAddresses(copyInto(fitted(slice.content), takenIds(), mint));
