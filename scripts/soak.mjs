@@ -5,6 +5,7 @@
 //   load      an hour of mixed load in a server of 1 GB
 //   exports   100 exports of a book that changes between them
 //   corpus    ten e-books of other makers from Debian's documentation packages, in and out in three forms
+//   documents DOCX and ODT of other makers from Debian's packages, in and out in three forms, and 200 random books
 //   faults    faults put into core at random: its tests have to notice most
 // `npm run soak -- --only killings --times 20 --minutes 60 --faults 200 --seed 7 --runs 100`
 import { spawnSync } from 'node:child_process';
@@ -56,6 +57,11 @@ const parts = {
     needPackages('epubcheck', 'qpdf', 'poppler-utils');
     const { soak } = await import('../bench/dist/soak/index.js');
     return soak('corpus', { times: 0, minutes: 0 });
+  },
+  async documents() {
+    say('Documents of other makers');
+    const { soak } = await import('../bench/dist/soak/index.js');
+    return soak('documents', { times: 10 * number('times', 20), minutes: 0 });
   },
   async faults() {
     const count = number('faults', 120);

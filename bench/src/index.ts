@@ -1,4 +1,5 @@
 import { benchAuditing } from './auditing.js';
+import { benchBringingIn } from './bringing-in.js';
 import { benchChecking } from './checking/checking.js';
 import { benchMentions } from './mentions.js';
 import { benchPublishing } from './publishing.js';
@@ -7,6 +8,7 @@ import { benchServing } from './serving.js';
 import { benchTyping } from './typing/typing.js';
 
 await benchChecking();
+await benchBringingIn();
 await benchPublishing();
 await benchAuditing();
 await benchMentions();

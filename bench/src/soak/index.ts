@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { checkKillings } from './check-killings.js';
 import { corpus } from './corpus.js';
+import { documents } from './documents.js';
 import { manyExports } from './exports.js';
 import { killings } from './killings.js';
 import { mixedLoad } from './load.js';
@@ -42,6 +43,12 @@ export async function soak(
       const amiss = await corpus(directory);
       for (const one of amiss.slice(0, 40)) console.log(`  ${one}`);
       console.log(`ten e-books of other makers, in and out in three forms: ${amiss.length} amiss`);
+      return amiss.length === 0;
+    }
+    if (part === 'documents') {
+      const amiss = await documents(directory, times);
+      for (const one of amiss.slice(0, 40)) console.log(`  ${one}`);
+      console.log(`documents of other makers in and out, and ${times} random books: ${amiss.length} amiss`);
       return amiss.length === 0;
     }
     const { requests, faults, most, last, health } = await mixedLoad(directory, minutes);

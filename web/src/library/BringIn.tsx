@@ -26,20 +26,21 @@ type DividingStage = Extract<Stage, { at: 'dividing' }>;
 /** Brings in a book from a file: choose or drop it, watch it travel, see how it is divided, read what became of it. */
 export function BringIn({ done }: { done(): void }) {
   const [stage, setStage] = useState<Stage>({ at: 'choosing', fault: null });
+  const [isOpen, setOpen] = useState(false);
   const work = useRef<AbortController | null>(null);
   const take = async (file: File | undefined) => {
     if (!file) return;
     const { signal } = (work.current = new AbortController());
-    const show = (share: number | null, doing: string) =>
+    const tell = (share: number | null, doing: string) =>
       setStage({ at: 'working', name: file.name, share, doing });
-    show(0, '');
+    tell(0, '');
     try {
-      const job = await sendBook(file, (share) => show(share, 'Reading the file'), signal);
+      const job = await sendBook(file, (share) => tell(share, 'Reading the file'), signal);
       const stop = () => void api.stopJob(job.id).catch(() => {});
       signal.addEventListener('abort', stop, { once: true });
       const { state, made, message } = await endOfJob(job.id, {
         signal,
-        changed: ({ stage: doing }) => show(null, doing || 'Waiting for its turn'),
+        changed: ({ stage: doing }) => tell(null, doing || 'Waiting for its turn'),
       });
       if (!made) return setStage({ at: 'choosing', fault: state === 'stopped' ? null : message });
       useNotices.getState().announce('The book was brought in.');
@@ -61,12 +62,13 @@ export function BringIn({ done }: { done(): void }) {
       tellFault(error);
     }
   };
-  const close = (open: boolean) => {
+  const show = (open: boolean) => {
     if (!open) work.current?.abort();
+    setOpen(open);
     setStage({ at: 'choosing', fault: null });
   };
   return (
-    <Dialog.Root onOpenChange={close}>
+    <Dialog.Root open={isOpen} onOpenChange={show}>
       <Dialog.Trigger className="button" data-look="main">
         <FileInput size={17} aria-hidden="true" /> Bring in a book
       </Dialog.Trigger>
@@ -91,7 +93,8 @@ export function BringIn({ done }: { done(): void }) {
               book={stage.id}
               from={stage.from}
               end={() => {
-                setStage({ at: 'done', id: stage.id, report: stage.report });
+                // What was done is told, and taken back, beside the Library.
+                show(false);
                 done();
               }}
             />
