@@ -230,7 +230,7 @@ test('a book from right to left is written as it is read, with code and other wo
 });
 
 for (const [what, name, bytes, words] of [
-  ['a file that is no book', 'list.txt', 'Milk, bread', 'neither an EPUB nor an HTML page'],
+  ['a file that is no book', 'list.txt', 'Milk, bread', 'none of the kinds that can be brought in'],
   [
     'a broken e-book',
     'broken.epub',

@@ -26,6 +26,28 @@ const room = async (page, chapter) => {
 const outline = (page, chapter) =>
   page.getByRole('navigation', { name: 'Outline' }).getByRole('link', { name: chapter }).click();
 
+/** A version of the book whose web links are gone and some of whose words are others, as it comes back from an editor. */
+async function withNewVersion(page, id) {
+  const exports = await (await fetch(`${address}/api/books/${id}/exports`)).json();
+  const made = exports.find(({ format }) => format === 'web');
+  const html = await (await fetch(`${address}/api/exports/${made.id}/file`)).text();
+  const edited = html
+    .replace(/<a [^>]*href="https?:[^>]*>(.*?)<\/a>/gs, '$1')
+    .replace(/timetable/g, 'table of sailings')
+    .replace(/lighthouse/g, 'light tower');
+  const form = new FormData();
+  form.append('file', new Blob([edited]), 'small-lights.html');
+  const { id: fresh } = await (
+    await fetch(`${address}/api/books/bring-in`, { method: 'POST', body: form })
+  ).json();
+  await page.goto(address);
+  await page.getByRole('button', { name: 'Carry over to Small Lights' }).first().click();
+  await page.getByRole('button', { name: 'See what can be carried over' }).first().click();
+  await page.getByText('To be looked at').waitFor({ timeout: 30_000 });
+  await shoot(page, 'carry-over');
+  await fetch(`${address}/api/books/${fresh}`, { method: 'DELETE' });
+}
+
 const page = await open('light');
 await room(page);
 await page.getByRole('link', { name: 'Register' }).click();
@@ -57,6 +79,9 @@ for (const make of ['Make the e-book', 'Make the PDF', 'Make the web page']) {
 }
 await page.getByRole('region', { name: 'PDF' }).getByTestId('computed-proof').waitFor();
 await shoot(page, 'publish');
+const [, id] = /books\/([0-9a-f-]+)/.exec(page.url());
+await withNewVersion(page, id);
+await page.goto(`${address}/books/${id}/publish`);
 await page.getByRole('link', { name: 'Shelf' }).click();
 await page.getByRole('button', { name: 'tide-table.pdf' }).click();
 await shoot(page, 'shelf');

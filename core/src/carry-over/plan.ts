@@ -254,16 +254,15 @@ class Planner {
   #samePlace({ id, kind, order, chapter }: Place): string | null {
     if (id.endsWith('.mark') && this.#known.has(id)) return this.#known.get(id) ?? null;
     const first = this.#before.indexOf(chapter, Math.max(0, positionOf(order)));
-    const last = this.#before.tokens.findIndex((token, index) => index >= first && token.word === END);
-    const located = this.#locator.find(first, Math.min(Math.max(first + 1, last), first + 8));
+    let last = first + 1;
+    while (last < first + 8 && this.#before.tokens[last] && this.#before.tokens[last]?.word !== END) last++;
+    const located = this.#locator.find(first, last);
     const token = located && this.#after.tokens[located.from];
     if (!token) return null;
     if (kind === 'chapter') return token.chapter;
-    const same = [...this.#newPlaces.values()].filter(
-      (one) => one.chapter === token.chapter && one.kind === kind,
-    );
     const around = this.#idsAround(token);
-    return same.find((one) => around.includes(one.id))?.id ?? around.find((one) => one !== null) ?? null;
+    const same = around.find((one) => one !== null && this.#newPlaces.get(one)?.kind === kind);
+    return same ?? around.find((one) => one !== null) ?? null;
   }
 
   /** The ids of the blocks in which a word stands, the innermost first. */

@@ -165,7 +165,7 @@ class Reader {
       case 'w:sdt': {
         const tag = getElementsByTagName('w:tag', element.children, true, 1)[0]?.attribs['w:val'];
         const content = inside.filter((one) => one.name === 'w:sdtContent');
-        if (tag !== 'reference') return this.#walk(content);
+        if (tag !== 'vennet:reference') return this.#walk(content);
         // What is composed of several fields is one link.
         const before = this.#found.length;
         const from = this.#text.length;

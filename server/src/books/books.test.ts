@@ -150,7 +150,7 @@ describe('bringing in', () => {
   });
 
   test.each([
-    ['a file that is no book', 'words.txt', 'Just words', /neither an EPUB nor an HTML/],
+    ['a file that is no book', 'words.txt', 'Just words', /none of the kinds that can be brought in/],
     ['an empty file', 'empty.epub', '', /empty/],
     [
       'a broken archive',

@@ -93,8 +93,31 @@ describe('a book with everything in it', () => {
       ['epub', []],
       ['pdf', ['link without words']],
       ['web', []],
+      ['docx', []],
+      ['odt', []],
+      ['markdown', []],
     ]);
   });
+
+  test.each([
+    ['docx', 'application/vnd.openxmlformats-officedocument.wordprocessingml.document', 'PK'],
+    ['odt', 'application/vnd.oasis.opendocument.text', 'PK'],
+    ['markdown', 'text/markdown', '---'],
+  ] as const)(
+    'is made as %s, with every link, and comes in again with them',
+    async (format, type, begins) => {
+      const job = await make(id, format);
+      expect(job.proof).toMatchObject({ lost: [], changed: [], added: [] });
+      const response = await fetch(`${app.address}/api/exports/${job.id}/file`);
+      expect(response.headers.get('content-type')).toContain(type);
+      const bytes = new Uint8Array(await response.arrayBuffer());
+      expect(new TextDecoder().decode(bytes.slice(0, begins.length))).toBe(begins);
+      const again = (await app.upload(job.fileName, bytes)).body.id;
+      const hrefs = async (book: string) =>
+        (await app.api.links(book)).flatMap(({ kind, href }) => (kind === 'web' ? [href] : [])).sort();
+      expect(await hrefs(again)).toEqual(await hrefs(id));
+    },
+  );
 });
 
 describe('a link that leads nowhere', () => {

@@ -89,7 +89,6 @@ export class Body {
             'they are files of their own within this one',
           );
           return [];
-        case 'w:oMathPara':
         case 'm:oMathPara':
           return [{ element: element('p', {}, [formulaFrom(one)]) }];
         default:
@@ -101,7 +100,7 @@ export class Body {
 
   /** What stands in a content control; tags say what it is where no style of paragraphs can (`publish/docx`). */
   #tagged(control: Element): Block[] {
-    const tag = valueOf(childNamed(control, 'w:sdtPr'), 'w:tag');
+    const tag = ownTag(control);
     const content = childNamed(control, 'w:sdtContent') ?? element('none');
     const apart = () => this.#apart((body) => body.read(content));
     if (tag === 'computed') return [];
@@ -232,7 +231,7 @@ export class Body {
         return this.#bookmark(one);
       case 'w:sdt': {
         const content = childNamed(one, 'w:sdtContent') ?? element('none');
-        const isReference = valueOf(childNamed(one, 'w:sdtPr'), 'w:tag') === 'reference';
+        const isReference = ownTag(one) === 'reference';
         return isReference ? this.#composed(content) : this.#children(content);
       }
       case 'mc:AlternateContent':
@@ -587,6 +586,10 @@ interface RunLook {
   isStyled: boolean;
   isRtl: boolean;
 }
+
+/** The tag of a content control that was put into a document here; empty for any other. */
+const ownTag = (control: Element): string =>
+  /^vennet:(.*)$/.exec(valueOf(childNamed(control, 'w:sdtPr'), 'w:tag'))?.[1] ?? '';
 
 const linkElement = (href: string, title?: string, frame?: string): Element =>
   element('a', { href, ...(title ? { title } : {}), ...(frame ? { target: frame } : {}) });

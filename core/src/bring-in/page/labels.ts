@@ -4,10 +4,11 @@ import { element } from './elements.js';
 
 /** Takes the label and number from captions that are counted anew: `Figure 3: `. What leads to them leads to the thing itself. */
 export function withoutLabels(document: Document): void {
-  for (const caption of getElementsByTagName(
-    /^(?:figcaption|caption)$/.test.bind(/^(?:figcaption|caption)$/),
+  const captions = getElementsByTagName(
+    (name) => name === 'figcaption' || name === 'caption',
     document.children,
-  )) {
+  );
+  for (const caption of captions) {
     const [sequence] = getElementsByTagName((name) => name === 'span', caption.children).filter(
       ({ attribs }) => attribs['data-sequence'] !== undefined,
     );

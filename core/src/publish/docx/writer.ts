@@ -711,7 +711,7 @@ const SECTION = (type: string | null): string =>
 
 /** What has no style of its own stands in a content control that says what it is; programs show its text as any other. */
 const tagged = (tag: string, content: string): string =>
-  `<w:sdt><w:sdtPr><w:tag w:val="${tag}"/></w:sdtPr><w:sdtContent>${content}</w:sdtContent></w:sdt>`;
+  `<w:sdt><w:sdtPr><w:tag w:val="vennet:${tag}"/></w:sdtPr><w:sdtContent>${content}</w:sdtContent></w:sdt>`;
 
 /** Properties of paragraphs stand in one order (ECMA-376-1, 17.3.1.26). */
 const ORDER = ['w:keepNext', 'w:pageBreakBefore', 'w:numPr', 'w:pBdr', 'w:bidi', 'w:sectPr'];
