@@ -108,9 +108,9 @@ describe('a new version of a text', () => {
     const look = planCarryOver(old, fresh).items.find(({ id }) => id === 'l2');
     expect(look).toMatchObject({
       why: 'The words there were changed.',
-      about: '#b1',
-      old: { before: 'See the', words: 'list of lamps', after: 'that the office sends in spring' },
-      new: { before: 'See the', words: 'register of lights', after: 'that the office sends in spring' },
+      about: 'Tables',
+      old: { before: 'See the ', words: 'list of lamps', after: ' that the office sends in spring' },
+      new: { before: 'See the ', words: 'register of lights', after: ' that the office sends in spring' },
     });
   });
 

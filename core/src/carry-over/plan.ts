@@ -20,7 +20,7 @@ import { END, tokensOf, type Token, type TokenText } from './tokens.js';
 export const FATES = ['sure', 'look', 'gone', 'there'] as const;
 export type Fate = (typeof FATES)[number];
 
-/** Words around a spot, for a person. */
+/** Words at a spot and on either side of it, with the spaces between them. */
 export interface Passage {
   chapter: string;
   before: string;
@@ -60,9 +60,19 @@ export interface Spot {
 /** Words on each side of a passage that are shown. */
 const SHOWN = 6;
 
-/** What of an older book can be carried over to a newer version of its text: by the words beneath and around each thing. */
-export function planCarryOver(old: ReadBook, fresh: ReadBook): CarryPlan {
-  return new Planner(old, fresh).plan();
+/** What the end of the sentence before leaves at the start of a passage. */
+const SIGNS_FIRST = /^[\s.,;:!?…)\]]+/u;
+
+/**
+ * What of an older book can be carried over to a newer version of its text: by the words beneath and around each thing.
+ * @param files the names of the older book's files, by their ids
+ */
+export function planCarryOver(
+  old: ReadBook,
+  fresh: ReadBook,
+  files: ReadonlyMap<string, string> = new Map(),
+): CarryPlan {
+  return new Planner(old, fresh, files).plan();
 }
 
 class Planner {
@@ -79,6 +89,7 @@ class Planner {
   constructor(
     readonly old: ReadBook,
     readonly fresh: ReadBook,
+    readonly files: ReadonlyMap<string, string>,
   ) {
     this.#before = tokensOf(old);
     this.#after = tokensOf(fresh);
@@ -276,11 +287,11 @@ class Planner {
   }
 
   #aboutOf(made: Made): string {
-    if (made.kind === 'link') return hrefOf(attrsOf.link(made.mark).destination);
+    if (made.kind === 'link') return this.#toldOf(attrsOf.link(made.mark).destination);
     if (made.kind === 'bookmark') return attrsOf.bookmark(made.mark).name;
     if (made.kind === 'picture link') {
       const { link } = attrsOf.figure(made.figure);
-      return link ? hrefOf(link.destination) : '';
+      return link ? this.#toldOf(link.destination) : '';
     }
     if (made.kind === 'areas')
       return attrsOf
@@ -291,6 +302,17 @@ class Planner {
     return 'node' in made ? wordsOf(made.node).slice(0, 80) : '';
   }
 
+  /** A destination as a person knows it: the words of a place, the name of a file, an address. */
+  #toldOf(destination: Destination): string {
+    const name =
+      destination.kind === 'place'
+        ? this.#oldPlaces.get(destination.place)?.words
+        : destination.kind === 'file'
+          ? this.files.get(destination.enclosure)
+          : undefined;
+    return name ?? hrefOf(destination);
+  }
+
   #passage(
     { tokens, indexOf }: TokenText,
     { chapter, from, to }: { chapter: string; from: number; to: number },
@@ -299,19 +321,21 @@ class Planner {
     const last = Math.max(first, indexOf(chapter, to));
     const book = tokens === this.#before.tokens ? this.old : this.fresh;
     const doc = book.chapters.find(({ id }) => id === chapter)?.doc;
-    const words = (own: readonly Token[]) => {
-      const [start, end] = [own[0], own.at(-1)];
-      if (!start || !end || !doc) return '';
-      return doc.textBetween(start.from, end.to, ' ', ' ').replace(/\s+/g, ' ').trim();
-    };
-    const before = tokens.slice(Math.max(0, first - SHOWN), first);
-    const after = tokens.slice(last, last + SHOWN);
+    const text = (begin: number, end: number) =>
+      begin < end && doc ? doc.textBetween(begin, end, ' ', ' ').replace(/\s+/g, ' ') : '';
+    const own = tokens.slice(first, last);
+    const [begin, end] = [own[0]?.from ?? from, own.at(-1)?.to ?? from];
+    const near = (row: readonly Token[]) => row.filter((token) => token.chapter === chapter);
+    const before = near(tokens.slice(Math.max(0, first - SHOWN), first));
+    const after = near(tokens.slice(last, last + SHOWN));
+    const opens = before[before.findLastIndex(({ word }) => word === END) + 1];
     const edge = after.findIndex(({ word }) => word === END);
+    const closes = after.slice(0, edge < 0 ? SHOWN : edge).at(-1);
     return {
       chapter: this.#titles.get(chapter) ?? '',
-      before: words(before.slice(before.findLastIndex(({ word }) => word === END) + 1)),
-      words: words(tokens.slice(first, last)),
-      after: words(edge < 0 ? after : after.slice(0, edge)),
+      before: text(opens?.from ?? begin, begin).replace(SIGNS_FIRST, ''),
+      words: text(begin, end).trim(),
+      after: text(end, closes?.to ?? end),
     };
   }
 }

@@ -62,7 +62,9 @@ describe('bringing in', () => {
   test('says why a file can’t be read, either way', async () => {
     const refused = await app.upload('notes.bin', '\0\0\0');
     expect(refused.status).toBe(422);
-    expect(refused.body.detail).toMatch(/none of the kinds that can be brought in.*Your Library is as it was/s);
+    expect(refused.body.detail).toMatch(
+      /none of the kinds that can be brought in.*Your Library is as it was/s,
+    );
     const response = await fetch(`${app.address}/api/books/bring-in`, {
       method: 'POST',
       headers: { prefer: 'wait=5, respond-async' },

@@ -9,8 +9,10 @@ export interface CarryInput {
   fresh: BookSource;
   /** What is taken, by `keyOf`; `null` where only the plan is asked for. */
   take: string[] | null;
-  /** What the files of the older book are called in the newer one. */
+  /** The ids that the files of the older book have in the newer one. */
   files: [string, string][];
+  /** The names of the older book's files, by their ids. */
+  names: [string, string][];
 }
 
 /** The plan, and for what is taken the steps by chapter. */
@@ -24,10 +26,10 @@ const keyOf = ({ kind, id }: Pick<Carried, 'kind' | 'id'>): string => `${kind} $
 
 work<CarryInput, never, CarryOutput>(
   () => null,
-  ({ old, fresh, take, files }) => {
+  ({ old, fresh, take, files, names }) => {
     const book = manuscriptFrom(fresh);
     const read = readBook(book);
-    const plan = planCarryOver(readBook(manuscriptFrom(old)), read);
+    const plan = planCarryOver(readBook(manuscriptFrom(old)), read, new Map(names));
     if (!take) return { items: plan.items, chapters: [] };
     const taken = new Set(take);
     const versions = new Map(book.chapters.map(({ id, version }) => [id, version]));

@@ -117,7 +117,8 @@ export class CarryOverService {
     if (bookId === from)
       throw new ProblemError(422, 'The same book', 'Choose another book to carry over from.');
     const [old, fresh] = await Promise.all([this.books.source(from), this.books.source(bookId)]);
-    const input: CarryInput = { old, fresh, take, files };
+    const names = (await this.#files(from)).map(({ id, name }): [string, string] => [id, name]);
+    const input: CarryInput = { old, fresh, take, files, names };
     return inProcess<never, CarryOutput>(new URL('./carry-over.process.js', import.meta.url), input, {
       limits: LIMITS,
     }).catch((error: unknown) => {
@@ -135,10 +136,7 @@ export class CarryOverService {
     bookId: string,
     from: string,
   ): Promise<{ names: [string, string][]; rows: EnclosureEntity[] }> {
-    const { manager } = this.database;
-    const find = (book: string) =>
-      manager.find(EnclosureEntity, { where: { bookId: book, deletedAt: IsNull() } });
-    const [old, own] = await Promise.all([find(from), find(bookId)]);
+    const [old, own] = await Promise.all([this.#files(from), this.#files(bookId)]);
     const known = new Map(own.map(({ sha256, id }) => [sha256, id]));
     const rows: EnclosureEntity[] = [];
     const names = old.map((file): [string, string] => {
@@ -151,6 +149,10 @@ export class CarryOverService {
     const led = await this.#ledTo(from);
     const needed = new Set(names.flatMap(([before, now]) => (led.has(before) ? [now] : [])));
     return { names, rows: rows.filter(({ id }) => needed.has(id)) };
+  }
+
+  #files(bookId: string): Promise<EnclosureEntity[]> {
+    return this.database.manager.find(EnclosureEntity, { where: { bookId, deletedAt: IsNull() } });
   }
 
   /** The files to which links of a book lead. */

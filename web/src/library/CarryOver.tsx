@@ -244,7 +244,9 @@ function Group({ title, about, items, isTaken, turn, isOpen = false }: GroupProp
 function Side({ passage: { chapter, before, words, after }, item }: { passage: Passage; item: Carried }) {
   return (
     <p className="min-w-0 font-text leading-snug break-words">
-      {before} <mark className="rounded-sm bg-wash px-0.5 text-ink">{words || `(${item.kind})`}</mark> {after}
+      {before}
+      <mark className="rounded-sm bg-wash text-ink">{words || `(${item.kind})`}</mark>
+      {after}
       <span className="block font-ui text-xs text-soft">
         {[chapter, item.about].filter(Boolean).join(' · ')}
       </span>
