@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Node } from 'prosemirror-model';
-import { faultInChapter, linksOf, mapOf, schema, type ReadBook } from '../manuscript/index.js';
+import { NOWHERE } from '../destination/index.js';
+import { faultInChapter, linksOf, mapOf, schema, TOP, type ReadBook } from '../manuscript/index.js';
 import {
   bookOf,
   bookmarked,
@@ -123,20 +124,35 @@ describe('a new version of a text', () => {
     expect(gone).toEqual(Array.from({ length: 5 }, () => 'gone null'));
   });
 
-  test('a link where another one stands by now is looked at first', () => {
+  test.each([
+    [
+      'leads elsewhere is looked at first',
+      web('https://other.example/'),
+      'look',
+      'Another link stands there.',
+    ],
+    ['leads nowhere is mended', place(NOWHERE), 'sure', ''],
+    ['leads to the same is there already', web('https://lamp.example/'), 'there', ''],
+  ])('a link where another one stands by now that %s', (_, destination, fate, why) => {
     const own = again(
       bookOf([
         paragraph(
           'The keeper trims the ',
-          linked('great lamp', web('https://other.example/'), 'x'),
+          linked('great lamp', destination, 'x'),
           ' every evening before the tide turns in the sound.',
         ),
       ]),
     );
-    expect(planCarryOver(old, own).items[0]).toMatchObject({
-      fate: 'look',
-      why: 'Another link stands there.',
-    });
+    expect(planCarryOver(old, own).items[0]).toMatchObject({ fate, why });
+  });
+
+  test('a link to a place is not there already where one leads nowhere', () => {
+    const from = bookOf([
+      paragraph('See what the keepers say of the ', linked('great lamp', place(TOP), 'x'), '.'),
+    ]);
+    const nowhere = linked('great lamp', place(NOWHERE), 'y');
+    const to = again(bookOf([paragraph('See what the keepers say of the ', nowhere, '.')]));
+    expect(planCarryOver(from, to).items.map(({ fate }) => fate)).toEqual(['sure']);
   });
 });
 

@@ -1,5 +1,5 @@
 import type { Node } from 'prosemirror-model';
-import { hrefOf, type Destination } from '../destination/index.js';
+import { hrefOf, NOWHERE, type Destination } from '../destination/index.js';
 import {
   attrsOf,
   CONTENTS,
@@ -241,12 +241,13 @@ class Planner {
     return false;
   }
 
+  /** Whether a link is there that leads somewhere; one that leads nowhere is mended by what is carried. */
   #otherLink({ chapter, from, to }: Spot): boolean {
     let other = false;
     this.#docs.get(chapter)?.nodesBetween(from, to, (node) => {
       other ||=
-        node.marks.some(({ type }) => type.name === 'link') ||
-        (node.type.name === 'figure' && attrsOf.figure(node).link !== null);
+        node.marks.some((mark) => mark.type.name === 'link' && leads(attrsOf.link(mark).destination)) ||
+        (node.type.name === 'figure' && leads(attrsOf.figure(node).link?.destination));
     });
     return other;
   }
@@ -353,6 +354,12 @@ export function placeLedTo(made: Made): string | null {
   return to?.kind === 'place' ? to.place : null;
 }
 
+const leads = (destination: Destination | undefined): boolean =>
+  destination !== undefined && !(destination.kind === 'place' && destination.place === NOWHERE);
+
+/** Places have other ids in another book: two links to places are taken for the same, unless one leads nowhere. */
 const sameLink = (one: Destination, other: Destination | undefined): boolean =>
   other !== undefined &&
-  (one.kind === 'place' && other.kind === 'place' ? true : hrefOf(one) === hrefOf(other));
+  (one.kind === 'place' && other.kind === 'place'
+    ? leads(one) === leads(other)
+    : hrefOf(one) === hrefOf(other));
