@@ -79,7 +79,7 @@ describe('bringing in', () => {
   test('is given up when the sender goes away: there is no book, and nothing of the file is left', async () => {
     const long = pageWithLinks(
       Array.from({ length: 40_000 }, (_, index) => [`Lamp ${index}`, `https://lamp.example/${index}`]),
-      'Nobody’s',
+      'Long',
     );
     // Two that take their time, so that the third has to wait.
     const blocking = await Promise.all(
