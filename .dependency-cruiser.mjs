@@ -19,7 +19,7 @@ const FLOORS = {
     ['page'],
     ['language'],
   ],
-  'core/src/publish': [['epub', 'web', 'pdf'], ['markup'], ['edition']],
+  'core/src/publish': [['epub', 'web', 'pdf', 'docx', 'odt', 'markdown'], ['markup'], ['edition']],
   'core/src/bring-in': [
     ['bring-in.ts'],
     ['epub', 'html', 'docx', 'odt', 'markdown'],

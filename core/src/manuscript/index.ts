@@ -65,7 +65,7 @@ export type { Return } from './returns.js';
 export type { Note, NoteMark, Notes } from './note.js';
 export { chapterIndexOf, CONTENTS, orderOf, placesOf, positionOf, TOP } from './place.js';
 export type { Place } from './place.js';
-export { formsFor, OWN_PARTS, readsPage, referenceWords, sayingOf } from './reference.js';
+export { composedOf, formsFor, OWN_PARTS, readsPage, referenceWords, sayingOf } from './reference.js';
 export type { ReferenceAsk, ReferenceSurroundings } from './reference.js';
 export { PLACE_KINDS, placeIds, spotsOf } from './spots.js';
 export type { ChapterSpots, InsideNode, PlaceKind, Spot } from './spots.js';

@@ -21,6 +21,20 @@ export interface ReferenceSurroundings {
 /** What can be computed within the author's own words, by the form that it is. */
 export const OWN_PARTS = { words: '{words}', number: '{number}', page: '{page}', where: '{where}' } as const;
 type Part = keyof typeof OWN_PARTS;
+const OWN_PART = /\{(words|number|page|where)\}/g;
+
+/**
+ * The author's words in their order, the parts in them that are computed by their forms. With no words of the author's own, a reference reads
+ * those of its place.
+ */
+export function composedOf({ form, own }: ReferenceAsk): ({ said: string } | { form: Part })[] {
+  const whole = form === 'number-words' ? '{number} {words}' : own.trim() === '' ? OWN_PARTS.words : own;
+  // What a pattern captures stands between what it divides.
+  return whole
+    .split(OWN_PART)
+    .map((part, at) => (at % 2 === 1 ? { form: part as Part } : { said: part }))
+    .filter((part) => !('said' in part) || part.said !== '');
+}
 
 /** The forms that mean something for a place: no number where there is none, no words where nothing can be quoted. */
 export function formsFor({ kind, text, label }: Pick<Place, 'kind' | 'text' | 'label'>): ReferenceForm[] {
@@ -59,9 +73,7 @@ export function referenceWords(
     case 'number-words':
       return [place.label, parts.words()].filter(Boolean).join(' ');
     case 'own':
-      return own.trim() === ''
-        ? parts.words()
-        : own.replace(/\{(words|number|page|where)\}/g, (_, part: Part) => parts[part]());
+      return own.trim() === '' ? parts.words() : own.replace(OWN_PART, (_, part: Part) => parts[part]());
     default:
       return parts[form]();
   }

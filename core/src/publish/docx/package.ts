@@ -1,4 +1,5 @@
-import { strToU8, zipSync, type Zippable } from 'fflate';
+import { archiveOf, packedTexts, storedFiles } from '../edition/archive.js';
+import { PICTURE_EXTENSIONS } from '../edition/edition.js';
 import { element, escapeXml } from '../markup/xml.js';
 
 const OFFICE = 'http://schemas.openxmlformats.org/officeDocument/2006/relationships';
@@ -65,14 +66,10 @@ const PARTS: Record<string, string> = {
 
 /** The package of a document (ECMA-376-2). */
 export function packageOf({ xml, media, core }: Parts, modified: Date): Uint8Array {
-  const mtime = new Date(Math.max(modified.getTime(), Date.UTC(1980, 0, 2)));
   const defaults = [
     ['rels', 'application/vnd.openxmlformats-package.relationships+xml'],
     ['xml', 'application/xml'],
-    ['png', 'image/png'],
-    ['jpg', 'image/jpeg'],
-    ['gif', 'image/gif'],
-    ['svg', 'image/svg+xml'],
+    ...Object.entries(PICTURE_EXTENSIONS).map(([type, extension]) => [extension, type]),
   ].map(([Extension = '', ContentType = '']) => element('Default', { Extension, ContentType }));
   const overrides = Object.entries(PARTS)
     .filter(([path]) => xml[path] !== undefined)
@@ -98,11 +95,10 @@ export function packageOf({ xml, media, core }: Parts, modified: Date): Uint8Arr
     '_rels/.rels': `${HEADER}${element('Relationships', { xmlns: `${PACKAGE}/relationships` }, root.join(''))}`,
     'docProps/core.xml': coreProperties(core, modified),
   };
-  for (const [path, written] of Object.entries(xml)) files[`word/${path}`] = written;
-  const zipped: Zippable = {};
-  for (const [path, written] of Object.entries(files)) zipped[path] = [strToU8(written), { level: 6, mtime }];
-  for (const [path, bytes] of media) zipped[`word/${path}`] = [bytes, { level: 0, mtime }];
-  return zipSync(zipped);
+  return archiveOf(
+    [...packedTexts(files), ...packedTexts(xml, 'word/'), ...storedFiles(media, 'word/')],
+    modified,
+  );
 }
 
 function coreProperties(said: Record<string, string>, modified: Date): string {

@@ -2,6 +2,7 @@ import type { Mark, Node } from 'prosemirror-model';
 import { directionOf, directionOfWords, phrases } from '../../language/index.js';
 import {
   attrsOf,
+  composedOf,
   CONTENTS,
   idOf,
   linkMark,
@@ -10,14 +11,25 @@ import {
   sectionsOf,
   TOP,
   type FigureLink,
+  type LinkArea,
   type LinkAttrs,
   type Matter,
   type ReadChapter,
 } from '../../manuscript/index.js';
 import { PICTURE_EXTENSIONS, targetIn, type Edition } from '../edition/edition.js';
-import { placesLedTo } from '../edition/led-to.js';
+import { MarkedPlaces } from '../edition/marked-places.js';
 import { shownSize } from '../edition/picture-width.js';
 import { BETWEEN_RETURNS, isReturnLine } from '../edition/return-lines.js';
+import {
+  areaWords,
+  bookLines,
+  contentsLines,
+  isCountedThere,
+  labelOf,
+  labelParts,
+  listedIn,
+  type ContentsLine,
+} from '../edition/said.js';
 import { placeCells } from '../edition/table-grid.js';
 import { withBook } from '../edition/with-book.js';
 import { element, escapeXml } from '../markup/xml.js';
@@ -57,13 +69,12 @@ export class DocumentWriter {
   /** The relations of the part that is being written. */
   #part = this.relations;
   #matter: Matter = 'main';
-  readonly #led: ReadonlySet<string>;
-  readonly #placed = new Set<string>();
+  readonly #places: MarkedPlaces;
   /** Notes stand at the end of their chapter or of the book, not at the foot of the page. */
   readonly areEndnotes: boolean;
 
   constructor(readonly edition: Edition) {
-    this.#led = placesLedTo(edition);
+    this.#places = new MarkedPlaces(edition);
     this.areEndnotes = edition.book.structure.notes.stand !== 'page';
   }
 
@@ -98,25 +109,18 @@ export class DocumentWriter {
   /** The contents of the whole book, which a program makes anew. */
   #contentsPage(): string {
     const { map, book } = this.edition;
-    const listed = Math.min(6, book.structure.listed ?? 3);
-    const lines = [...this.edition.places.values()].filter(
-      ({ kind, level }) => kind === 'heading' && (level ?? 9) <= listed,
-    );
-    if (lines.length === 0 && map.byId.size === 0 && !this.#led.has(CONTENTS)) return '';
+    const listed = Math.min(6, listedIn(this.edition));
+    const lines = bookLines(this.edition, listed);
+    if (lines.length === 0 && map.byId.size === 0 && !this.#places.isWanted(CONTENTS)) return '';
     const title = this.#paragraph(
       'TOCHeading',
       this.#bookmark(this.edition.nameOf(CONTENTS), '') + run(phrases(book.language).contents),
       '<w:pageBreakBefore/>',
     );
-    const entries = lines.map(({ id, label, words, level }) => ({
-      place: id,
-      words: [label, words].filter(Boolean).join(' '),
-      depth: level ?? 1,
-    }));
-    return tagged('computed', title + this.#toc(`TOC \\o "1-${listed}" \\h \\z`, entries));
+    return tagged('computed', title + this.#toc(`TOC \\o "1-${listed}" \\h \\z`, lines));
   }
 
-  #toc(code: string, lines: readonly { place: string; words: string; depth: number }[]): string {
+  #toc(code: string, lines: readonly ContentsLine[]): string {
     if (lines.length === 0) return this.#paragraph('TOC1', field(code, '', true));
     return lines
       .map(({ place, words, depth }, at) => {
@@ -142,7 +146,7 @@ export class DocumentWriter {
       ends.set(to, [...(ends.get(to) ?? []), `<w:bookmarkEnd w:id="${mark}"/>`]);
     }
     this.#sections = starts;
-    this.#wait(id);
+    this.#places.wait(id);
     this.#breaks = true;
     let text = '';
     doc.forEach((node, offset, index) => {
@@ -153,8 +157,6 @@ export class DocumentWriter {
   }
 
   #sections = new Map<string, string>();
-  /** Places whose words are those of the next paragraph. */
-  #waiting: string[] = [];
   /** The next paragraph begins a page. */
   #breaks = false;
 
@@ -184,7 +186,7 @@ export class DocumentWriter {
         return this.#heading(node);
       case 'quotation': {
         const isPlain = node.children.every((one) => one.type.name === 'paragraph') && around.style === '';
-        this.#wait(idOf(node));
+        this.#places.wait(idOf(node));
         return isPlain && !isAgain
           ? this.#blocks(node, { ...around, style: 'Quote' })
           : tagged('quotation', this.#blocks(node, { ...around, style: '' }));
@@ -200,7 +202,7 @@ export class DocumentWriter {
         return this.#paragraph('DefinitionTerm', this.#line(node), directed(node));
       case 'meaning': {
         const [only] = node.children;
-        this.#wait(idOf(node));
+        this.#places.wait(idOf(node));
         return node.childCount === 1 && only?.type.name === 'paragraph'
           ? this.#paragraph('Definition', this.#line(only), directed(only))
           : tagged('meaning', this.#blocks(node, TEXT));
@@ -210,7 +212,7 @@ export class DocumentWriter {
         return isAgain ? tagged('apart', written) : written;
       }
       case 'rule':
-        this.#wait(idOf(node));
+        this.#places.wait(idOf(node));
         return this.#paragraph(
           '',
           '',
@@ -228,34 +230,22 @@ export class DocumentWriter {
   }
 
   #paragraph(style: string, content: string, more = ''): string {
-    const held = this.#waiting.splice(0).reduce((inner, id) => this.#held(id, inner), content);
+    const held = this.#places.waiting().reduce((inner, name) => this.#bookmark(name, inner), content);
     const breaks = this.#breaks && held !== '' ? '<w:pageBreakBefore/>' : '';
     if (breaks) this.#breaks = false;
     const properties = `${style === '' ? '' : `<w:pStyle w:val="${style}"/>`}${inOrder(breaks + more)}`;
     return `<w:p>${properties && `<w:pPr>${properties}</w:pPr>`}${held}</w:p>`;
   }
 
-  /** The place of a block is on the words of its first paragraph. */
-  #wait(id: string | null): void {
-    if (id !== null && this.#isWanted(id)) this.#waiting.push(id);
-  }
-
   /** Content with the bookmark of a place on it, where anything leads there. */
   #held(id: string | null, content: string): string {
-    if (id === null || !this.#isWanted(id)) return content;
-    this.#placed.add(id);
-    return this.#bookmark(this.edition.nameOf(id), content);
+    const name = this.#places.take(id);
+    return name === null ? content : this.#bookmark(name, content);
   }
 
   /** A bookmark on no words, where anything leads there. */
   #spot(id: string | null): string {
-    if (id === null || !this.#isWanted(id)) return '';
-    this.#placed.add(id);
-    return this.#bookmark(this.edition.nameOf(id), '');
-  }
-
-  #isWanted(id: string): boolean {
-    return (this.#led.has(id) || this.edition.origins.has(id)) && !this.#placed.has(id);
+    return this.#held(id, '');
   }
 
   #bookmark(name: string, content: string): string {
@@ -264,23 +254,21 @@ export class DocumentWriter {
   }
 
   #heading(node: Node): string {
-    const { id, level, uncounted } = attrsOf.heading(node);
-    const { places, book } = this.edition;
-    const label = (id && places.get(id)?.label) || '';
-    const isLive =
-      book.structure.numbering === 'decimal' && this.#matter === 'main' && !uncounted && label !== '';
+    const { id, level } = attrsOf.heading(node);
+    const label = labelOf(this.edition, id);
+    const isLive = isCountedThere(this.edition, this.#matter, label);
     const written = label !== '' && !isLive ? run(`${label} `) : '';
     const held = this.#held(id, this.#inlines(node));
     const section = (id !== null && this.#sections.get(id)) || '';
     const counts =
-      book.structure.numbering === 'decimal' && !isLive
+      this.edition.book.structure.numbering === 'decimal' && !isLive
         ? '<w:numPr><w:ilvl w:val="0"/><w:numId w:val="0"/></w:numPr>'
         : '';
     return this.#paragraph(`Heading${level}`, section + written + held, counts + directed(node));
   }
 
   #list(list: Node, { level }: Around): string {
-    this.#wait(idOf(list));
+    this.#places.wait(idOf(list));
     const ordered = list.type.name === 'ordered_list';
     const at = Math.min(DEEPEST, level);
     const number = this.lists.add(ordered, at, ordered ? attrsOf.orderedList(list).start : 1);
@@ -289,7 +277,7 @@ export class DocumentWriter {
   }
 
   #item(item: Node, counted: string, level: number): string {
-    this.#wait(idOf(item));
+    this.#places.wait(idOf(item));
     const [first] = item.children;
     const begins = first?.type.name === 'paragraph';
     const written = begins
@@ -310,44 +298,36 @@ export class DocumentWriter {
   }
 
   #figure(node: Node): string {
-    const { id, link, areas, enclosure, width } = attrsOf.figure(node);
+    const { id, link, areas, enclosure, width, decorative } = attrsOf.figure(node);
     const caption = node.firstChild;
-    const shown = this.#picture(enclosure, saidOfPicture(node), attrsOf.figure(node).decorative, width, link);
-    const label = this.#labelOf(id);
+    const shown = this.#picture(enclosure, saidOfPicture(node), decorative, width, link);
     const place = caption ? '' : this.#spot(id);
     const picture = this.#paragraph('', place + shown, caption ? '<w:keepNext/>' : '');
-    const words = caption ? this.#caption(caption, id, label, 'figure', '') : '';
-    return picture + words + this.#areas(node, areas.length);
-  }
-
-  #labelOf(id: string | null): string {
-    return (id && this.edition.places.get(id)?.label) || '';
+    const words = caption ? this.#caption(caption, id, 'figure', '') : '';
+    return picture + words + this.#areas(node, areas);
   }
 
   /** A caption with its number as a field; what leads to the thing leads to its label. */
-  #caption(caption: Node, id: string | null, label: string, kind: 'figure' | 'table', more: string): string {
+  #caption(caption: Node, id: string | null, kind: 'figure' | 'table', more: string): string {
     const words = this.#line(caption);
-    if (label === '') return this.#paragraph('Caption', this.#held(id, words), more + directed(caption));
-    const { number = '' } = this.edition.places.get(id ?? '') ?? {};
-    const said = label.endsWith(number) ? label.slice(0, -number.length) : `${label} `;
+    if (labelOf(this.edition, id) === '')
+      return this.#paragraph('Caption', this.#held(id, words), more + directed(caption));
+    const { said, number } = labelParts(this.edition, id);
     const counted =
       run(said) + field(`SEQ ${kind === 'figure' ? 'Figure' : 'Table'} \\* ARABIC`, run(number));
-    if (id === null || !this.#isWanted(id))
-      return this.#paragraph('Caption', `${counted}${run(' ')}${words}`, more);
-    this.#placed.add(id);
-    const name = this.edition.nameOf(id);
+    const name = this.#places.take(id);
+    if (name === null) return this.#paragraph('Caption', `${counted}${run(' ')}${words}`, more);
     const whole = `${this.#bookmark(name, counted)}${run(' ')}${this.#bookmark(partOf(name, 'words'), words)}`;
     return this.#paragraph('Caption', this.#bookmark(partOf(name, 'all'), whole), more);
   }
 
   /** Parts of a picture that lead somewhere are a list of links below it. */
-  #areas(node: Node, count: number): string {
-    if (count === 0) return '';
+  #areas(node: Node, areas: readonly LinkArea[]): string {
+    if (areas.length === 0) return '';
     const counted = `<w:numPr><w:ilvl w:val="0"/><w:numId w:val="${this.lists.add(false, 0, 1)}"/></w:numPr>`;
-    return attrsOf
-      .figure(node)
-      .areas.map((area) => {
-        const words = area.name || saidOfPicture(node) || phrases(this.edition.book.language).picture;
+    return areas
+      .map((area) => {
+        const words = areaWords(this.edition, node, area);
         const leads = targetIn(this.edition, area.destination) !== null;
         const link = { id: area.id, destination: area.destination, hoverNote: area.hoverNote };
         return this.#paragraph(
@@ -361,10 +341,9 @@ export class DocumentWriter {
 
   #table(node: Node): string {
     const id = idOf(node);
-    const label = this.#labelOf(id);
     const caption = node.firstChild?.type.name === 'table_caption' ? node.firstChild : null;
-    const before = caption ? this.#caption(caption, id, label, 'table', '<w:keepNext/>') : '';
-    if (!caption) this.#wait(id);
+    const before = caption ? this.#caption(caption, id, 'table', '<w:keepNext/>') : '';
+    if (!caption) this.#places.wait(id);
     const rows = node.children.filter(({ type }) => type.name === 'table_row');
     const { columns, cells } = placeCells(
       rows.map((row) =>
@@ -387,7 +366,7 @@ export class DocumentWriter {
           cell.colspan > 1 ? `<w:gridSpan w:val="${cell.colspan}"/>` : '',
           cell.rowspan > 1 ? `<w:vMerge${cell.y === y ? ' w:val="restart"' : ''}/>` : '',
         ].join('');
-        if (cell.y === y) this.#wait(idOf(cell.cell));
+        if (cell.y === y) this.#places.wait(idOf(cell.cell));
         const text = cell.y === y ? this.#blocks(cell.cell, TEXT) : '<w:p/>';
         // A cell ends with a paragraph (ECMA-376-1, 17.4.65).
         return `<w:tc><w:tcPr>${properties}</w:tcPr>${text}${/<\/w:p>$|<w:p\/>$/.test(text) ? '' : '<w:p/>'}</w:tc>`;
@@ -404,18 +383,13 @@ export class DocumentWriter {
   #contents(node: Node): string {
     const { id, scope, depth } = attrsOf.contents(node);
     const list = this.edition.map.contents.get(id);
-    this.#wait(idOf(node));
-    const lines = (list?.lines ?? []).map(({ place, words, label, depth: own }) => ({
-      place,
-      words: [label, words].filter(Boolean).join(' '),
-      depth: own,
-    }));
+    this.#places.wait(idOf(node));
     const section = scope === 'section' ? (list?.section ?? null) : null;
     const level = (section !== null && this.edition.places.get(section)?.level) || 0;
     const within =
       section === null ? '' : ` \\b ${this.#listOfSection(section) ?? this.edition.nameOf(section)}`;
     const code = `TOC \\o "${level + 1}-${Math.min(9, level + depth)}" \\h \\z${within}`;
-    return this.#toc(code, lines);
+    return this.#toc(code, contentsLines(this.edition, id));
   }
 
   /** The words of a line as runs, with its links, bookmarks and notes. */
@@ -449,13 +423,13 @@ export class DocumentWriter {
         }
       if (open && !(link && link.eq((open as { mark: Mark }).mark))) closeLink();
       if (link && !open) open = { mark: link, runs: '' };
-      for (const { id } of held)
-        if (!bookmarks.has(id) && !this.#placed.has(id)) {
-          const mark = (this.#bookmarks += 1);
-          this.#placed.add(id);
-          bookmarks.set(id, mark);
-          put(`<w:bookmarkStart w:id="${mark}" w:name="${escapeXml(this.edition.nameOf(id))}"/>`);
-        }
+      for (const { id } of held) {
+        const name = this.#places.takeAnyway(id);
+        if (name === null) continue;
+        const mark = (this.#bookmarks += 1);
+        bookmarks.set(id, mark);
+        put(`<w:bookmarkStart w:id="${mark}" w:name="${escapeXml(name)}"/>`);
+      }
       put(this.#leaf(leaf, link ?? null));
     });
     closeLink();
@@ -473,7 +447,7 @@ export class DocumentWriter {
     runs: string,
   ): string {
     const target = targetIn(this.edition, destination);
-    const origin = this.#isWanted(id) ? this.#spot(id) : '';
+    const origin = this.#spot(id);
     if (!target) return origin + runs;
     const to: Record<string, string> =
       'place' in target
@@ -573,13 +547,13 @@ export class DocumentWriter {
     this.notes[number - 2] = `<w:${kind} w:id="${number}">${paragraphs.join('')}</w:${kind}>`;
     const mark = run('', `<w:${kind}Reference w:id="${number}"/>`, '<w:rStyle w:val="FootnoteReference"/>');
     // By its bookmark a note is known when the file is read back.
-    this.#placed.add(id);
+    this.#places.takeAnyway(id);
     return this.#bookmark(this.edition.nameOf(id), mark);
   }
 
   /** A reference as a field, with the words that it reads now. */
   #reference(node: Node, look: string): string {
-    const { id, place, form, own } = attrsOf.reference(node);
+    const { id, place, form } = attrsOf.reference(node);
     const origin = this.#spot(id);
     const said = this.edition.say(node);
     const target = this.edition.places.get(place);
@@ -600,39 +574,34 @@ export class DocumentWriter {
       case 'number-words':
         if (captioned && target.label !== '') return origin + whole(`REF ${partOf(name, 'all')} \\h`);
         if (target.label === '') return origin + whole(`REF ${name} \\h`);
-        return origin + this.#composed(node, '{number} {words}', look);
+        return origin + this.#composed(node, look);
       case 'own':
-        return origin + this.#composed(node, own.trim() === '' ? '{words}' : own, look);
+        return origin + this.#composed(node, look);
       default:
         return origin + whole(`REF ${captioned && target.label !== '' ? partOf(name, 'words') : name} \\h`);
     }
   }
 
   /** The author's words with what is computed in them, as one reference. */
-  #composed(node: Node, own: string, look: string): string {
-    const { place } = attrsOf.reference(node);
-    const name = this.edition.nameOf(place);
-    const parts = own.split(/(\{(?:words|number|page|where)\})/).map((part) => {
-      const form = /^\{(\w+)\}$/.exec(part)?.[1];
-      if (form === undefined)
-        return part === ''
-          ? ''
-          : element(
-              'w:hyperlink',
-              { 'w:anchor': name, 'w:history': '1' },
-              run(part, '', `<w:rStyle w:val="Hyperlink"/>${look}`),
-            );
-      const one = node.type.create({ ...node.attrs, form, own: '' });
-      return this.#reference(one, look);
-    });
+  #composed(node: Node, look: string): string {
+    const ask = attrsOf.reference(node);
+    const name = this.edition.nameOf(ask.place);
+    const parts = composedOf(ask).map((part) =>
+      'form' in part
+        ? this.#reference(node.type.create({ ...node.attrs, form: part.form, own: '' }), look)
+        : element(
+            'w:hyperlink',
+            { 'w:anchor': name, 'w:history': '1' },
+            run(part.said, '', `<w:rStyle w:val="Hyperlink"/>${look}`),
+          ),
+    );
     return tagged('reference', parts.join(''));
   }
 
   #returnLinks(node: Node): string {
-    const { places, origins, nameOf } = this.edition;
+    const { nameOf } = this.edition;
     return this.edition
       .returnsOf(node)
-      .filter(({ to }) => places.has(to) || origins.has(to))
       .map(({ to, words }) =>
         element(
           'w:hyperlink',
@@ -669,7 +638,7 @@ export class DocumentWriter {
     const number = String((this.#drawings += 1));
     const target = link && targetIn(this.edition, link.destination);
     const address = target && ('place' in target ? `#${this.edition.nameOf(target.place)}` : target.href);
-    const origin = link && this.#isWanted(link.id) ? this.#spot(link.id) : '';
+    const origin = link ? this.#spot(link.id) : '';
     const said = { id: number, name: `Picture ${number}`, descr: alt || (decorative ? '' : null) };
     const properties = element(
       'wp:docPr',

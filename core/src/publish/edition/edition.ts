@@ -47,7 +47,7 @@ export interface Edition {
   places: Map<string, Place>;
   /** The words of references in this form. */
   say: Saying;
-  /** Where a return link leads. */
+  /** Where a return link leads, as far as that is in this edition. */
   returnsOf(node: Node): Return[];
   /** Ids of links to which return links lead: they are places in the made file. */
   origins: ReadonlySet<string>;
@@ -143,6 +143,10 @@ export function filesInside({ format, paths, surroundings }: Edition): [string, 
     return file && (file.travels === 'inside' || format === 'markdown') ? [[path, file]] : [];
   });
 }
+
+/** The bytes of a file of the book; none of one that is gone. */
+export const bytesOf = ({ enclosures }: Edition, id: string): Uint8Array =>
+  enclosures.get(id)?.bytes ?? new Uint8Array();
 
 /** Files that lie in a folder next to the made file, with their paths. A web page and a manuscript have no inside. */
 export function filesBeside({ format, paths, surroundings }: Edition): [string, ShelfFile][] {

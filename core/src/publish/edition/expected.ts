@@ -4,6 +4,7 @@ import { attrsOf, isManuscript, noteMarkOf, type Link } from '../../manuscript/i
 import { targetIn, toldIn, type Edition } from './edition.js';
 import { landingOf, type LandingWords } from './landing.js';
 import { atFoot, noteBacks } from './note-backs.js';
+import { contentsLines } from './said.js';
 
 /** One link as a made file must have it. */
 export interface ExpectedLink extends LandingWords {
@@ -48,8 +49,7 @@ export function computedLinks(edition: Edition): ExpectedLink[] {
         add(mark.id, mark.of, number ?? '', chapter);
       }
       if (name === 'contents')
-        for (const { place, label, words } of map.contents.get(id)?.lines ?? [])
-          add(id, place, [label, words].filter(Boolean).join(' '), chapter);
+        for (const { place, words } of contentsLines(edition, id)) add(id, place, words, chapter);
       if (name === 'return_link')
         for (const { to, words } of edition.returnsOf(node)) add(id, to, words, chapter);
     });

@@ -19,7 +19,7 @@ export function lossesIn(edition: Edition): Loss[] {
     if (count > 0) losses.push({ what: nounFor(count, one, many), count, why });
   };
   const nowhere = links.filter((link) => targetIn(edition, link.destination) === null);
-  const { places, map, book: written } = edition;
+  const { map, book: written } = edition;
   const outside = nowhere.filter(
     ({ destination }) => destination.kind === 'place' && edition.leftOut.has(destination.place),
   );
@@ -70,7 +70,7 @@ export function lossesIn(edition: Edition): Loss[] {
     map.astray.length,
     'The note is not in this form, and the mark is left out.',
   );
-  const lost = deadReturns(edition, places);
+  const lost = deadReturns(edition);
   add(
     'return link',
     'return links',
@@ -105,8 +105,8 @@ function pageReferences({ book }: Edition): number {
     .filter(({ node }) => readsPage(attrsOf.reference(node))).length;
 }
 
-function deadReturns({ book, returnsOf, origins }: Edition, places: Edition['places']): number {
+function deadReturns({ book, returnsOf }: Edition): number {
   return book.chapters
     .flatMap(({ id, doc }) => spotsOf(doc, id).returns)
-    .filter(({ node }) => !returnsOf(node).some(({ to }) => places.has(to) || origins.has(to))).length;
+    .filter(({ node }) => returnsOf(node).length === 0).length;
 }

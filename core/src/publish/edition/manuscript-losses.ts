@@ -1,6 +1,7 @@
 import type { Node } from 'prosemirror-model';
 import { attrsOf, isManuscript, type Format } from '../../manuscript/index.js';
 import type { Edition } from './edition.js';
+import { isCountedThere } from './said.js';
 
 /** One line of what is lost: a single thing, several of them, how many, and why. */
 export type LossLine = readonly [one: string, many: string, count: number, why: string];
@@ -89,11 +90,10 @@ function count({ book }: Edition, of: (node: Node) => number): number {
 }
 
 function numbersInWords(edition: Edition): number {
-  const { numbering } = edition.book.structure;
   const matterOf = new Map(edition.book.chapters.map(({ id, matter }) => [id, matter]));
   return [...edition.places.values()].filter(
     ({ kind, label, chapter }) =>
-      kind === 'heading' && label !== '' && !(numbering === 'decimal' && matterOf.get(chapter) === 'main'),
+      kind === 'heading' && label !== '' && !isCountedThere(edition, matterOf.get(chapter), label),
   ).length;
 }
 

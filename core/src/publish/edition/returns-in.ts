@@ -18,6 +18,7 @@ import { returnLists, withReturnLines } from './return-lines.js';
 export interface WithReturns {
   book: ReadBook;
   map: BookMap;
+  /** Where a return link leads, as far as it is there. */
   returnsOf(node: Node): Return[];
   /** Ids of links to which return links lead. */
   origins: ReadonlySet<string>;
@@ -56,7 +57,8 @@ export function returnsIn(plain: ReadBook): WithReturns {
       if (node.type.name !== 'return_link' || attrsOf.returnLink(node).to !== 'origin') return;
       for (const { to } of leadsTo(node)) led.add(to);
     });
-  return { book, map, returnsOf: leadsTo, origins: led };
+  const isThere = ({ to }: Return) => map.places.has(to) || led.has(to);
+  return { book, map, returnsOf: (node) => leadsTo(node).filter(isThere), origins: led };
 }
 
 /** Of the links in one paragraph the first: readers who come back to it have the others before their eyes. */

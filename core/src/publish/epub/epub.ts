@@ -1,7 +1,8 @@
-import { strToU8, zipSync, type Zippable } from 'fflate';
 import { directionOf, phrases } from '../../language/index.js';
 import { attrsOf, CONTENTS, TOP } from '../../manuscript/index.js';
+import { archiveOf, packedTexts, storedFiles } from '../edition/archive.js';
 import {
+  bytesOf,
   filesInside,
   onceEach,
   PICTURE_EXTENSIONS,
@@ -12,6 +13,7 @@ import { coverDrawing } from './cover.js';
 import { coverOf, packageDocument } from './package-document.js';
 import type { BackPage, EpubPage } from './pages.js';
 import { stylesheet } from './stylesheet.js';
+import { listedIn, numbered } from '../edition/said.js';
 import { withBook } from '../edition/with-book.js';
 import { afterBook, idsInNotes, notesOfChapter } from '../edition/note-backs.js';
 import type { PageContext } from '../markup/page-context.js';
@@ -25,10 +27,6 @@ export interface EpubOptions {
   modified: Date;
 }
 
-/** Headings down to this level stand in the contents. */
-/** Where nothing else was chosen. */
-const LISTED = 3;
-
 /** Makes an EPUB 3.3 container of a book. */
 export function makeEpub(edition: Edition, { modified }: EpubOptions): Uint8Array {
   const pages = pagesOf(edition);
@@ -41,33 +39,31 @@ export function makeEpub(edition: Edition, { modified }: EpubOptions): Uint8Arra
       ? [{ name: 'with-book', title: list.title, body: listWithBook(list), matter: 'backmatter' }]
       : []),
   ];
-  const text = new Map([
+  const xhtml = new Map([
     ...pages.map((page): [string, string] => [page.file, chapterPage(edition, page, context)]),
     ...more.map(({ name, title, body, matter }): [string, string] => [
       `${name}.xhtml`,
       document(edition, title, body, matter),
     ]),
   ]);
-  const withFormulas = new Set([...text].flatMap(([file, page]) => (page.includes('<math') ? [file] : [])));
-  const files: Record<string, string> = {
+  const withFormulas = new Set([...xhtml].flatMap(([file, page]) => (page.includes('<math') ? [file] : [])));
+  const texts: Record<string, string> = {
     'META-INF/container.xml': CONTAINER,
     'EPUB/package.opf': packageDocument(edition, pages, enclosures, more, withFormulas, modified),
     'EPUB/nav.xhtml': navigation(edition, pages, more),
     'EPUB/title.xhtml': titlePage(edition),
     'EPUB/book.css': stylesheet(edition),
   };
-  if (!coverOf(edition)) files['EPUB/cover.svg'] = coverDrawing(edition.book);
-  for (const [file, page] of text) files[`EPUB/${file}`] = page;
-  const mtime = new Date(Math.max(modified.getTime(), Date.UTC(1980, 0, 2)));
-  const container: Zippable = { mimetype: [strToU8('application/epub+zip'), { level: 0, mtime }] };
-  for (const [name, written] of Object.entries(files))
-    container[name] = [strToU8(written), { level: 6, mtime }];
-  for (const [path, file] of enclosures) container[`EPUB/${path}`] = [file.bytes, { level: 0, mtime }];
-  for (const [path, { id }] of filesInside(edition)) {
-    const bytes = edition.enclosures.get(id)?.bytes ?? new Uint8Array();
-    container[`EPUB/${path}`] = [bytes, { level: 0, mtime }];
-  }
-  return zipSync(container);
+  if (!coverOf(edition)) texts['EPUB/cover.svg'] = coverDrawing(edition.book);
+  for (const [file, page] of xhtml) texts[`EPUB/${file}`] = page;
+  const files = new Map([
+    ...[...enclosures].map(([path, { bytes }]) => [path, bytes] as const),
+    ...filesInside(edition).map(([path, { id }]) => [path, bytesOf(edition, id)] as const),
+  ]);
+  return archiveOf(
+    [['mimetype', 'application/epub+zip', 'stored'], ...packedTexts(texts), ...storedFiles(files, 'EPUB/')],
+    modified,
+  );
 }
 
 const CONTAINER = `<?xml version="1.0" encoding="utf-8"?>
@@ -188,7 +184,7 @@ function navigation(edition: Edition, pages: EpubPage[], more: BackPage[]): stri
   const said = phrases(edition.book.language);
   const entries = pages.flatMap(({ chapter, file, headings }) => {
     const [first, ...rest] = headings.filter(
-      ({ level, words }) => (level ?? 6) <= (edition.book.structure.listed ?? LISTED) && words !== '',
+      ({ level, words }) => (level ?? 6) <= listedIn(edition) && words !== '',
     );
     const { label = '' } = edition.places.get(chapter.id) ?? {};
     const top = {
@@ -202,7 +198,7 @@ function navigation(edition: Edition, pages: EpubPage[], more: BackPage[]): stri
       ...under.map((heading) => ({
         depth: heading.level ?? 6,
         href: `${file}#${heading.id}`,
-        words: [heading.label, heading.words].filter(Boolean).join(' '),
+        words: numbered(heading),
       })),
     ];
   });

@@ -13,8 +13,16 @@ import {
 } from '../../manuscript/index.js';
 import { PICTURE_EXTENSIONS, targetIn, type Edition } from '../edition/edition.js';
 import { inlineTree, type InlineTree } from '../edition/inline-tree.js';
-import { placesLedTo } from '../edition/led-to.js';
+import { MarkedPlaces } from '../edition/marked-places.js';
 import { BETWEEN_RETURNS, isReturnLine } from '../edition/return-lines.js';
+import {
+  areaWords,
+  bookLines,
+  contentsLines,
+  labelOf,
+  listedIn,
+  type ContentsLine,
+} from '../edition/said.js';
 import { withBook } from '../edition/with-book.js';
 import { element, escapeXml } from '../markup/xml.js';
 import { addressIn, escaped, titleIn } from './escape.js';
@@ -22,14 +30,11 @@ import { addressIn, escaped, titleIn } from './escape.js';
 /** Writes the text of a book as Markdown (CommonMark 0.31 with tables, footnotes and `{#ids}`); what it has no signs for stands as HTML. */
 export class MarkdownWriter {
   readonly media = new Map<string, Uint8Array>();
-  readonly #led: ReadonlySet<string>;
-  readonly #placed = new Set<string>();
+  readonly #places: MarkedPlaces;
   readonly #remarks: string[] = [];
-  /** Places whose words are those of the next block. */
-  #waiting: string[] = [];
 
   constructor(readonly edition: Edition) {
-    this.#led = placesLedTo(edition);
+    this.#places = new MarkedPlaces(edition);
   }
 
   text(): string {
@@ -39,29 +44,27 @@ export class MarkdownWriter {
 
   /** The top of the book and its contents, where anything leads there; programs make neither of their own. */
   #front(): string {
-    const { book, nameOf, places } = this.edition;
-    const listed = book.structure.listed ?? 3;
-    const top = this.#led.has(TOP)
+    const { book, nameOf } = this.edition;
+    const top = this.#places.isWanted(TOP)
       ? `<p id="${nameOf(TOP)}" data-computed="">${escapeXml(book.title)}</p>`
       : '';
-    if (!this.#led.has(CONTENTS)) return top;
-    const items = [...places.values()]
-      .filter(({ kind, level }) => kind === 'heading' && (level ?? 9) <= listed)
-      .map(({ id, label, words }) =>
-        element(
-          'li',
-          {},
-          element('a', { href: `#${nameOf(id)}` }, escapeXml([label, words].filter(Boolean).join(' '))),
-        ),
-      );
+    if (!this.#places.isWanted(CONTENTS)) return top;
+    const items = bookLines(this.edition, listedIn(this.edition)).map((line) =>
+      this.#contentsItem(line, null),
+    );
     const title = element('p', { id: nameOf(CONTENTS) }, escapeXml(phrases(book.language).contents));
     return [top, `<nav data-computed="">\n${title}\n${element('ul', {}, items.join('\n'))}\n</nav>`]
       .filter(Boolean)
       .join('\n\n');
   }
 
+  #contentsItem({ place, words }: ContentsLine, level: string | null): string {
+    const link = element('a', { href: `#${this.edition.nameOf(place)}` }, escapeXml(words));
+    return element('li', { class: level }, link);
+  }
+
   #chapter({ id, doc }: ReadChapter): string {
-    this.#wait(id);
+    this.#places.wait(id);
     return this.#blocks(doc);
   }
 
@@ -84,7 +87,7 @@ export class MarkdownWriter {
       case 'heading':
         return this.#heading(node);
       case 'quotation':
-        this.#wait(idOf(node));
+        this.#places.wait(idOf(node));
         return indented(this.#blocks(node), '> ', '> ');
       case 'bullet_list':
       case 'ordered_list':
@@ -94,7 +97,7 @@ export class MarkdownWriter {
       case 'code_block':
         return this.#code(node);
       case 'rule':
-        this.#wait(idOf(node));
+        this.#places.wait(idOf(node));
         return `${this.#waitingSpots()}---`;
       case 'figure':
         return this.#figure(node);
@@ -114,24 +117,19 @@ export class MarkdownWriter {
 
   #heading(node: Node): string {
     const { id, level, uncounted } = attrsOf.heading(node);
-    const label = (id && this.edition.places.get(id)?.label) || '';
-    const number = label === '' ? '' : `<span data-computed="">${escapeXml(label)} </span>`;
-    const isWanted = id !== null && this.#isWanted(id);
-    if (id !== null) this.#placed.add(id);
-    const attributes = [
-      isWanted && id !== null ? `#${this.edition.nameOf(id)}` : '',
-      uncounted ? 'data-uncounted=1' : '',
-    ].filter(Boolean);
-    const words = number + this.#waitingSpots() + this.#line(node).replace(/\s*(?:\\\n|\n)\s*/g, ' ');
+    const name = this.#places.take(id);
+    const attributes = [name === null ? '' : `#${name}`, uncounted ? 'data-uncounted=1' : ''].filter(Boolean);
+    const words =
+      this.#numberOf(id) + this.#waitingSpots() + this.#line(node).replace(/\s*(?:\\\n|\n)\s*/g, ' ');
     return `${'#'.repeat(level)} ${words}${attributes.length > 0 ? ` {${attributes.join(' ')}}` : ''}`;
   }
 
   #list(list: Node): string {
-    this.#wait(idOf(list));
+    this.#places.wait(idOf(list));
     const start = list.type.name === 'ordered_list' ? attrsOf.orderedList(list).start : null;
     return list.children
       .map((item, at) => {
-        this.#wait(idOf(item));
+        this.#places.wait(idOf(item));
         const sign = start === null ? '- ' : `${start + at}. `;
         return indented(this.#blocks(item) || ' ', sign, ' '.repeat(sign.length));
       })
@@ -141,7 +139,7 @@ export class MarkdownWriter {
   #code(node: Node): string {
     const isPlain = node.children.every((leaf) => leaf.isText && leaf.marks.length === 0);
     const id = idOf(node);
-    if (!isPlain || (id !== null && this.#isWanted(id))) return this.#html(node, 'pre');
+    if (!isPlain || this.#places.isWanted(id)) return this.#html(node, 'pre');
     const fence = '`'.repeat(
       Math.max(3, ...[...node.textContent.matchAll(/`+/g)].map(([ticks]) => ticks.length + 1)),
     );
@@ -151,23 +149,18 @@ export class MarkdownWriter {
   #figure(node: Node): string {
     const { id, link, areas, enclosure, width } = attrsOf.figure(node);
     const caption = node.firstChild;
-    const isWanted = id !== null && this.#isWanted(id);
-    if (id !== null) this.#placed.add(id);
+    const name = this.#places.take(id);
     const share = width === null ? '' : `width="${width}%"`;
-    const name = isWanted && id !== null ? this.edition.nameOf(id) : null;
     const items = areas
       .map((area) => {
-        const said = area.name || saidOfPicture(node) || phrases(this.edition.book.language).picture;
-        return `- ${this.#linked({ ...area, about: null, look: null }, escaped(said))}`;
+        const said = escaped(areaWords(this.edition, node, area));
+        return `- ${this.#linked({ ...area, about: null, look: null }, said)}`;
       })
       .join('\n');
     const list = items === '' ? '' : `\n\n${items}`;
-    if (!caption && !isWanted) {
-      const shown = this.#picture(enclosure, saidOfPicture(node), share);
-      return `${this.#waitingSpots()}${link ? this.#linked(link, shown) : shown}${list}`;
-    }
     const shown = this.#picture(enclosure, saidOfPicture(node), share);
     const linked = link ? this.#linked(link, shown) : shown;
+    if (!caption && name === null) return `${this.#waitingSpots()}${linked}${list}`;
     const words = caption
       ? `\n\n<figcaption>\n\n${this.#numberOf(id)}${this.#line(caption).trim() || ' '}\n\n</figcaption>`
       : '';
@@ -178,13 +171,12 @@ export class MarkdownWriter {
   /** A table of plain rows in its own signs; any other as HTML. */
   #table(node: Node): string {
     const id = idOf(node);
-    const isWanted = id !== null && this.#isWanted(id);
     const rows = node.children.filter(({ type }) => type.name === 'table_row');
     const cells = rows.map((row) => row.children);
     const [head = []] = cells;
     const isPlain =
       rows.length === node.childCount &&
-      !isWanted &&
+      !this.#places.isWanted(id) &&
       head.length > 0 &&
       head.every(({ type }) => type.name === 'table_header') &&
       cells.every(
@@ -204,7 +196,7 @@ export class MarkdownWriter {
       (row) =>
         `| ${row
           .map((cell) => {
-            this.#wait(idOf(cell));
+            this.#places.wait(idOf(cell));
             const [only] = cell.children;
             return only
               ? this.#paragraph(only)
@@ -220,23 +212,12 @@ export class MarkdownWriter {
 
   #contents(node: Node): string {
     const { id, ...chosen } = attrsOf.contents(node);
-    const isWanted = this.#isWanted(id);
-    this.#placed.add(id);
     const section = chosen.section === null ? null : this.edition.nameOf(chosen.section);
-    const lines = this.edition.map.contents.get(id)?.lines ?? [];
-    const items = lines.map(({ place, words, label, depth }) =>
-      element(
-        'li',
-        { class: `level-${depth}` },
-        element(
-          'a',
-          { href: `#${this.edition.nameOf(place)}` },
-          escapeXml([label, words].filter(Boolean).join(' ')),
-        ),
-      ),
+    const items = contentsLines(this.edition, id).map((line) =>
+      this.#contentsItem(line, `level-${line.depth}`),
     );
     const attributes = {
-      id: isWanted ? this.edition.nameOf(id) : null,
+      id: this.#places.take(id),
       'data-contents': JSON.stringify({ ...chosen, section }),
     };
     return (
@@ -245,22 +226,8 @@ export class MarkdownWriter {
     );
   }
 
-  #wait(id: string | null): void {
-    if (id !== null && this.#isWanted(id)) {
-      this.#placed.add(id);
-      this.#waiting.push(this.edition.nameOf(id));
-    }
-  }
-
-  #isWanted(id: string): boolean {
-    return (this.#led.has(id) || this.edition.origins.has(id)) && !this.#placed.has(id);
-  }
-
   #waitingSpots(): string {
-    return this.#waiting
-      .splice(0)
-      .map((name) => `<a id="${name}"></a>`)
-      .join('');
+    return this.#places.waiting().map(spotOf).join('');
   }
 
   /** Places that wait, on a line of their own before a block that takes none. */
@@ -274,9 +241,8 @@ export class MarkdownWriter {
   }
 
   #spot(id: string | null): string {
-    if (id === null || !this.#isWanted(id)) return '';
-    this.#placed.add(id);
-    return `<a id="${this.edition.nameOf(id)}"></a>`;
+    const name = this.#places.take(id);
+    return name === null ? '' : spotOf(name);
   }
 
   #line(block: Node): string {
@@ -297,9 +263,8 @@ export class MarkdownWriter {
         return this.#linked(attrsOf.link(mark), inner);
       case 'bookmark': {
         const { id, name } = attrsOf.bookmark(mark);
-        if (this.#placed.has(id)) return inner;
-        this.#placed.add(id);
-        return `<span id="${this.edition.nameOf(id)}" data-bookmark="${escapeXml(name)}">${inner}</span>`;
+        const own = this.#places.takeAnyway(id);
+        return own === null ? inner : `<span id="${own}" data-bookmark="${escapeXml(name)}">${inner}</span>`;
       }
       case 'language':
         return `<span lang="${attrsOf.language(mark).tag}">${inner}</span>`;
@@ -326,13 +291,14 @@ export class MarkdownWriter {
       look,
     }: Pick<LinkAttrs, 'id' | 'destination' | 'hoverNote'> & Partial<LinkAttrs>,
     inner: string,
+    isHtml = false,
   ): string {
     const target = targetIn(this.edition, destination);
     const origin = this.#spot(id);
     if (!target) return origin + inner;
     const href = 'place' in target ? `#${this.edition.nameOf(target.place)}` : target.href;
     // Brackets, pictures and notes within its words, and a look of its own, are more than its signs can hold.
-    if (look || /[[\]]|<a |\n/.test(inner.replace(/\\[[\]]/g, '')) || inner.trim() === '')
+    if (isHtml || look || /[[\]]|<a |\n/.test(inner.replace(/\\[[\]]/g, '')) || inner.trim() === '')
       return (
         origin + element('a', { href, title: hoverNote || null, style: look ? styleOf(look) : null }, inner)
       );
@@ -372,10 +338,10 @@ export class MarkdownWriter {
     const name = this.edition.nameOf(of);
     const spot = this.#spot(id);
     if (leaf.type.name === 'note') {
-      this.#placed.add(of);
-      const waiting = this.#waiting.splice(0);
-      const paragraphs = leaf.children.map((paragraph) => this.#line(paragraph).trim());
-      this.#waiting = waiting;
+      this.#places.takeAnyway(of);
+      const paragraphs = this.#places.apart(() =>
+        leaf.children.map((paragraph) => this.#line(paragraph).trim()),
+      );
       this.#remarks.push(indented(paragraphs.join('\n\n') || ' ', `[^${name}]: `, '    '));
     }
     return `${spot}[^${name}]`;
@@ -396,11 +362,10 @@ export class MarkdownWriter {
   }
 
   #returnLinks(node: Node): string {
-    const { places, origins, nameOf } = this.edition;
+    const { nameOf } = this.edition;
     const { to: kind, own } = attrsOf.returnLink(node);
     const links = this.edition
       .returnsOf(node)
-      .filter(({ to }) => places.has(to) || origins.has(to))
       .map(({ to, words }) => element('a', { href: `#${nameOf(to)}` }, escaped(words)))
       .join(BETWEEN_RETURNS);
     return links && element('span', { 'data-return': kind, 'data-own': own || null }, links);
@@ -420,27 +385,11 @@ export class MarkdownWriter {
     return path === null ? escaped(alt) : `![${escaped(alt)}](${path})${more === '' ? '' : `{${more}}`}`;
   }
 
-  #linkedHtml(
-    { id, destination, hoverNote }: Pick<LinkAttrs, 'id' | 'destination' | 'hoverNote'>,
-    inner: string,
-  ): string {
-    const target = targetIn(this.edition, destination);
-    const origin = this.#spot(id);
-    if (!target) return origin + inner;
-    const href = 'place' in target ? `#${this.edition.nameOf(target.place)}` : target.href;
-    return origin + element('a', { href, title: hoverNote || null }, inner);
-  }
-
   /** A block as HTML, its content as Markdown between empty lines (CommonMark 0.31, 4.6). */
   #html(node: Node, name: string): string {
     const id = idOf(node);
-    const isWanted = id !== null && this.#isWanted(id);
-    if (id !== null && isWanted) this.#placed.add(id);
-    const attributes = (more: Record<string, string | null> = {}) =>
-      Object.entries({ id: isWanted && id !== null ? this.edition.nameOf(id) : null, ...more })
-        .filter(([, value]) => value !== null)
-        .map(([key, value]) => ` ${key}="${escapeXml(value ?? '')}"`)
-        .join('');
+    const place = this.#places.take(id);
+    const opening = place === null ? name : `${name} id="${escapeXml(place)}"`;
     if (name === 'pre') {
       const inner = node.children
         .map((leaf) => {
@@ -451,36 +400,36 @@ export class MarkdownWriter {
             .replace(/\n/g, '&#10;')
             .replace(/[*_`[\]\\~!]/g, (sign) => `&#${sign.charCodeAt(0)};`);
           const held = bookmark ? this.#marked(bookmark, text, { leaf }) : text;
-          return link ? this.#linkedHtml(attrsOf.link(link), held) : held;
+          return link ? this.#linked({ ...attrsOf.link(link), look: null }, held, true) : held;
         })
         .join('');
-      return `${this.#waitingBlock()}<pre${attributes()}><code>${inner}</code></pre>`;
+      return `${this.#waitingBlock()}<${opening}><code>${inner}</code></pre>`;
     }
     const parts = node.children.map((child): string => {
       const spans = child.type.name;
       switch (spans) {
         case 'table_caption':
         case 'term':
-          this.#wait(idOf(child));
+          this.#places.wait(idOf(child));
           return `<${spans === 'term' ? 'dt' : 'caption'}>\n\n${this.#numberOf(spans === 'term' ? null : id)}${this.#waitingSpots()}${this.#line(child).trim() || ' '}\n\n</${spans === 'term' ? 'dt' : 'caption'}>`;
         case 'meaning':
-          this.#wait(idOf(child));
+          this.#places.wait(idOf(child));
           return `<dd>\n\n${this.#blocks(child)}\n\n</dd>`;
         default:
           return this.#row(child);
       }
     });
-    return `${this.#waitingBlock()}<${name}${attributes()}>\n${parts.join('\n')}\n</${name}>`;
+    return `${this.#waitingBlock()}<${opening}>\n${parts.join('\n')}\n</${name}>`;
   }
 
   #numberOf(id: string | null): string {
-    const label = (id && this.edition.places.get(id)?.label) || '';
+    const label = labelOf(this.edition, id);
     return label === '' ? '' : `<span data-computed="">${escapeXml(label)} </span>`;
   }
 
   #row(row: Node): string {
     const cells = row.children.map((cell) => {
-      this.#wait(idOf(cell));
+      this.#places.wait(idOf(cell));
       const { colspan, rowspan } = attrsOf.cell(cell);
       const tag = cell.type.name === 'table_header' ? 'th' : 'td';
       const spans = `${colspan > 1 ? ` colspan="${colspan}"` : ''}${rowspan > 1 ? ` rowspan="${rowspan}"` : ''}`;
@@ -499,6 +448,8 @@ export class MarkdownWriter {
     return `<section data-computed="">\n<h1>${escapeXml(title)}</h1>\n${element('dl', {}, items.join('\n'))}\n</section>`;
   }
 }
+
+const spotOf = (name: string): string => `<a id="${name}"></a>`;
 
 const SIMILAR = new Set(['bullet_list', 'ordered_list', 'quotation']);
 

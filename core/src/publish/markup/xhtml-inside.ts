@@ -2,6 +2,7 @@ import type { Node } from 'prosemirror-model';
 import { phrases } from '../../language/index.js';
 import { attrsOf, noteMarkOf, type Note } from '../../manuscript/index.js';
 import { BETWEEN_RETURNS } from '../edition/return-lines.js';
+import { contentsLines } from '../edition/said.js';
 import type { PageContext } from './page-context.js';
 import { nestedList } from './nested-list.js';
 import { element, escapeXml } from './xml.js';
@@ -48,11 +49,9 @@ export function reference(node: Node, page: PageContext): string {
 
 /** Return links, one for each spot to lead back to. */
 export function returnLink(node: Node, page: PageContext): string {
-  const { places, origins } = page.edition;
   const { to: kind, own } = attrsOf.returnLink(node);
   const links = page.edition
     .returnsOf(node)
-    .filter(({ to }) => places.has(to) || origins.has(to))
     .map(({ to, words }) => element('a', { href: page.addressOfPlace(to) }, escapeXml(words)))
     .join(BETWEEN_RETURNS);
   return links && element('span', { class: 'return', 'data-return': kind, 'data-own': own || null }, links);
@@ -61,13 +60,9 @@ export function returnLink(node: Node, page: PageContext): string {
 /** A computed list of contents. */
 export function contentsList(node: Node, page: PageContext): string {
   const { id, ...chosen } = attrsOf.contents(node);
-  const lines = page.edition.map.contents.get(id)?.lines ?? [];
+  const lines = contentsLines(page.edition, id);
   const attributes = { id: page.once(id), class: 'contents', 'data-contents': JSON.stringify(chosen) };
   if (lines.length === 0) return element('div', attributes);
-  const links = lines.map(({ place, words, label, depth }) => ({
-    depth,
-    words: label ? `${label} ${words}` : words,
-    href: page.addressOfPlace(place),
-  }));
+  const links = lines.map(({ place, ...line }) => ({ ...line, href: page.addressOfPlace(place) }));
   return element('div', attributes, nestedList(links, 'ul'));
 }

@@ -1,5 +1,5 @@
-import { strToU8, zipSync, type Zippable } from 'fflate';
-import type { Edition } from '../edition/edition.js';
+import { archiveOf, packedTexts, storedFiles } from '../edition/archive.js';
+import { PICTURE_EXTENSIONS, type Edition } from '../edition/edition.js';
 import { element, escapeXml } from '../markup/xml.js';
 import { HEADER, NAMESPACES, stylesXml } from './styles.js';
 import { TextWriter } from './writer.js';
@@ -30,26 +30,22 @@ export function makeOdt(edition: Edition, { modified }: { modified: Date }): Uin
     entry('/', `${KIND}.text`),
     ...Object.keys(files).map((path) => entry(path, 'text/xml')),
     ...writer.formulas.map((_formula, at) => entry(`Object ${at + 1}/`, `${KIND}.formula`)),
-    ...[...writer.media.keys()].map((path) => entry(path, MEDIA[path.split('.').at(-1) ?? ''] ?? '')),
+    ...[...writer.media.keys()].map((path) => entry(path, pictureType(path))),
   ];
   files['META-INF/manifest.xml'] = `${HEADER}${element(
     'manifest:manifest',
     { 'xmlns:manifest': 'urn:oasis:names:tc:opendocument:xmlns:manifest:1.0', 'manifest:version': '1.3' },
     entries.join(''),
   )}`;
-  const mtime = new Date(Math.max(modified.getTime(), Date.UTC(1980, 0, 2)));
-  const zipped: Zippable = { mimetype: [strToU8(`${KIND}.text`), { level: 0, mtime }] };
-  for (const [path, written] of Object.entries(files)) zipped[path] = [strToU8(written), { level: 6, mtime }];
-  for (const [path, bytes] of writer.media) zipped[path] = [bytes, { level: 0, mtime }];
-  return zipSync(zipped);
+  return archiveOf(
+    [['mimetype', `${KIND}.text`, 'stored'], ...packedTexts(files), ...storedFiles(writer.media)],
+    modified,
+  );
 }
 
-const MEDIA: Record<string, string> = {
-  png: 'image/png',
-  jpg: 'image/jpeg',
-  gif: 'image/gif',
-  svg: 'image/svg+xml',
-};
+/** The type of a picture, by its path. */
+const pictureType = (path: string): string =>
+  Object.entries(PICTURE_EXTENSIONS).find(([, extension]) => path.endsWith(`.${extension}`))?.[0] ?? '';
 
 const entry = (path: string, type: string): string =>
   element('manifest:file-entry', {

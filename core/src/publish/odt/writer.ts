@@ -3,6 +3,7 @@ import { readFormula } from '../../cleaning/index.js';
 import { phrases } from '../../language/index.js';
 import {
   attrsOf,
+  composedOf,
   CONTENTS,
   idOf,
   noteMarkOf,
@@ -15,9 +16,19 @@ import {
 } from '../../manuscript/index.js';
 import { PICTURE_EXTENSIONS, targetIn, type Edition } from '../edition/edition.js';
 import { inlineTree, type InlineTree } from '../edition/inline-tree.js';
-import { placesLedTo } from '../edition/led-to.js';
+import { MarkedPlaces } from '../edition/marked-places.js';
 import { shownSize } from '../edition/picture-width.js';
 import { BETWEEN_RETURNS, isReturnLine } from '../edition/return-lines.js';
+import {
+  areaWords,
+  bookLines,
+  contentsLines,
+  isCountedThere,
+  labelOf,
+  labelParts,
+  listedIn,
+  type ContentsLine,
+} from '../edition/said.js';
 import { placeCells } from '../edition/table-grid.js';
 import { withBook } from '../edition/with-book.js';
 import { element, escapeXml } from '../markup/xml.js';
@@ -40,16 +51,14 @@ export class TextWriter {
   readonly media = new Map<string, Uint8Array>();
   readonly formulas: string[] = [];
   readonly #automatic = new Map<string, string>();
-  readonly #led: ReadonlySet<string>;
-  readonly #placed = new Set<string>();
-  #waiting: string[] = [];
+  readonly #places: MarkedPlaces;
   #parts = 0;
   #tables = 0;
   #matter: Matter = 'main';
   readonly areEndnotes: boolean;
 
   constructor(readonly edition: Edition) {
-    this.#led = placesLedTo(edition);
+    this.#places = new MarkedPlaces(edition);
     this.areEndnotes = edition.book.structure.notes.stand !== 'page';
   }
 
@@ -84,16 +93,10 @@ export class TextWriter {
   }
 
   #contentsPage(): string {
-    const { book, places, nameOf } = this.edition;
-    const listed = Math.min(6, book.structure.listed ?? 3);
-    const lines = [...places.values()]
-      .filter(({ kind, level }) => kind === 'heading' && (level ?? 9) <= listed)
-      .map(({ id, label, words, level }) => ({
-        place: id,
-        words: [label, words].filter(Boolean).join(' '),
-        depth: level ?? 1,
-      }));
-    if (lines.length === 0 && !this.#led.has(CONTENTS)) return '';
+    const { book, nameOf } = this.edition;
+    const listed = Math.min(6, listedIn(this.edition));
+    const lines = bookLines(this.edition, listed);
+    if (lines.length === 0 && !this.#places.isWanted(CONTENTS)) return '';
     const title = this.#paragraph(
       'Contents Heading',
       point(nameOf(CONTENTS)) + textOf(phrases(book.language).contents),
@@ -101,11 +104,7 @@ export class TextWriter {
     return this.#boxed('computed', title + this.#listOfContents('book', listed, lines), false);
   }
 
-  #listOfContents(
-    scope: string,
-    depth: number,
-    lines: readonly { place: string; words: string; depth: number }[],
-  ): string {
+  #listOfContents(scope: string, depth: number, lines: readonly ContentsLine[]): string {
     const name = `Contents ${(this.#parts += 1)}`;
     const body = lines.map(({ place, words, depth: own }) => {
       const target = this.edition.nameOf(place);
@@ -130,7 +129,7 @@ export class TextWriter {
 
   #chapter({ id, doc, matter }: ReadChapter): string {
     this.#matter = matter;
-    this.#wait(id);
+    this.#places.wait(id);
     return this.#blocks(doc, TEXT);
   }
 
@@ -160,7 +159,7 @@ export class TextWriter {
       case 'heading':
         return this.#heading(node);
       case 'quotation': {
-        this.#wait(idOf(node));
+        this.#places.wait(idOf(node));
         const isPlain =
           node.children.every((one) => one.type.name === 'paragraph') && around.style === 'Text body';
         return isPlain && !isAgain
@@ -171,14 +170,14 @@ export class TextWriter {
       case 'ordered_list':
         return this.#list(node);
       case 'term_list': {
-        this.#wait(idOf(node));
+        this.#places.wait(idOf(node));
         const written = this.#blocks(node, around);
         return isAgain ? this.#boxed('apart', written, around.isItem) : written;
       }
       case 'term':
         return this.#paragraph('Definition Term', this.#line(node));
       case 'meaning': {
-        this.#wait(idOf(node));
+        this.#places.wait(idOf(node));
         const [only] = node.children;
         return node.childCount === 1 && only?.type.name === 'paragraph'
           ? this.#paragraph('Definition', this.#line(only))
@@ -189,7 +188,7 @@ export class TextWriter {
         return isAgain ? this.#boxed('apart', written, around.isItem) : written;
       }
       case 'rule':
-        this.#wait(idOf(node));
+        this.#places.wait(idOf(node));
         return this.#paragraph('Horizontal Line', '');
       case 'figure':
         return this.#figure(node);
@@ -207,54 +206,43 @@ export class TextWriter {
   }
 
   #paragraph(style: string, content: string): string {
-    const held = this.#waiting.splice(0).reduce((inner, id) => this.#held(id, inner), content);
-    return element('text:p', { 'text:style-name': coded(style) }, held);
+    return element('text:p', { 'text:style-name': coded(style) }, this.#heldByWaiting(content));
   }
 
-  /** The place of a block is on the words of its first paragraph. */
-  #wait(id: string | null): void {
-    if (id !== null && this.#isWanted(id)) this.#waiting.push(id);
-  }
-
-  #isWanted(id: string): boolean {
-    return (this.#led.has(id) || this.edition.origins.has(id)) && !this.#placed.has(id);
+  /** Content with the bookmarks of the places that wait for words. */
+  #heldByWaiting(content: string): string {
+    return this.#places.waiting().reduce((inner, name) => held(name, inner), content);
   }
 
   #held(id: string | null, content: string): string {
-    if (id === null || !this.#isWanted(id)) return content;
-    this.#placed.add(id);
-    return held(this.edition.nameOf(id), content);
+    const name = this.#places.take(id);
+    return name === null ? content : held(name, content);
   }
 
   #spot(id: string | null): string {
-    if (id === null || !this.#isWanted(id)) return '';
-    this.#placed.add(id);
-    return point(this.edition.nameOf(id));
+    return this.#held(id, '');
   }
 
   #heading(node: Node): string {
-    const { id, level, uncounted } = attrsOf.heading(node);
-    const { places, book } = this.edition;
-    const label = (id && places.get(id)?.label) || '';
-    const isDecimal = book.structure.numbering === 'decimal';
-    const isLive = isDecimal && this.#matter === 'main' && !uncounted && label !== '';
+    const { id, level } = attrsOf.heading(node);
+    const label = labelOf(this.edition, id);
+    const isLive = isCountedThere(this.edition, this.#matter, label);
     const words = this.#held(id, this.#inlines(node));
-    const content = (label !== '' && !isLive ? textOf(`${label} `) : '') + words;
-    const inner = this.#waiting.splice(0).reduce((one, waiting) => this.#held(waiting, one), content);
+    const inner = this.#heldByWaiting((label !== '' && !isLive ? textOf(`${label} `) : '') + words);
     const attributes = {
       'text:style-name': coded(`Heading ${level}`),
       'text:outline-level': String(level),
-      'text:is-list-header': isDecimal && !isLive ? 'true' : null,
+      'text:is-list-header': this.edition.book.structure.numbering === 'decimal' && !isLive ? 'true' : null,
     };
     return element('text:h', attributes, inner);
   }
 
   #list(list: Node): string {
-    this.#wait(idOf(list));
+    this.#places.wait(idOf(list));
     const ordered = list.type.name === 'ordered_list';
     const start = ordered ? attrsOf.orderedList(list).start : 1;
     const items = list.children.map((item, at) => {
-      this.#wait(idOf(item));
+      this.#places.wait(idOf(item));
       const content = this.#blocks(item, { isItem: true, style: 'Text body' });
       return element(
         'text:list-item',
@@ -268,13 +256,12 @@ export class TextWriter {
   #figure(node: Node): string {
     const { id, link, areas, enclosure, width, decorative } = attrsOf.figure(node);
     const caption = node.firstChild;
-    const label = (id && this.edition.places.get(id)?.label) || '';
     const place = caption ? '' : this.#spot(id);
     const shown = this.#linkedPicture(link, this.#picture(enclosure, saidOfPicture(node), decorative, width));
     const picture = this.#paragraph('Text body', place + shown);
-    const words = caption ? this.#caption(caption, id, label, 'Illustration') : '';
+    const words = caption ? this.#caption(caption, id, 'Illustration') : '';
     const items = areas.map((area) => {
-      const said = area.name || saidOfPicture(node) || phrases(this.edition.book.language).picture;
+      const said = areaWords(this.edition, node, area);
       return `<text:list-item>${this.#paragraph('Text body', this.#linked({ ...area, about: null, look: null }, textOf(said)))}</text:list-item>`;
     });
     return (
@@ -302,11 +289,10 @@ export class TextWriter {
   }
 
   /** A caption with its number as a field. */
-  #caption(caption: Node, id: string | null, label: string, style: 'Illustration' | 'Table'): string {
+  #caption(caption: Node, id: string | null, style: 'Illustration' | 'Table'): string {
     const words = this.#line(caption);
-    if (label === '') return this.#paragraph(style, this.#held(id, words));
-    const { number = '' } = this.edition.places.get(id ?? '') ?? {};
-    const said = label.endsWith(number) ? label.slice(0, -number.length) : `${label} `;
+    if (labelOf(this.edition, id) === '') return this.#paragraph(style, this.#held(id, words));
+    const { said, number } = labelParts(this.edition, id);
     const name = style === 'Table' ? 'Table' : 'Illustration';
     const counted = element(
       'text:sequence',
@@ -323,10 +309,9 @@ export class TextWriter {
 
   #table(node: Node): string {
     const id = idOf(node);
-    const label = (id && this.edition.places.get(id)?.label) || '';
     const caption = node.firstChild?.type.name === 'table_caption' ? node.firstChild : null;
-    const before = caption ? this.#caption(caption, id, label, 'Table') : '';
-    if (!caption) this.#wait(id);
+    const before = caption ? this.#caption(caption, id, 'Table') : '';
+    if (!caption) this.#places.wait(id);
     const rows = node.children.filter(({ type }) => type.name === 'table_row');
     const { columns, cells } = placeCells(
       rows.map((row) => row.children.map((cell) => ({ ...attrsOf.cell(cell), cell }))),
@@ -342,7 +327,7 @@ export class TextWriter {
         if (!cell) content += '<table:table-cell><text:p/></table:table-cell>';
         else if (cell.x !== x || cell.y !== y) content += '<table:covered-table-cell/>';
         else {
-          this.#wait(idOf(cell.cell));
+          this.#places.wait(idOf(cell.cell));
           content += element(
             'table:table-cell',
             {
@@ -373,18 +358,12 @@ export class TextWriter {
 
   #contents(node: Node): string {
     const { id, scope, depth } = attrsOf.contents(node);
-    this.#wait(id);
-    const list = this.edition.map.contents.get(id);
-    const lines = (list?.lines ?? []).map(({ place, words, label, depth: own }) => ({
-      place,
-      words: [label, words].filter(Boolean).join(' '),
-      depth: own,
-    }));
-    const waiting = this.#waiting
-      .splice(0)
-      .map((one) => this.#spot(one))
-      .join('');
-    return (waiting ? this.#paragraph('Text body', waiting) : '') + this.#listOfContents(scope, depth, lines);
+    this.#places.wait(id);
+    const waiting = this.#places.waiting().map(point).join('');
+    return (
+      (waiting ? this.#paragraph('Text body', waiting) : '') +
+      this.#listOfContents(scope, depth, contentsLines(this.edition, id))
+    );
   }
 
   #line(block: Node): string {
@@ -407,12 +386,12 @@ export class TextWriter {
           const before = edges.get(last);
           if (before) before.ends += mark('end', name);
         }
-      for (const id of named)
-        if (!open.has(id) && !this.#placed.has(id)) {
-          this.#placed.add(id);
-          open.set(id, this.edition.nameOf(id));
-          edge.starts += mark('start', this.edition.nameOf(id));
-        }
+      for (const id of named) {
+        const name = this.#places.takeAnyway(id);
+        if (name === null) continue;
+        open.set(id, name);
+        edge.starts += mark('start', name);
+      }
       edges.set(leaf, edge);
       last = leaf;
     });
@@ -541,13 +520,11 @@ export class TextWriter {
       return `${this.#spot(id)}<text:span text:style-name="Raised">${element('text:meta', { 'xml:id': `mark-${(this.#parts += 1)}` }, field)}</text:span>`;
     }
     const back = this.#spot(id);
-    this.#placed.add(of);
+    this.#places.takeAnyway(of);
     // What waits is for the words around the mark.
-    const waiting = this.#waiting.splice(0);
-    const remark = note.node.children
-      .map((paragraph) => this.#paragraph('Footnote', this.#line(paragraph)))
-      .join('');
-    this.#waiting = waiting;
+    const remark = this.#places.apart(() =>
+      note.node.children.map((paragraph) => this.#paragraph('Footnote', this.#line(paragraph))).join(''),
+    );
     const written = element(
       'text:note',
       { 'text:id': `note ${name}`, 'text:note-class': kind },
@@ -557,7 +534,7 @@ export class TextWriter {
   }
 
   #reference(node: Node): string {
-    const { id, place, form, own } = attrsOf.reference(node);
+    const { id, place, form } = attrsOf.reference(node);
     const origin = this.#spot(id);
     const said = this.edition.say(node);
     const target = this.edition.places.get(place);
@@ -567,10 +544,7 @@ export class TextWriter {
       form === 'own' ||
       (form === 'number-words' && target.label !== '' && !['figure', 'table', 'note'].includes(target.kind))
     )
-      return (
-        origin +
-        this.#composed(node, form === 'own' ? (own.trim() === '' ? '{words}' : own) : '{number} {words}')
-      );
+      return origin + this.#composed(node);
     const isCaptioned = (target.kind === 'figure' || target.kind === 'table') && target.label !== '';
     const [tag, kind] =
       target.kind === 'note' && form !== 'page' && form !== 'where'
@@ -594,23 +568,21 @@ export class TextWriter {
   }
 
   /** The author's words with what is computed in them, as one reference. */
-  #composed(node: Node, own: string): string {
-    const target = `#${encodeURI(this.edition.nameOf(attrsOf.reference(node).place))}`;
-    const parts = own.split(/(\{(?:words|number|page|where)\})/).map((part) => {
-      const form = /^\{(\w+)\}$/.exec(part)?.[1];
-      if (form !== undefined) return this.#reference(node.type.create({ ...node.attrs, form, own: '' }));
-      return part === ''
-        ? ''
-        : element('text:a', { 'xlink:type': 'simple', 'xlink:href': target }, textOf(part));
-    });
+  #composed(node: Node): string {
+    const ask = attrsOf.reference(node);
+    const target = `#${encodeURI(this.edition.nameOf(ask.place))}`;
+    const parts = composedOf(ask).map((part) =>
+      'form' in part
+        ? this.#reference(node.type.create({ ...node.attrs, form: part.form, own: '' }))
+        : element('text:a', { 'xlink:type': 'simple', 'xlink:href': target }, textOf(part.said)),
+    );
     return element('text:meta', { 'xml:id': `reference-${(this.#parts += 1)}` }, parts.join(''));
   }
 
   #returnLinks(node: Node): string {
-    const { places, origins, nameOf } = this.edition;
+    const { nameOf } = this.edition;
     return this.edition
       .returnsOf(node)
-      .filter(({ to }) => places.has(to) || origins.has(to))
       .map(({ to, words }) =>
         element(
           'text:a',

@@ -3,6 +3,7 @@ import { phrases } from '../../language/index.js';
 import { attrsOf, linksOnFigure, wordsOf, type Note } from '../../manuscript/index.js';
 import { otherDirection } from '../edition/direction.js';
 import { afterBook, atFoot, notesOfChapter } from '../edition/note-backs.js';
+import { contentsLines } from '../edition/said.js';
 import { placeCells } from '../edition/table-grid.js';
 import { settled } from './settled.js';
 import { inline, leadsTo, picture, remark } from './typeset-inline.js';
@@ -230,14 +231,13 @@ function cellBlocks(cell: Node, before: readonly string[], context: TypesetConte
 
 /** A computed list of contents, with pages. */
 function contentsList(node: Node, ids: readonly string[], { edition, room }: TypesetContext): TypesetNode {
-  const lines = edition.map.contents.get(attrsOf.contents(node).id)?.lines ?? [];
   return {
     t: 'contents',
     ids: [...ids],
-    lines: lines.map(({ place, label, words, depth }) => ({
+    lines: contentsLines(edition, attrsOf.contents(node).id).map(({ place, words, depth }) => ({
       place,
       depth,
-      words: fitting([label, words].filter(Boolean).join(' '), room),
+      words: fitting(words, room),
     })),
   };
 }

@@ -152,7 +152,6 @@ export function reference(node: Node, context: TypesetContext): Content {
 export function returnLink(node: Node, { edition, room }: TypesetContext): Content {
   return edition
     .returnsOf(node)
-    .filter(({ to }) => edition.places.has(to) || edition.origins.has(to))
     .flatMap(({ to, words }, index): Content => [
       ...(index === 0 ? [] : [BETWEEN_RETURNS]),
       { t: 'link', place: to, look: null, c: [fitting(words, room)] },
