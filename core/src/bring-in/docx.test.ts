@@ -306,6 +306,7 @@ describe('mistakes of the trade', () => {
       { name: '', x: 0.5, y: 0.5, width: 0.25, height: 0.25, destination: { href: 'https://o.example/' } },
     ]);
     expect(whys(part).join()).toContain('give each of them a name');
+    expect(whys(part).join()).not.toContain('text boxes');
   });
 
   test('words that are seen in a shape stay words', () => {
@@ -316,6 +317,11 @@ describe('mistakes of the trade', () => {
       }),
     );
     expect(text(seen)).toContain('paragraph(link("Order now"))');
+    expect(seen.report.changed).toContainEqual({
+      what: 'text boxes',
+      count: 1,
+      why: 'their words stand after the paragraph that they were anchored to',
+    });
   });
 });
 

@@ -420,12 +420,6 @@ export class Body {
         const box = element('div', {}, float.href ? [linkAround(float.href, blocks)] : blocks);
         float.element = box;
         this.#after.push({ element: box });
-        if (textContent(box).trim() !== '')
-          this.written.tally.add(
-            'changed',
-            'text boxes',
-            'their words stand after the paragraph that they were anchored to',
-          );
       } else if (float.href) this.#after.push({ element: float.element });
     }
   }
