@@ -912,6 +912,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/books/{id}/cover": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["PublishingController_cover"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/books/{id}/shapeless-signs": {
         parameters: {
             query?: never;
@@ -1100,16 +1116,18 @@ export interface components {
             name: string;
             role: string;
         };
-        PublicationDto: {
-            publisher: string;
-            published: string;
-            rights: string;
-            source: string;
-            identifiers: string[];
-            subjects: string[];
-            contributors: components["schemas"]["ContributorDto"][];
+        PublicationChangesDto: {
+            /** @description Each author by name, where there are several */
+            authors?: string[];
+            publisher?: string;
+            published?: string;
+            rights?: string;
+            source?: string;
+            identifiers?: string[];
+            subjects?: string[];
+            contributors?: components["schemas"]["ContributorDto"][];
             /** @description The picture of the cover; without, it is drawn of the title */
-            cover: string | null;
+            cover?: string | null;
         };
         BookChangesDto: {
             title?: string;
@@ -1123,7 +1141,7 @@ export interface components {
             /** @description How links look */
             look?: components["schemas"]["LinkLookDto"];
             structure?: components["schemas"]["StructureDto"];
-            publication?: components["schemas"]["PublicationDto"];
+            publication?: components["schemas"]["PublicationChangesDto"];
         };
         SaveChapterDto: {
             /** @description The version that the text was read at */
@@ -2063,6 +2081,19 @@ export interface components {
             chapter: string;
             words: string;
             fonts: string;
+        };
+        PublicationDto: {
+            /** @description Each author by name, where there are several */
+            authors: string[];
+            publisher: string;
+            published: string;
+            rights: string;
+            source: string;
+            identifiers: string[];
+            subjects: string[];
+            contributors: components["schemas"]["ContributorDto"][];
+            /** @description The picture of the cover; without, it is drawn of the title */
+            cover: string | null;
         };
         SentBookDto: {
             id: string;
@@ -4558,6 +4589,36 @@ export interface operations {
                         string,
                         string
                     ][];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    PublishingController_cover: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
                 };
             };
             /** @description A problem document (RFC 9457): what happened, what was kept and what to do */

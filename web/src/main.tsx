@@ -4,6 +4,7 @@ import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
 import './frame/look.css';
 import './editor/views/text.css';
+import { AboutBook } from './about/AboutBook.js';
 import { createQueries } from './api/queries.js';
 import { useBook } from './book/store.js';
 import { useEditor } from './editor/state/store.js';
@@ -31,6 +32,7 @@ const router = createBrowserRouter([
       { path: 'register', element: <Register /> },
       { path: 'shelf', element: <Shelf /> },
       { path: 'publish', element: <Publish /> },
+      { path: 'about', element: <AboutBook /> },
     ],
   },
   { path: '*', element: <Navigate to="/" replace /> },

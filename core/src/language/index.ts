@@ -9,6 +9,7 @@ export { areOneLanguage, languageTag, primaryOf } from './tag.js';
 export { navigationWords } from './navigation-words.js';
 export type { NavigationWords } from './navigation-words.js';
 export { phrases } from './phrases.js';
+export { APOSTROPHE, quotesOf, type Quotes } from './quotes.js';
 export { endsInAbbreviation, sentenceEnds } from './sentences.js';
 export { faultInSigns, MOST_MARKS, plainWords, withFewMarks, withoutForbidden } from './signs.js';
 export type { Phrases } from './tongues/tongue.js';

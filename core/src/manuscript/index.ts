@@ -76,5 +76,6 @@ export { sharedWith } from './shared.js';
 export { SCHEMA_VERSION, schema, spans } from './schema.js';
 export { DEFAULT_STRUCTURE, NOTE_COUNTS, NOTE_STANDS, NUMBERINGS, READERS, RETURNS } from './structure.js';
 export type { Numbering, NoteStand, Readers, ReturnTo, Structure } from './structure.js';
-export { DRAWN_COVER, NO_PUBLICATION } from './publication.js';
+export { isbnIn, isIsbn } from './isbn.js';
+export { authorLine, authorsOf, DRAWN_COVER, imprintOf, NO_PUBLICATION } from './publication.js';
 export type { Contributor, Publication } from './publication.js';

@@ -1,3 +1,5 @@
+import { isbnIn } from './isbn.js';
+
 /** Somebody who took part in a book; `role` is a code of the MARC relator terms such as `ill`, or empty. */
 export interface Contributor {
   name: string;
@@ -9,6 +11,8 @@ export interface Contributor {
  * it was written; empty where nothing is.
  */
 export interface Publication {
+  /** Each author by name, where there are several; see `authorsOf`. */
+  authors: string[];
   publisher: string;
   /** When it was published, as W3CDTF: 2026, 2026-11 or 2026-11-28. */
   published: string;
@@ -26,6 +30,7 @@ export interface Publication {
 export const DRAWN_COVER = 'drawn-of-the-title';
 
 export const NO_PUBLICATION: Publication = {
+  authors: [],
   publisher: '',
   published: '',
   rights: '',
@@ -35,3 +40,28 @@ export const NO_PUBLICATION: Publication = {
   contributors: [],
   cover: null,
 };
+
+/** The line that the names of authors make, as it stands on a title page and in lists. */
+export const authorLine = (names: readonly string[]): string => names.join(', ');
+
+/** The authors of a book, one by one. Where its line of authors was changed by itself, that line is one author. */
+export function authorsOf({ author, publication }: { author: string; publication?: Publication }): string[] {
+  const names = publication?.authors ?? [];
+  if (authorLine(names) === author) return names;
+  return author === '' ? [] : [author];
+}
+
+/** The lines of an imprint, as they stand on a title page: publisher and date, rights, ISBN. */
+export const imprintOf = ({
+  publisher,
+  published,
+  rights,
+  identifiers,
+}: Publication = NO_PUBLICATION): string[] =>
+  [
+    [publisher, published].filter(Boolean).join(', '),
+    rights,
+    ...identifiers
+      .filter((one) => isbnIn(one) !== null)
+      .map((one) => one.replace(/^(?:urn:isbn:|isbn[:\s]*)?/i, 'ISBN ')),
+  ].filter(Boolean);

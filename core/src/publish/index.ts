@@ -10,6 +10,7 @@ export {
 } from './edition/edition.js';
 export type { Edition, EnclosureFile } from './edition/edition.js';
 export { makeDocx } from './docx/docx.js';
+export { coverDrawing } from './epub/cover.js';
 export { makeEpub } from './epub/epub.js';
 export type { EpubOptions } from './epub/epub.js';
 export { computedLinks, expectedLinks, hrefIn } from './edition/expected.js';

@@ -7,7 +7,7 @@ import type { Carried } from '../carry-over/index.js';
 import type { BringInReport } from '../bring-in/index.js';
 import type { Finding } from '../audit/index.js';
 import type { DestinationKind } from '../destination/index.js';
-import type { Book, BookDetails, Chapter, Format } from '../manuscript/index.js';
+import type { Book, BookDetails, Chapter, Format, Publication } from '../manuscript/index.js';
 import type { Loss } from '../publish/index.js';
 import type { VerdictName } from '../reach/index.js';
 import type { LastCheck } from './checks.js';
@@ -36,12 +36,10 @@ export interface NewBook {
 
 /** What can be changed of a book beside its text; what is not sent stays. An empty address takes it away. */
 export interface BookChanges extends Partial<
-  Pick<
-    BookDetails,
-    'title' | 'subtitle' | 'author' | 'language' | 'description' | 'look' | 'structure' | 'publication'
-  >
+  Pick<BookDetails, 'title' | 'subtitle' | 'author' | 'language' | 'description' | 'look' | 'structure'>
 > {
   address?: string;
+  publication?: Partial<Publication>;
 }
 
 /** A chapter that is to be added: after another one, or at the end. */

@@ -7,6 +7,7 @@ import {
   DEFAULT_STRUCTURE,
   emptyChapter,
   faultInChapter,
+  NO_PUBLICATION,
   type BookDetails,
 } from '@vennet/core/manuscript';
 import type {
@@ -207,7 +208,7 @@ export class BooksService {
       // A look that was stored before it had all its parts.
       look: { ...DEFAULT_LOOK, ...look },
       structure,
-      ...(publication ? { publication } : {}),
+      ...(publication ? { publication: { ...NO_PUBLICATION, ...publication } } : {}),
       chapters,
       files: await this.shelf.ofBook(id),
       others: await this.#otherBooks(id, chapters),
@@ -237,16 +238,24 @@ export class BooksService {
     );
   }
 
-  async change(id: string, { address, ...changes }: BookChanges): Promise<void> {
-    await this.book(id);
-    await this.database.getRepository(BookEntity).update(
-      { id },
-      {
-        ...changes,
-        ...(address === undefined ? {} : { address: publicAddress(address) }),
-        updatedAt: new Date(),
-      },
-    );
+  async change(id: string, { address, publication, ...changes }: BookChanges): Promise<void> {
+    await this.database.transaction(async (manager) => {
+      const book = await manager.findOne(BookEntity, {
+        where: { id, deletedAt: IsNull() },
+        lock: { mode: 'pessimistic_write' },
+      });
+      if (!book) throw notFound('book');
+      await manager.update(
+        BookEntity,
+        { id },
+        {
+          ...changes,
+          ...(publication ? { publication: { ...NO_PUBLICATION, ...book.publication, ...publication } } : {}),
+          ...(address === undefined ? {} : { address: publicAddress(address) }),
+          updatedAt: new Date(),
+        },
+      );
+    });
   }
 
   async setDeleted(id: string, deleted: boolean): Promise<void> {

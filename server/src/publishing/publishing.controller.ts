@@ -1,7 +1,7 @@
 import { pipeline } from 'node:stream/promises';
 import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Post, Req, Res } from '@nestjs/common';
 import { ApiAcceptedResponse, ApiOkResponse, ApiTags } from '@nestjs/swagger';
-import type { ShapelessSign } from '@vennet/core/publish';
+import { coverDrawing, type ShapelessSign } from '@vennet/core/publish';
 import type { ExportJob, Started } from '@vennet/core/wire';
 import type { Request, Response } from 'express';
 import { Reports } from '../reports/reports.service.js';
@@ -51,6 +51,14 @@ export class PublishingController {
   @ApiOkResponse({ schema: PAIRS })
   async pages(@Param('id', ParseUUIDPipe) id: string): Promise<Pages> {
     return (await this.setPages.of(id)).pages;
+  }
+
+  /** The cover that is drawn of the title and the author, where no picture is chosen. */
+  @Get('books/:id/cover')
+  @ApiOkResponse(FILE_ANSWER)
+  async cover(@Param('id', ParseUUIDPipe) id: string, @Res() response: Response): Promise<void> {
+    const drawing = coverDrawing(await this.publishing.bookOf(id));
+    response.set({ 'content-type': 'image/svg+xml', 'cache-control': 'no-store' }).send(drawing);
   }
 
   /** The signs of the book that no font of this machine has a shape for, so that boxes would stand for them in a PDF. */

@@ -21,7 +21,8 @@
   if variant == none { (:) } else { (font: ("Libertinus Serif", "Noto Serif CJK " + variant, "Noto Sans CJK " + variant)) }
 }
 
-#set document(title: book.title, author: if book.author == "" { () } else { book.author })
+#set document(title: book.title, author: book.about.authors, keywords: book.about.keywords,
+  description: if book.about.description == "" { none } else { book.about.description })
 #set page(width: 148mm, height: 210mm, margin: (inside: 20mm, outside: 17mm, top: 18mm, bottom: 20mm))
 #set text(font: "Libertinus Serif", size: 10.5pt, ..spoken(book.language), hyphenate: true)
 #set text(..written-in(book.language))
@@ -299,6 +300,11 @@
   }
 }
 
+// The picture of the cover fills its page as far as its shape allows.
+#if book.cover != none {
+  page(numbering: none, margin: 0mm, align(center + horizon, image(book.cover, alt: book.title, width: 100%, height: 100%, fit: "contain")))
+}
+
 // Title page
 #page(numbering: none)[
   #v(1fr)
@@ -309,6 +315,11 @@
     #if book.author != "" { v(12mm); text(size: 12pt, book.author) }
   ]
   #v(2fr)
+  #align(center)[
+    #set par(justify: false)
+    #set text(size: 9pt)
+    #for line in book.imprint { par(loose(line)) }
+  ]
 ]
 
 // Contents

@@ -30,7 +30,7 @@ describe('undo', () => {
     acts.did({ change: 'x' });
     acts.did({ chapter: 'b' });
     expect([acts.undo(), acts.undo()]).toEqual([true, true]);
-    await Promise.resolve();
+    await new Promise((resolve) => setTimeout(resolve));
     expect([acts.undo(), acts.undo()]).toEqual([true, false]);
     expect(said).toEqual(['undo b', 'show b 3', 'back x', 'undo a', 'show a 3']);
     expect(acts.canUndo()).toBe(false);
@@ -41,12 +41,12 @@ describe('undo', () => {
     acts.did({ chapter: 'a' });
     acts.did({ change: 'x' });
     acts.undo();
-    await Promise.resolve();
+    await new Promise((resolve) => setTimeout(resolve));
     acts.undo();
     said.length = 0;
     acts.redo();
     acts.redo();
-    await Promise.resolve();
+    await new Promise((resolve) => setTimeout(resolve));
     expect(said).toEqual(['redo a', 'show a 3', "back x'"]);
     acts.undo();
     expect(said.at(-1)).toBe("back x''");
@@ -72,4 +72,25 @@ describe('undo', () => {
     acts.did({ change: 'x' });
     expect(acts.isBroken('a')).toBe(true);
   });
+});
+
+test('what is asked for while a change is under way waits for it', async () => {
+  const takenBack: string[] = [];
+  const acts = createActs({
+    inText: () => null,
+    takeBack: async (change) => {
+      takenBack.push(change);
+      return `back of ${change}`;
+    },
+    show: () => {},
+  });
+  acts.did({ change: 'first' });
+  let done = () => {};
+  acts.doing(new Promise<void>((resolve) => (done = resolve)));
+  expect(acts.undo()).toBe(true);
+  expect(takenBack).toEqual([]);
+  acts.did({ change: 'second' });
+  done();
+  await new Promise((resolve) => setTimeout(resolve));
+  expect(takenBack).toEqual(['second']);
 });

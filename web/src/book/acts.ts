@@ -13,6 +13,8 @@ export interface ActsNeeds {
 /** What was done in this window, in the order in which it was done, whatever chapter it was in: that is the order of undo. */
 export interface Acts {
   did(act: Act): void;
+  /** Something is being done that will be told of when it is: undo and redo wait for it. */
+  doing(work: Promise<unknown>): void;
   /** Forgets a change that was taken back in another way. */
   forget(change: string): void;
   /** True when something new of this chapter may not be joined to what was done in it before: there is something in between. */
@@ -26,12 +28,25 @@ export interface Acts {
 export function createActs({ inText, takeBack, show }: ActsNeeds): Acts {
   let done: Act[] = [];
   let undone: Act[] = [];
+  let underWay: Promise<unknown> | null = null;
+
+  const doing = (work: Promise<unknown>) => {
+    const all: Promise<unknown> = Promise.allSettled([underWay, work]).then(() => {
+      if (underWay === all) underWay = null;
+    });
+    underWay = all;
+  };
 
   /** Steps through a list until something has happened; what is there no more is passed over. */
-  const step = (from: Act[], to: Act[], way: 'undo' | 'redo'): boolean => {
+  const step = (way: 'undo' | 'redo'): boolean => {
+    if (underWay) {
+      void underWay.then(() => step(way));
+      return true;
+    }
+    const [from, to] = way === 'undo' ? [done, undone] : [undone, done];
     for (let act = from.pop(); act; act = from.pop()) {
       if ('change' in act) {
-        void takeBack(act.change).then((change) => change !== null && to.push({ change }));
+        doing(takeBack(act.change).then((change) => change !== null && to.push({ change })));
         return true;
       }
       const at = inText(act.chapter, way);
@@ -55,9 +70,10 @@ export function createActs({ inText, takeBack, show }: ActsNeeds): Acts {
       const last = done.at(-1);
       return last !== undefined && !('chapter' in last && last.chapter === chapter);
     },
-    undo: () => step(done, undone, 'undo'),
-    redo: () => step(undone, done, 'redo'),
-    canUndo: () => done.length > 0,
+    doing,
+    undo: () => step('undo'),
+    redo: () => step('redo'),
+    canUndo: () => done.length > 0 || underWay !== null,
     canRedo: () => undone.length > 0,
   };
 }

@@ -38,7 +38,7 @@ export interface BulkNeeds {
   texts: Pick<Texts, 'saveAll'>;
   notices: Pick<NoticeStore, 'tell'>;
   open: Opening;
-  acts: Pick<Acts, 'did' | 'forget'>;
+  acts: Pick<Acts, 'did' | 'doing' | 'forget'>;
   fault(error: unknown): void;
 }
 
@@ -71,7 +71,16 @@ export interface BulkChanges {
 }
 
 export function createBulkChanges({ store, api, texts, notices, open, acts, fault }: BulkNeeds): BulkChanges {
-  const change = async <Done extends { change: string | null }>(
+  const change = <Done extends { change: string | null }>(
+    make: (book: string) => Promise<Done>,
+    said: (done: Done) => string,
+  ): Promise<Done | null> => {
+    const work = changed(make, said);
+    acts.doing(work);
+    return work;
+  };
+
+  const changed = async <Done extends { change: string | null }>(
     make: (book: string) => Promise<Done>,
     said: (done: Done) => string,
   ): Promise<Done | null> => {

@@ -11,6 +11,7 @@ import { createBulkChanges, type BulkChanges } from './bulk-changes.js';
 import { keepInStep, keepTextsInStep } from './in-step.js';
 import { browserSteps, holdWindow } from './kept-steps.js';
 import { browserCopies } from './local-copies.js';
+import { createDetails, type BookDetailChanges } from './details.js';
 import { createOpening, type Opening } from './opening.js';
 import { createPages, type Pages } from './pages.js';
 import { createTexts, type Texts, type TextsNeeds } from './texts.js';
@@ -27,6 +28,7 @@ export interface OpenBook {
   open: Opening;
   acts: Acts;
   bulk: BulkChanges;
+  details: BookDetailChanges;
   survey: SurveyActs;
   pages: Pages;
   files: ShelfFiles;
@@ -100,6 +102,7 @@ export function startOpenBook(queries: QueryClient, { makeState, show }: AroundT
     files,
     acts,
     bulk,
+    details: createDetails({ store, api, kept: localStorage, fault: tellFault }),
     survey: createSurveyActs({ store, queries, api, notices, fault: tellFault }),
     pages: createPages({ store, texts, setPages: api.pages }),
     uploads: createUploads({ store, files, notices, send: sendFile, fault: tellFault }),

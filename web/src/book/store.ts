@@ -43,6 +43,10 @@ export interface Audited {
   readsPages: boolean;
 }
 
+/** What is said of the book beside its text. */
+export type BookDetail =
+  'title' | 'subtitle' | 'author' | 'language' | 'description' | 'look' | 'structure' | 'publication';
+
 export interface Conflict {
   mine: object;
   theirs: VersionedChapter;
@@ -72,7 +76,7 @@ export interface BookStore extends Audited {
   setVerdicts(verdicts: readonly DestinationVerdict[]): void;
   setChoices(choices: SurveyChoices): void;
   /** Takes in what was changed of the book itself, of its Shelf, or of the books around it. */
-  setDetails(changes: Partial<Pick<Manuscript, 'look' | 'structure' | 'address' | 'books' | 'files'>>): void;
+  setDetails(changes: Partial<Pick<Manuscript, BookDetail | 'address' | 'books' | 'files'>>): void;
   /** Puts the chapters into another order, adds some, or changes where one is left out. */
   setChapters(chapters: VersionedChapter[]): void;
 }

@@ -3,12 +3,13 @@ import { collab } from 'prosemirror-collab';
 import { dropCursor } from 'prosemirror-dropcursor';
 import { gapCursor } from 'prosemirror-gapcursor';
 import { history } from 'prosemirror-history';
-import { inputRules, smartQuotes, textblockTypeInputRule, wrappingInputRule } from 'prosemirror-inputrules';
+import { inputRules, textblockTypeInputRule, wrappingInputRule } from 'prosemirror-inputrules';
 import type { Node } from 'prosemirror-model';
 import { EditorState } from 'prosemirror-state';
 import { autolink } from './plugins/autolink.js';
 import { besideSelected } from './plugins/beside-selected.js';
 import { numbersShown } from './plugins/numbers-plugin.js';
+import { quotes } from './plugins/quotes.js';
 import { pastedText } from './plugins/paste.js';
 import { droppedFiles } from './changes/insert-pictures.js';
 import { keptDrafts } from './plugins/kept-drafts.js';
@@ -27,7 +28,7 @@ export function createState(doc: Node, actions: LinkActions, window: string): Ed
       besideSelected(),
       inputRules({
         rules: [
-          ...smartQuotes,
+          ...quotes,
           wrappingInputRule(/^\s*[-*]\s$/, nodes.bullet_list),
           wrappingInputRule(/^(\d+)\.\s$/, nodes.ordered_list, (match) => ({
             start: Math.min(BOUNDS.start, Number(match[1])),

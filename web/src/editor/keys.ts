@@ -1,5 +1,6 @@
 import { schema } from '@vennet/core/manuscript';
 import { baseKeymap, chainCommands, exitCode, setBlockType, toggleMark, wrapIn } from 'prosemirror-commands';
+import { undoInputRule } from 'prosemirror-inputrules';
 import { keymap } from 'prosemirror-keymap';
 import { liftListItem, sinkListItem, splitListItem, wrapInList } from 'prosemirror-schema-list';
 import type { Command, Plugin } from 'prosemirror-state';
@@ -76,6 +77,7 @@ export function keys({
       'Shift-Mod-z': redo,
       'Mod-b': textCommands.strong,
       'Mod-i': textCommands.emphasis,
+      Backspace: undoInputRule,
       'Shift-Enter': hardBreak,
       Enter: chainCommands(openSelected, splitListItem(nodes.list_item)),
       Tab: sinkListItem(nodes.list_item),

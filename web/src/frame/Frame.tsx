@@ -39,9 +39,14 @@ export function Frame({ book, children }: { book?: { id: string; title: string }
         {book && (
           <>
             <WayBack book={book.id} />
-            <p className="max-w-[22rem] truncate font-text italic" title={book.title}>
+            <NavLink
+              to={`/books/${book.id}/about`}
+              className="max-w-[22rem] truncate border-b-2 border-transparent py-2 font-text italic no-underline hover:border-strong-line aria-[current=page]:border-amber"
+              title={`“${book.title}”: what is said of this book`}
+              aria-label={`${book.title}: what is said of this book`}
+            >
               {book.title}
-            </p>
+            </NavLink>
             <nav aria-label="Rooms of this book" className="flex gap-1">
               {ROOMS.map(([path, words]) => (
                 <NavLink

@@ -1,3 +1,4 @@
+import { MATTERS } from '@vennet/core/manuscript';
 import type { VersionedChapter } from '@vennet/core/wire';
 import { memo, type KeyboardEvent } from 'react';
 import { Link } from 'react-router';
@@ -5,8 +6,14 @@ import { useBook } from '../book/store.js';
 import { beginDrag, dragOver, endDrag, useDrag } from './drag.js';
 import { EntryMenu } from './EntryMenu.js';
 import { askAbout, joined } from './chapter-asks.js';
-import { moveAway, placeChapter, stepChapter } from './move.js';
+import { moveAway, moveToMatter, placeChapter, stepChapter } from './move.js';
 import { Tally, type Verdicts } from './Tally.js';
+
+const TO_MATTER = {
+  front: 'Put before the text',
+  main: 'Put into the text',
+  back: 'Put after the text',
+} as const;
 
 /** One chapter of the outline: pressed, it opens; dragged or moved by key, it changes its place. */
 export const ChapterEntry = memo(function ChapterEntry({
@@ -24,6 +31,10 @@ export const ChapterEntry = memo(function ChapterEntry({
 }) {
   const { id, title, leftOutOf } = chapter;
   const label = useBook((store) => store.places.get(id)?.label ?? '');
+  const next = useBook((store) => {
+    const chapters = store.book?.chapters ?? [];
+    return chapters[chapters.findIndex((one) => one.id === id) + 1];
+  });
   const isFirst = useBook((store) => store.book?.chapters[0]?.id === id);
   const { dragged, over, after } = useDrag();
   const takes =
@@ -77,6 +88,11 @@ export const ChapterEntry = memo(function ChapterEntry({
         more={[
           { words: 'Rename', act: () => askAbout({ rename: chapter }) },
           ...(isFirst ? [] : [{ words: 'Join to the chapter before', act: () => void joined(chapter) }]),
+          ...(next ? [{ words: 'Join with the next chapter', act: () => void joined(next) }] : []),
+          ...MATTERS.filter((matter) => matter !== chapter.matter).map((matter) => ({
+            words: TO_MATTER[matter],
+            act: () => void moveToMatter(id, matter),
+          })),
           { words: 'Remove', act: () => askAbout({ remove: chapter }) },
         ]}
       />

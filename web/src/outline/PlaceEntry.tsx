@@ -3,10 +3,12 @@ import { Bookmark, Image, ListTree, StickyNote, Table2, type LucideIcon } from '
 import { memo, type KeyboardEvent } from 'react';
 import { useEditor } from '../editor/state/store.js';
 import { goToPlace } from '../editor/going/visited.js';
+import { useNotices } from '../parts/notices.js';
 import { SeverityMark } from '../parts/SeverityMark.js';
 import { useBook } from '../book/store.js';
 import { beginDrag, dragOver, endDrag, useDrag } from './drag.js';
 import { EntryMenu } from './EntryMenu.js';
+import { split } from './chapter-asks.js';
 import { moveHere, stepSection } from './move.js';
 
 const ICONS: Partial<Record<PlaceKind, [LucideIcon, string]>> = {
@@ -77,11 +79,27 @@ export const PlaceEntry = memo(function PlaceEntry({ id, kind, words, label, dep
       <EntryMenu
         words={words || name}
         place={id}
-        {...(section ? { up: () => void stepSection(id, -1), down: () => void stepSection(id, 1) } : {})}
+        {...(section
+          ? {
+              up: () => void stepSection(id, -1),
+              down: () => void stepSection(id, 1),
+              more: [{ words: 'Begin a chapter here', act: () => beginChapter(id) }],
+            }
+          : {})}
       />
     </div>
   );
 });
+
+/** The chapter is split before the block that the heading stands in. */
+function beginChapter(id: string): void {
+  const { view, chapter } = useEditor.getState();
+  const section = view && sectionsOf(view.state.doc).find((one) => one.id === id);
+  if (!section) return;
+  const before = view.state.doc.resolve(section.from + 1).before(1);
+  if (before > 0) void split(chapter, before);
+  else useNotices.getState().tell('The chapter begins here already.');
+}
 
 /** The section that comes after one with all that is under it; `null` at the end. */
 function afterSection(id: string): string | null {

@@ -1,5 +1,5 @@
 import { moveWithin } from '@vennet/core/edits';
-import { MATTERS, sectionsOf } from '@vennet/core/manuscript';
+import { MATTERS, sectionsOf, type Matter } from '@vennet/core/manuscript';
 import type { VersionedChapter } from '@vennet/core/wire';
 import { closeHistory } from 'prosemirror-history';
 import { useEditor } from '../editor/state/store.js';
@@ -43,6 +43,22 @@ export async function placeChapter(id: string, beside: string, after: boolean): 
   const order = chapters.filter((one) => one.id !== id);
   const at = order.findIndex((one) => one.id === beside) + (after ? 1 : 0);
   order.splice(at, 0, { ...chapter, matter: target.matter });
+  return arrange(order, `“${chapter.title}” was moved.`);
+}
+
+/** Puts a chapter into another matter: at the end of it, or before what it has where it comes from further front. */
+export async function moveToMatter(id: string, matter: Matter): Promise<void> {
+  const chapters = useBook.getState().book?.chapters ?? [];
+  const chapter = chapters.find((one) => one.id === id);
+  if (!chapter || chapter.matter === matter) return;
+  const isLater = MATTERS.indexOf(matter) > MATTERS.indexOf(chapter.matter);
+  const rank = (one: VersionedChapter) => MATTERS.indexOf(one.matter);
+  const others = chapters.filter((one) => one.id !== id);
+  const at = others.findIndex((one) =>
+    isLater ? rank(one) >= MATTERS.indexOf(matter) : rank(one) > MATTERS.indexOf(matter),
+  );
+  const order = [...others];
+  order.splice(at < 0 ? order.length : at, 0, { ...chapter, matter });
   return arrange(order, `“${chapter.title}” was moved.`);
 }
 

@@ -2,23 +2,29 @@ import { parseDocument } from 'htmlparser2';
 import { textContent } from 'domutils';
 import type { Document } from 'domhandler';
 import { plainWords } from '../../language/index.js';
-import type { Contributor, Publication } from '../../manuscript/index.js';
+import { authorLine, type Contributor, type Publication } from '../../manuscript/index.js';
 import type { Tally } from '../book/report.js';
 import { elements, flat, textOf } from '../book/xml.js';
 
 /** What an e-book says of itself, with its file's name where it has no title. */
 export function detailsOf(opf: Document, name: string) {
-  const authors = elements(opf, 'creator').map((element) => textContent(element).trim());
   // A description may be written as HTML.
   const description = textContent(flat(parseDocument(textOf(opf, 'description'))));
   return {
     title: textOf(opf, 'title') || name.replace(/\.\w+$/, ''),
     subtitle: subtitleIn(opf),
-    author: authors.filter(Boolean).join(', '),
+    author: authorLine(authorsIn(opf)),
     language: textOf(opf, 'language'),
     description: description.replace(/\s+/g, ' ').trim(),
   };
 }
+
+/** The authors, each by name; more than a line can hold are left as they are. */
+const authorsIn = (opf: Document): string[] =>
+  elements(opf, 'creator')
+    .map((element) => plainWords(textContent(element), LONGEST))
+    .filter((name) => name !== '')
+    .slice(0, MOST);
 
 /** The title that is called the subtitle (EPUB 3.3, 5.5.3.1.2). */
 function subtitleIn(opf: Document): string {
@@ -46,7 +52,10 @@ export function publicationOf(
       .filter((words) => words !== '' && words.toLowerCase() !== 'unknown')
       .slice(0, MOST);
   const first = (name: string): string => all(name)[0] ?? '';
+  const authors = authorsIn(opf);
   const publication = {
+    // One author is told by the line of authors already.
+    authors: authors.length > 1 ? authors : [],
     publisher: first('publisher'),
     published: first('date'),
     rights: all('rights').join(' '),

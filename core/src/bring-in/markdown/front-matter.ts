@@ -1,5 +1,5 @@
 import { parse } from 'yaml';
-import { NO_PUBLICATION, type Publication } from '../../manuscript/index.js';
+import { authorLine, NO_PUBLICATION, type Publication } from '../../manuscript/index.js';
 import type { Said } from '../page/read-pages.js';
 
 /** What stands before the text between two lines of hyphens, in YAML (common practice). */
@@ -21,8 +21,10 @@ export function frontMatterOf(text: string): FrontMatter {
   const one = (...names: string[]) =>
     names.map((name) => worded(fields[name])).find((words) => words !== '') ?? '';
   const many = (...names: string[]) => names.flatMap((name) => listed(fields[name]));
+  const authors = many('author', 'authors', 'creator');
   const publication: Publication = {
     ...NO_PUBLICATION,
+    authors: authors.length > 1 ? authors : [],
     publisher: one('publisher'),
     published: one('date', 'published'),
     rights: one('rights', 'copyright', 'license'),
@@ -37,7 +39,7 @@ export function frontMatterOf(text: string): FrontMatter {
     said: {
       title: one('title'),
       subtitle: one('subtitle'),
-      author: many('author', 'authors', 'creator').join(', '),
+      author: authorLine(authors),
       language: one('lang', 'language'),
       description: one('description', 'abstract'),
     },

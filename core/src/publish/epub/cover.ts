@@ -2,7 +2,7 @@ import { DRAWN_COVER, type BookDetails } from '../../manuscript/index.js';
 import { element, escapeXml } from '../markup/xml.js';
 
 /** A cover drawn from the title: 1,600 by 2,400 units, the words wrapped by their count of characters. */
-export function coverDrawing(book: BookDetails): string {
+export function coverDrawing(book: Pick<BookDetails, 'title' | 'subtitle' | 'author'>): string {
   const title = wrap(book.title, 16).slice(0, 7);
   const subtitle = wrap(book.subtitle, 38).slice(0, 4);
   const line = (words: string, y: number, size: number) =>

@@ -1,5 +1,5 @@
 import { directionOf, phrases } from '../../language/index.js';
-import { attrsOf, CONTENTS, TOP } from '../../manuscript/index.js';
+import { attrsOf, CONTENTS, imprintOf, TOP } from '../../manuscript/index.js';
 import { archiveOf, packedTexts, storedFiles } from '../edition/archive.js';
 import {
   bytesOf,
@@ -155,6 +155,7 @@ function titlePage(edition: Edition): string {
     element('h1', { class: 'title' }, escapeXml(title)),
     subtitle && element('p', { class: 'subtitle', role: 'doc-subtitle' }, escapeXml(subtitle)),
     author && element('p', { class: 'author' }, escapeXml(author)),
+    ...imprintOf(edition.book.publication).map((line) => element('p', { class: 'imprint' }, escapeXml(line))),
   ];
   const section = element(
     'section',

@@ -1,5 +1,5 @@
 import { directionOf } from '../../language/index.js';
-import { NO_PUBLICATION, type Publication } from '../../manuscript/index.js';
+import { authorsOf, NO_PUBLICATION, type Publication } from '../../manuscript/index.js';
 import { filesInside, PICTURE_EXTENSIONS, type Edition, type EnclosureFile } from '../edition/edition.js';
 import { accessibility } from './accessibility.js';
 import type { BackPage, EpubPage } from './pages.js';
@@ -51,9 +51,11 @@ export function packageDocument(
 <package xmlns="http://www.idpf.org/2007/opf" version="3.0" unique-identifier="id" xml:lang="${escapeXml(book.language)}">
 <metadata xmlns:dc="http://purl.org/dc/elements/1.1/">
 <dc:identifier id="id">urn:uuid:${escapeXml(book.id)}</dc:identifier>
-<dc:title>${escapeXml([book.title, book.subtitle].filter(Boolean).join(': '))}</dc:title>
+${titles(book)}
 <dc:language>${escapeXml(book.language)}</dc:language>
-${book.author ? `<dc:creator>${escapeXml(book.author)}</dc:creator>\n` : ''}${
+${authorsOf(book)
+  .map((name) => `${element('dc:creator', {}, escapeXml(name))}\n`)
+  .join('')}${
     book.description ? `<dc:description>${escapeXml(book.description)}</dc:description>\n` : ''
   }${published(book.publication)}${meta('dcterms:modified', modified.toISOString().replace(/\.\d+Z$/, 'Z'))}
 ${accessibility(edition, enclosures.size > 0, withFormulas.size > 0)
@@ -68,6 +70,16 @@ ${spine.join('\n')}
 </spine>
 </package>
 `;
+}
+
+/** The title, and the subtitle beside it (EPUB 3.3, 5.5.3.1.2 and D.3.12). */
+function titles({ title, subtitle }: { title: string; subtitle: string }): string {
+  if (subtitle === '') return element('dc:title', {}, escapeXml(title));
+  const typed = (id: string, words: string, type: string) => [
+    element('dc:title', { id }, escapeXml(words)),
+    element('meta', { refines: `#${id}`, property: 'title-type' }, type),
+  ];
+  return [...typed('title', title, 'main'), ...typed('subtitle', subtitle, 'subtitle')].join('\n');
 }
 
 /** The enclosure that the cover shows; `null` where it is drawn of the title. */

@@ -7,6 +7,8 @@ export function stylesheet(edition: Edition): string {
 body { line-height: 1.5; margin: 0 5%; }
 ${contentStyles(edition)}
 .title { margin-top: 25%; }
-.title, .subtitle, .author { text-align: center; }
+.title, .subtitle, .author, .imprint { text-align: center; }
+.imprint { font-size: 0.85em; margin: 0.5em 0; }
+.author + .imprint, .subtitle + .imprint, .title + .imprint { margin-top: 6em; }
 `;
 }

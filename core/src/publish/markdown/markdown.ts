@@ -2,6 +2,7 @@ import { strToU8 } from 'fflate';
 import { stringify } from 'yaml';
 import { archiveOf, storedFiles, type ArchiveEntry } from '../edition/archive.js';
 import { bytesOf, filesInside, madeFileName, type Edition } from '../edition/edition.js';
+import { authorsOf } from '../../manuscript/index.js';
 import { MarkdownWriter } from './writer.js';
 
 /** What a book is in Markdown: one text, or an archive of it with its pictures and files. */
@@ -27,10 +28,11 @@ export function makeMarkdown(edition: Edition, { modified }: { modified: Date })
 /** What is said of the book, in YAML between two lines of hyphens (common practice). */
 function frontMatter({ book }: Edition): string {
   const { title, subtitle, author, language, description, publication } = book;
+  const authors = authorsOf(book);
   const said = {
     title,
     subtitle,
-    author,
+    author: authors.length > 1 ? authors : author,
     lang: language,
     description,
     publisher: publication?.publisher ?? '',

@@ -1,5 +1,13 @@
 import { phrases } from '../../language/index.js';
-import { CONTENTS, openLevels, TOP, type BookDetails, type Matter } from '../../manuscript/index.js';
+import {
+  authorsOf,
+  CONTENTS,
+  imprintOf,
+  openLevels,
+  TOP,
+  type BookDetails,
+  type Matter,
+} from '../../manuscript/index.js';
 import { filesInside, onceEach, type Edition } from '../edition/edition.js';
 import { block, notesAfterBook, notesAfterChapter } from './typeset-blocks.js';
 import { fitting, type Room, type TypesetNode } from './typeset-node.js';
@@ -19,6 +27,12 @@ export interface TypesetBook extends Pick<
   BookDetails,
   'title' | 'subtitle' | 'author' | 'language' | 'look'
 > {
+  /** What is said of the book in the file itself. */
+  about: { authors: string[]; description: string; keywords: string[] };
+  /** The lines at the foot of the title page. */
+  imprint: string[];
+  /** The picture of the cover, which stands before everything else; `null`: none. */
+  cover: string | null;
   chapters: TypesetChapter[];
   /** Notes that stand after the text of the whole book. */
   notes: TypesetNode[];
@@ -38,7 +52,7 @@ const TEXT_SIGN = 5.8;
 
 /** The data of one book; `pictures` says by which path the typesetter finds each picture. Attached files are at `/` and their path. */
 export function typesetBook(edition: Edition, pictures: Map<string, string>): TypesetBook {
-  const { title, subtitle, author, language, look, structure } = edition.book;
+  const { title, subtitle, author, language, look, structure, description, publication } = edition.book;
   const once = onceEach();
   let keys = 0;
   const room = { width: PAGE_WIDTH.upright, sign: TEXT_SIGN };
@@ -69,6 +83,9 @@ export function typesetBook(edition: Edition, pictures: Map<string, string>): Ty
     author,
     language,
     look,
+    about: { authors: authorsOf(edition.book), description, keywords: publication?.subjects ?? [] },
+    imprint: imprintOf(publication).map((line) => fitting(line, room)),
+    cover: pictures.get(publication?.cover ?? '') ?? null,
     chapters,
     attached,
     notes: notesAfterBook({ ...shared, level: openLevels() }),

@@ -1,6 +1,6 @@
 import { PAGES } from '../../reader/index.js';
 import { directionOf, phrases } from '../../language/index.js';
-import { CONTENTS, TOP, wordsOf } from '../../manuscript/index.js';
+import { CONTENTS, imprintOf, TOP, wordsOf, type ReadBook } from '../../manuscript/index.js';
 import { onceEach, PICTURE_EXTENSIONS, type Edition, type EnclosureFile } from '../edition/edition.js';
 import { afterBook, notesOfChapter } from '../edition/note-backs.js';
 import { withBook } from '../edition/with-book.js';
@@ -44,7 +44,7 @@ export function makeWebPage(edition: Edition): Uint8Array {
 <meta charset="utf-8">
 <title>${escapeXml(book.title)}</title>
 <meta name="viewport" content="width=device-width">
-${book.author ? `<meta name="author" content="${escapeXml(book.author)}">\n` : ''}<meta name="color-scheme" content="light dark">
+${about(book)}<meta name="color-scheme" content="light dark">
 <style>
 ${styles(edition)}
 </style>
@@ -52,7 +52,7 @@ ${styles(edition)}
 <body>
 <header id="${TOP}">
 ${element('p', { class: 'title' }, escapeXml(book.title))}
-${[book.subtitle, book.author]
+${[book.subtitle, book.author, ...imprintOf(book.publication)]
   .filter(Boolean)
   .map((words) => element('p', {}, escapeXml(words)))
   .join('\n')}
@@ -73,6 +73,17 @@ ${list.entries.length > 0 ? listWithBook(list) : ''}
 `;
   return new TextEncoder().encode(html.replace(/<(br|hr|img)\b([^>]*?)\/>/g, '<$1$2>'));
 }
+
+/** What is said of the book in the head of its page (HTML, 4.2.5.1). */
+const about = ({ author, description, publication }: ReadBook): string =>
+  [
+    ['author', author],
+    ['description', description],
+    ['keywords', (publication?.subjects ?? []).join(', ')],
+  ]
+    .filter(([, words]) => words)
+    .map(([name, words]) => `<meta name="${name}" content="${escapeXml(words!)}">\n`)
+    .join('');
 
 function contextFor(edition: Edition): PageContext {
   const once = onceEach();

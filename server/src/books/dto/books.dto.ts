@@ -51,9 +51,14 @@ import {
 } from '../../platform/shapes.js';
 import { ShelfFileDto } from '../../shelf/shelf.dto.js';
 import { LinkLookDto, StructureDto } from './look.dto.js';
-import { PublicationDto } from './publication.dto.js';
+import { PublicationChangesDto, PublicationDto } from './publication.dto.js';
 
-const TITLE = { least: 1, most: 300, message: 'Give the book a title of 1 to 300 characters.' };
+const TITLE = {
+  least: 1,
+  most: 300,
+  pattern: /\S/,
+  message: 'Give the book a title of 1 to 300 characters.',
+};
 const LANGUAGE = {
   pattern: /^[a-z]{2,3}(?:-[A-Za-z0-9]{2,8})*$/,
   message: 'A language is written as a tag such as en, de or pt-BR.',
@@ -101,8 +106,8 @@ export class BookChangesDto implements BookChanges {
   @Shape(StructureDto, { optional: true })
   structure?: StructureDto;
 
-  @Shape(PublicationDto, { optional: true })
-  publication?: PublicationDto;
+  @Shape(PublicationChangesDto, { optional: true })
+  publication?: PublicationChangesDto;
 }
 
 /** A book as the Library lists it. */

@@ -1,3 +1,4 @@
+import { PartialType } from '@nestjs/swagger';
 import type { Contributor, Publication } from '@vennet/core/manuscript';
 import { ShapeList, WordList, Words } from '../../platform/shapes.js';
 
@@ -13,6 +14,9 @@ class ContributorDto implements Contributor {
 
 /** What is said of a book where it is published. */
 export class PublicationDto implements Publication {
+  @WordList({ most: 50, description: 'Each author by name, where there are several' })
+  authors: string[];
+
   @Words(LINE)
   publisher: string;
 
@@ -37,3 +41,6 @@ export class PublicationDto implements Publication {
   @Words({ nullable: true, description: 'The picture of the cover; without, it is drawn of the title' })
   cover: string | null;
 }
+
+/** What is changed of it; what is not sent stays. */
+export class PublicationChangesDto extends PartialType(PublicationDto) {}
