@@ -164,7 +164,7 @@ describe('an HTML page', () => {
       html(`<table><caption>Hours</caption><thead><tr><th>A<th>B</thead><tr><td colspan="2">c</table>
       <figure><img src="${src}" alt="A dot"><figcaption>Fig</figcaption></figure><p>In <img src="${src}" alt="line"> line</p>`);
     expect(text(brought)).toBe(
-      'doc(table(table_caption("Hours"), table_row(table_header(paragraph("A")), table_header(paragraph("B"))), table_row(table_cell(paragraph("c")))), ' +
+      'doc(table(table_caption("Hours"), table_body(table_row(table_header(paragraph("A")), table_header(paragraph("B"))), table_row(table_cell(paragraph("c"))))), ' +
         'figure(caption("Fig")), paragraph("In ", picture, " line"))',
     );
     expect(brought.enclosures).toMatchObject([{ type: 'image/png' }]);

@@ -136,7 +136,7 @@ describe('a document made with a library for documents (docx)', () => {
         'note(note_paragraph("A remark with ", link("a link"))), " on ", reference, reference), ' +
         'paragraph("The ", bookmark("tide tables"), " are here."), ' +
         'bullet_list(list_item(paragraph("one"), bullet_list(list_item(paragraph("within")))), list_item(paragraph("two"))), ' +
-        'table(table_row(table_header(paragraph("head"))), table_row(table_cell(paragraph("a")), table_cell(paragraph("b"))), table_row(table_cell(paragraph("c")))), figure)',
+        'table(table_body(table_row(table_header(paragraph("head"))), table_row(table_cell(paragraph("a")), table_cell(paragraph("b"))), table_row(table_cell(paragraph("c"))))), figure)',
     );
     expect(links(brought)).toEqual([
       ['the site', 'https://a.example/x?y=1#z'],

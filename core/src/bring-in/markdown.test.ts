@@ -50,7 +50,7 @@ test.each([
   [
     'a table',
     '| a | b |\n|---|---|\n| c | d |',
-    'doc(table(table_row(table_header(paragraph("a")), table_header(paragraph("b"))), table_row(table_cell(paragraph("c")), table_cell(paragraph("d")))))',
+    'doc(table(table_body(table_row(table_header(paragraph("a")), table_header(paragraph("b"))), table_row(table_cell(paragraph("c")), table_cell(paragraph("d"))))))',
   ],
   [
     'struck words and a bookmark',

@@ -3,6 +3,7 @@ import { attrsOf } from './attrs.js';
 import type { LinkLook } from './look.js';
 import type { Publication } from './publication.js';
 import { schema } from './schema.js';
+import { upgradedChapter } from './table.js';
 import type { Structure } from './structure.js';
 
 /** A form in which a book is published. */
@@ -54,9 +55,9 @@ export interface ReadBook extends BookDetails {
   chapters: ReadChapter[];
 }
 
-/** @throws RangeError when the JSON does not fit the schema. */
+/** What was kept in an older form of the schema is read in today's. @throws RangeError when the JSON does not fit the schema. */
 export function readChapter(chapter: Chapter): ReadChapter {
-  return { ...chapter, doc: Node.fromJSON(schema, chapter.doc) };
+  return { ...chapter, doc: Node.fromJSON(schema, upgradedChapter(chapter.doc)) };
 }
 
 /** @throws RangeError when a chapter does not fit the schema. */

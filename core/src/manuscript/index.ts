@@ -74,6 +74,7 @@ export { sectionsOf } from './section.js';
 export type { Section } from './section.js';
 export { sharedWith } from './shared.js';
 export { SCHEMA_VERSION, schema, spans } from './schema.js';
+export { rowsOf, tableCaption, tableOf, upgradedChapter } from './table.js';
 export { DEFAULT_STRUCTURE, NOTE_COUNTS, NOTE_STANDS, NUMBERINGS, READERS, RETURNS } from './structure.js';
 export type { Numbering, NoteStand, Readers, ReturnTo, Structure } from './structure.js';
 export { isbnIn, isIsbn } from './isbn.js';

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { bookOf, heading, linked, paragraph } from '../testing/books.js';
-import { linksOf, linksOfChapter, placesOf, schema, titleOf } from './index.js';
+import { linksOf, linksOfChapter, placesOf, schema, tableOf, titleOf } from './index.js';
 
 const { marks } = schema;
 const doc = (...blocks: Parameters<typeof bookOf>[0]) => schema.node('doc', null, blocks);
@@ -86,9 +86,7 @@ describe('reading links out of a book', () => {
 
   test('looks into lists, quotations and tables', () => {
     const inside = (id: string) => paragraph(linked(id, 'https://a.example/', id));
-    const table = schema.node('table', null, [
-      schema.node('table_row', null, [schema.node('table_cell', null, [inside('t')])]),
-    ]);
+    const table = tableOf([schema.node('table_row', null, [schema.node('table_cell', null, [inside('t')])])]);
     const list = schema.node('bullet_list', null, [schema.node('list_item', null, [inside('l')])]);
     const quotation = schema.node('quotation', null, [inside('q')]);
     expect(linksOfChapter(doc(list, quotation, table), 'c').map(({ id }) => id)).toEqual(['l', 'q', 't']);

@@ -7,7 +7,7 @@ import { insideNodes } from './inside-nodes.js';
 import { marks } from './marks.js';
 
 /** Version of the chapter JSON. It goes up when stored chapters need to be rewritten to be read. */
-export const SCHEMA_VERSION = 1;
+export const SCHEMA_VERSION = 2;
 
 const id = { id: { default: null as string | null, validate: 'string|null' } };
 function isLevel(value: unknown): void {
@@ -157,15 +157,22 @@ const nodes = {
     parseDOM: [{ tag: 'figcaption' }],
     toDOM: () => ['figcaption', 0],
   },
-  table: block('table', 'table_caption? table_row+', { isolating: true }),
+  /** `tableRole` tells the nodes by which tables are edited (`prosemirror-tables`); the caption is none of them. */
+  table: block('table', 'table_caption? table_body', { isolating: true }),
   table_caption: {
     content: LINE,
     parseDOM: [{ tag: 'caption' }],
     toDOM: () => ['caption', 0],
   },
-  table_row: block('tr', '(table_cell | table_header)+', { group: '' }),
-  table_cell: cell('td'),
-  table_header: cell('th'),
+  table_body: {
+    content: 'table_row+',
+    tableRole: 'table',
+    isolating: true,
+    toDOM: () => ['tbody', 0],
+  },
+  table_row: block('tr', '(table_cell | table_header)+', { group: '', tableRole: 'row' }),
+  table_cell: cell('td', 'cell'),
+  table_header: cell('th', 'header_cell'),
   text: { group: 'inline' },
   hard_break: {
     inline: true,
@@ -217,10 +224,11 @@ const nodes = {
   ...insideNodes,
 } satisfies Record<string, NodeSpec>;
 
-function cell(tag: 'td' | 'th'): NodeSpec {
+function cell(tag: 'td' | 'th', tableRole: string): NodeSpec {
   return {
     content: 'block+',
     isolating: true,
+    tableRole,
     attrs: {
       ...id,
       colspan: { default: 1, validate: 'number' },

@@ -2,6 +2,7 @@ import type { Node } from 'prosemirror-model';
 import { attrsOf, idOf, type BookmarkAttrs } from './attrs.js';
 import { wordsOf } from './book.js';
 import { markIdOf } from './inside-nodes.js';
+import { rowsOf } from './table.js';
 
 /** What kind of spot a link can lead to. */
 export const PLACE_KINDS = [
@@ -134,7 +135,8 @@ function spotOf(node: Node, id: string, at: number, parent: Node | null): Spot {
     case 'figure':
     case 'table': {
       const text = captionOf(node);
-      return { ...plainSpot(id, name, at), words: text || words, text, counted: text !== '' };
+      const otherwise = name === 'table' ? headOf(node) : words;
+      return { ...plainSpot(id, name, at), words: text || otherwise, text, counted: text !== '' };
     }
     case 'note':
       return { ...plainSpot(id, 'note', at), words: beginOfNote(node), text: beginOfNote(node) };
@@ -168,6 +170,15 @@ function captionOf(node: Node): string {
   const caption = node.children.find(({ type }) => type.name === 'caption' || type.name === 'table_caption');
   return caption ? wordsOf(caption) : '';
 }
+
+/** What the first row of a table says, cell by cell: tables without a caption are told apart by it. */
+const headOf = (table: Node): string =>
+  cut(
+    (rowsOf(table)[0]?.children ?? [])
+      .map((cell) => wordsOf(cell))
+      .filter((words) => words !== '')
+      .join(' · '),
+  );
 
 function begin(node: Node | null): string {
   if (!node) return '';

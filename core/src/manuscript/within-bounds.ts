@@ -54,7 +54,7 @@ function blockWithin(given: Node, containers: number, tell: TellFitted): Node[] 
 const dissolved = (node: Node): Node[] =>
   node.children.flatMap((child) => {
     if (child.type.name === 'table_caption') return [schema.node('paragraph', null, child.content)];
-    return /^(?:list_item|table_row|table_cell|table_header)$/.test(child.type.name)
+    return /^(?:list_item|table_body|table_row|table_cell|table_header)$/.test(child.type.name)
       ? withAnchor(idOf(child), dissolved(child))
       : [child];
   });

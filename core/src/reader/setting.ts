@@ -1,5 +1,5 @@
 import type { Node } from 'prosemirror-model';
-import { attrsOf, linkHeldBy, linksOnFigure, wordsOf } from '../manuscript/index.js';
+import { attrsOf, linkHeldBy, linksOnFigure, rowsOf, tableCaption, wordsOf } from '../manuscript/index.js';
 
 /**
  * What a link stands in, as a program can tell it to a reader beside the words of the link (WCAG 2.4.4,
@@ -68,8 +68,9 @@ export function settingsOf(doc: Node): ReadonlyMap<string, Setting> {
     let row = 0;
     // Columns that cells of rows above still stand in, by the number of rows that they go on.
     let taken: number[] = [];
-    table.forEach((part) => {
-      if (part.type.name !== 'table_row') return walk(part, around);
+    const caption = tableCaption(table);
+    if (caption) walk(caption, around);
+    rowsOf(table).forEach((part) => {
       const next: number[] = [];
       taken.forEach((rows, column) => {
         if (rows > 1) next[column] = rows - 1;
@@ -104,8 +105,7 @@ function linksIn(line: Node): string[] {
 export function headersOf({ node, table, row, column }: CellSetting): string {
   const words: string[] = [];
   let index = 0;
-  table.forEach((part) => {
-    if (part.type.name !== 'table_row') return;
+  rowsOf(table).forEach((part) => {
     let at = 0;
     part.forEach((cell) => {
       const { colspan } = cell.attrs as { colspan: number };

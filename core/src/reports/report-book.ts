@@ -1,7 +1,7 @@
 import type { Node } from 'prosemirror-model';
 import { SEVERITIES } from '../audit/index.js';
 import { plainWords } from '../language/index.js';
-import { DEFAULT_LOOK, DEFAULT_STRUCTURE, schema, type ReadBook } from '../manuscript/index.js';
+import { DEFAULT_LOOK, DEFAULT_STRUCTURE, schema, tableOf, type ReadBook } from '../manuscript/index.js';
 import { VERDICTS } from '../reach/index.js';
 import { SEVERITY_MEANINGS, SEVERITY_TITLES, statementOf, VERDICT_TITLES } from './report-words.js';
 import type { ReportedFinding, SurveyReport } from './survey-report.js';
@@ -64,12 +64,12 @@ function chapter(id: string, title: string, blocks: Node[]): ReadBook['chapters'
   return { id: `report-${id}`, title, matter: 'main', leftOutOf: [], doc };
 }
 
-function tableOf(heads: string[], rows: string[][]): Node[] {
+function tableWith(heads: string[], rows: string[][]): Node[] {
   if (rows.length === 0) return [];
   const cell = (type: string) => (text: string) =>
     schema.node(type, null, [schema.node('paragraph', null, words(text))]);
   return [
-    schema.node('table', null, [
+    tableOf([
       schema.node('table_row', null, heads.map(cell('table_header'))),
       ...rows.map((row) => schema.node('table_row', null, row.map(cell('table_cell')))),
     ]),
@@ -81,12 +81,12 @@ function statement(report: SurveyReport): Node[] {
   return [
     ...statementOf(report).map(paragraph),
     heading(2, 'Findings'),
-    ...tableOf(
+    ...tableWith(
       ['How grave', 'Findings'],
       SEVERITIES.map((severity) => [SEVERITY_TITLES[severity], String(counts.findings[severity])]),
     ),
     heading(2, 'Verdicts'),
-    ...tableOf(
+    ...tableWith(
       ['Verdict', 'Destinations'],
       VERDICTS.flatMap((verdict) => {
         const count = counts.verdicts[verdict];
@@ -121,7 +121,7 @@ function destinationsIn({ destinations }: SurveyReport): Node[] {
   const open = destinations.filter(({ verdict }) => verdict !== 'sound');
   return [
     paragraph(`Those that are not sound; ${destinations.length - open.length} others are.`),
-    ...tableOf(
+    ...tableWith(
       ['Verdict', 'Address', 'Uses', 'What was found'],
       open
         .slice(0, MOST)
@@ -133,7 +133,7 @@ function destinationsIn({ destinations }: SurveyReport): Node[] {
 
 function rulesIn({ rules, aside }: SurveyReport): Node[] {
   return [
-    ...tableOf(
+    ...tableWith(
       ['Rule', 'Rests on', 'How grave', 'Found'],
       rules.map(({ title, criterion, severity, found, reason }) => [
         title,
@@ -147,7 +147,7 @@ function rulesIn({ rules, aside }: SurveyReport): Node[] {
     heading(2, 'Set aside'),
     ...(aside.length === 0
       ? [paragraph('Nothing was set aside.')]
-      : tableOf(
+      : tableWith(
           ['What', 'Where', 'Why', 'Until'],
           aside
             .slice(0, MOST)

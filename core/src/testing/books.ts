@@ -8,6 +8,7 @@ import {
   type Link,
   type ReadBook,
   type Structure,
+  tableOf,
 } from '../manuscript/index.js';
 import type { Destination } from '../destination/index.js';
 import type { Node } from 'prosemirror-model';
@@ -117,7 +118,8 @@ export const figure = (id: string, caption: string): Node =>
 
 /** A table of one cell with a caption. */
 export const table = (id: string, caption: string, ...cell: (string | Node)[]): Node =>
-  schema.node('table', { id }, [
+  tableOf(
+    [schema.node('table_row', null, [schema.node('table_cell', null, [paragraph(...cell)])])],
+    { id },
     schema.node('table_caption', null, [schema.text(caption)]),
-    schema.node('table_row', null, [schema.node('table_cell', null, [paragraph(...cell)])]),
-  ]);
+  );

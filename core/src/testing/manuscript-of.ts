@@ -1,5 +1,5 @@
 import type { Mark, Node } from 'prosemirror-model';
-import { mapOf, noteMarkOf, type Format, type ReadBook } from '../manuscript/index.js';
+import { mapOf, noteMarkOf, rowsOf, type Format, type ReadBook } from '../manuscript/index.js';
 
 /** A line of what a reader of a manuscript meets: what it is, and its words with what leads from them. */
 type Line = string;
@@ -67,7 +67,7 @@ export function manuscriptOf(book: ReadBook, format: Format): Line[] {
       if (name === 'contents') lines.push(`contents ${String(node.attrs.scope)}`);
       if (name === 'figure' || name === 'rule') lines.push(name);
       if (name === 'table')
-        lines.push(`table of ${node.children.filter(({ type }) => type.name === 'table_row').length}`);
+        lines.push(`table of ${rowsOf(node).length}`);
       return true;
     });
   return [...lines, ...remarks.sort()];

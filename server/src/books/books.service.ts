@@ -8,6 +8,7 @@ import {
   emptyChapter,
   faultInChapter,
   NO_PUBLICATION,
+  upgradedChapter,
   type BookDetails,
 } from '@vennet/core/manuscript';
 import type {
@@ -269,7 +270,8 @@ export class BooksService {
    * Saves a chapter that was read at `version`. A stale save is refused with the chapter as it is stored, a chapter that
    * does not fit the schema with the path of its fault; in both cases nothing is stored.
    */
-  async saveChapter(id: string, { version, doc }: ChapterSave): Promise<ChapterSaved> {
+  async saveChapter(id: string, { version, doc: given }: ChapterSave): Promise<ChapterSaved> {
+    const doc = upgradedChapter(given);
     const fault = faultInChapter(doc);
     if (fault) throw misfit(fault);
     return this.changes.save(

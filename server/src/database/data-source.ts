@@ -23,6 +23,7 @@ import { Choices1791100000000 } from './migrations/1791100000000-choices.js';
 import { Publication1791200000000 } from './migrations/1791200000000-publication.js';
 import { Manuscripts1791300000000 } from './migrations/1791300000000-manuscripts.js';
 import { Survey1791000000000 } from './migrations/1791000000000-survey.js';
+import { TableBodies1791400000000 } from './migrations/1791400000000-table-bodies.js';
 import { VerdictTable1790600000000 } from './migrations/1790600000000-verdict-table.js';
 
 /** The connection to MariaDB. The tables are made by migrations only, which run at every start. */
@@ -45,6 +46,7 @@ export function dataSourceOptions(url: string): DataSourceOptions {
       Choices1791100000000,
       Publication1791200000000,
       Manuscripts1791300000000,
+      TableBodies1791400000000,
     ],
     entities: [
       BookEntity,

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { schema } from '@vennet/core/manuscript';
+import { schema, tableOf } from '@vennet/core/manuscript';
 import { computedLinks, editionOf, expectedLinks, withPages } from '@vennet/core/publish';
 import { linksInPdf, prove } from '@vennet/core/readback';
 import { bookOf, contents, heading, linked, note, paragraph } from '@vennet/core/testing';
@@ -15,8 +15,7 @@ const code = (...content: (string | Node)[]) =>
     content.map((one) => (typeof one === 'string' ? schema.text(one) : one)),
   );
 const table = (columns: number, rows: number, word: string) =>
-  node(
-    'table',
+  tableOf(
     Array.from({ length: rows }, (_, row) =>
       node(
         'table_row',
@@ -52,7 +51,7 @@ describe('nothing runs off the page:', () => {
     [
       'code in a table',
       [
-        node('table', [
+        tableOf([
           node('table_row', [node('table_cell', [code(RUN)]), node('table_cell', [code(LINE)])]),
         ]),
       ],
@@ -63,7 +62,7 @@ describe('nothing runs off the page:', () => {
     [
       'a table in a table',
       [
-        node('table', [
+        tableOf([
           node('table_row', [
             node('table_cell', [table(5, 2, 'lampkeeper')]),
             node('table_cell', [paragraph(WORD)]),

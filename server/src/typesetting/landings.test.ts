@@ -1,5 +1,5 @@
 import { expect, test } from '@jest/globals';
-import { schema } from '@vennet/core/manuscript';
+import { schema, tableOf } from '@vennet/core/manuscript';
 import { computedLinks, editionOf, expectedLinks, withPages } from '@vennet/core/publish';
 import { linksInPdf, prove } from '@vennet/core/readback';
 import { bookOf, heading, linked, paragraph, place } from '@vennet/core/testing';
@@ -34,7 +34,7 @@ const beginnings = (id: () => string): Node[] => [
     node('list_item', [words(null, mono('oil'), ' burns')], id()),
     node('list_item', [code('listed')], id()),
   ]),
-  node('table', [
+  tableOf([
     node('table_row', [
       node('table_cell', [words(null, mono('cell'), ' code')], id()),
       node('table_cell', [code('code in a cell')], id()),

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { schema, type ReadBook } from '@vennet/core/manuscript';
+import { schema, tableOf, type ReadBook } from '@vennet/core/manuscript';
 import { computedLinks, editionOf, expectedLinks, withPages, type EnclosureFile } from '@vennet/core/publish';
 import { linksInPdf, prove } from '@vennet/core/readback';
 import { bookOf, heading, linked, note, paragraph, place, reference } from '@vennet/core/testing';
@@ -30,7 +30,7 @@ describe('the head of a table that crosses pages', () => {
 
   test('has its links once, on its first page', async () => {
     const book = bookOf(
-      [heading(1, 'One'), schema.node('table', null, [row(...links()), ...lines(90)])],
+      [heading(1, 'One'), tableOf([row(...links()), ...lines(90)])],
       [heading(1, 'Two', 'two'), paragraph(linked('to the table', place('c1')))],
     );
     const { notes, pages, proof } = await made(book);
@@ -42,7 +42,7 @@ describe('the head of a table that crosses pages', () => {
   test('may hold notes', async () => {
     const head = row(...links(), cell('table_header', 'Height', note('n1', 'Above the lowest tide.')));
     const book = bookOf(
-      [heading(1, 'One'), schema.node('table', null, [head, ...lines(90)])],
+      [heading(1, 'One'), tableOf([head, ...lines(90)])],
       [heading(1, 'Two', 'two')],
     );
     const { notes, proof } = await made(book);
@@ -68,7 +68,7 @@ test('what the typesetter refuses is named, and stands as plain paragraphs with 
   const picture = schema.node('figure', { enclosure: 'e1', alt: 'the wick' }, [
     schema.node('caption', null, paragraph('Seen from ', linked('above', 'https://wick.example/')).children),
   ]);
-  const table = schema.node('table', null, [
+  const table = tableOf([
     row(
       cell('table_cell', linked('the oil', 'https://oil.example/')),
       schema.node('table_cell', null, [

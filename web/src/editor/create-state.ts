@@ -17,6 +17,7 @@ import { keptSpots } from './state/kept-spots.js';
 import { keys, type LinkActions } from './keys.js';
 import { slipPlugin } from './plugins/slip-plugin.js';
 import { withinBounds } from './plugins/within-bounds.js';
+import { tables } from './plugins/tables.js';
 import { uniqueIds } from './plugins/unique-ids.js';
 
 /** The state of the editor for one chapter. `window` tells its steps from those of other hands. */
@@ -38,6 +39,7 @@ export function createState(doc: Node, actions: LinkActions, window: string): Ed
       }),
       autolink(),
       pastedText(),
+      tables(),
       ...keys(actions),
       history(),
       collab({ clientID: window }),

@@ -5,6 +5,7 @@ import { keymap } from 'prosemirror-keymap';
 import { liftListItem, sinkListItem, splitListItem, wrapInList } from 'prosemirror-schema-list';
 import type { Command, Plugin } from 'prosemirror-state';
 import { insertNote } from './changes/insert-inside.js';
+import { toCell } from './changes/tables.js';
 import { removeLink } from './changes/change-links.js';
 import { toLink } from './going/links.js';
 import { draftBookmark, openSelected, openSlip } from './state/slip.js';
@@ -43,20 +44,14 @@ export interface LinkActions {
   copyAddress: Command;
   mentions: Command;
   choosePicture: Command;
+  askForTable: Command;
   back(): boolean;
   forward(): boolean;
 }
 
 /** The keys of the text. Those of links beside Mod-k are Vennet's own. */
-export function keys({
-  chapter,
-  follow,
-  copyAddress,
-  mentions,
-  choosePicture,
-  back,
-  forward,
-}: LinkActions): Plugin[] {
+export function keys(actions: LinkActions): Plugin[] {
+  const { chapter, follow, copyAddress, mentions, choosePicture, back, forward } = actions;
   return [
     keymap({
       'Mod-k': openSlip(chapter),
@@ -80,8 +75,9 @@ export function keys({
       Backspace: undoInputRule,
       'Shift-Enter': hardBreak,
       Enter: chainCommands(openSelected, splitListItem(nodes.list_item)),
-      Tab: sinkListItem(nodes.list_item),
-      'Shift-Tab': liftListItem(nodes.list_item),
+      Tab: chainCommands(sinkListItem(nodes.list_item), toCell(1)),
+      'Shift-Tab': chainCommands(liftListItem(nodes.list_item), toCell(-1)),
+      'Mod-Alt-t': actions.askForTable,
     }),
     keymap(baseKeymap),
   ];

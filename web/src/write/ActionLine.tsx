@@ -29,6 +29,8 @@ import { choosePicture } from '../editor/changes/insert-pictures.js';
 import { Uploads } from '../frame/Uploads.js';
 import { useBook } from '../book/store.js';
 import { LookDialog } from '../choices/LookDialog.js';
+import { tableAt } from '../editor/changes/tables.js';
+import { TableMenu } from './TableMenu.js';
 import { PutIn } from './PutIn.js';
 import { ToolMenu, type ToolItem } from './ToolMenu.js';
 import { stepThroughLinks } from '../editor/going/links.js';
@@ -70,6 +72,7 @@ export function ActionLine() {
       ? [
           {
             words: 'This heading is numbered',
+            apart: true,
             checked: !attrsOf.heading(parent).uncounted,
             command: countHeading,
           },
@@ -108,6 +111,7 @@ export function ActionLine() {
       <Act words="Bookmark" icon={Bookmark} act={() => act(draftBookmark)} />
       <Act words="Picture" icon={ImagePlus} act={putPicture} />
       <PutIn />
+      {state && tableAt(state) && <TableMenu state={state} />}
       <Gap />
       <Act words="Back to where you came from" icon={ArrowLeft} off={past === 0} act={() => goBack()} />
       <Act words="Forward again" icon={ArrowRight} off={future === 0} act={() => goForward()} />

@@ -18,6 +18,7 @@ import { ActionLine } from './ActionLine.js';
 import { FollowLink } from '../follow/FollowLink.js';
 import { FigureView } from '../editor/views/figure-view.js';
 import { Margin } from '../margin/Margin.js';
+import { NewTable } from './NewTable.js';
 import { Mentions } from '../mentions/Mentions.js';
 import { keptPlace, keepPlace } from '../editor/going/kept-place.js';
 import { TextMenu } from './TextMenu.js';
@@ -91,6 +92,7 @@ export function ChapterEditor({ chapter }: { chapter: string }) {
       </div>
       <FollowLink />
       <Mentions />
+      <NewTable />
     </main>
   );
 }

@@ -3,6 +3,7 @@ import type { Command } from 'prosemirror-state';
 import { insertContents, insertReturn } from '../editor/changes/insert-inside.js';
 import { useEditor } from '../editor/state/store.js';
 import { split } from '../outline/chapter-asks.js';
+import { askForTable } from './table-asked.js';
 import { ToolMenu, type ToolItem } from './ToolMenu.js';
 
 /** What follows the block at the caret, and that block, becomes a chapter of its own. */
@@ -13,7 +14,13 @@ const splitHere: Command = ({ selection: { $from } }, dispatch) => {
   return true;
 };
 
+const askForNewTable: Command = (_state, dispatch) => {
+  if (dispatch) askForTable(true);
+  return true;
+};
+
 const THINGS: ToolItem[] = [
+  { words: 'A table', about: 'Of the size that you say', command: askForNewTable },
   {
     words: 'A list of this section',
     about: 'Links to the headings below, such as questions',

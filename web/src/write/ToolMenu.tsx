@@ -9,7 +9,15 @@ export interface ToolItem {
   about?: string;
   /** Of something that is so or is not. */
   checked?: boolean;
+  /** It begins a group of its own. */
+  apart?: boolean;
   command: Command;
+}
+
+/** Whether a command can't do anything where the caret is. */
+function isOff(command: Command): boolean {
+  const { state } = useEditor.getState();
+  return state !== null && !command(state);
 }
 
 /** A menu of the action line. What was chosen is done once the menu is gone and the text has the focus again. */
@@ -39,11 +47,12 @@ export function ToolMenu({
       </Toolbar.Button>
       <DropdownMenu.Portal>
         <DropdownMenu.Content className="menu" align="start" onCloseAutoFocus={closed}>
-          {items.map(({ words, about, checked, command }) =>
+          {items.map(({ words, about, checked, apart = false, command }) =>
             checked === undefined ? (
               <DropdownMenu.Item
                 key={words}
-                className={`menu-item ${about ? '!block' : ''}`}
+                className={`menu-item ${about ? '!block' : ''} ${apart ? 'border-t border-line' : ''}`}
+                disabled={isOff(command)}
                 onSelect={() => (chosen.current = command)}
               >
                 {words}
@@ -52,7 +61,7 @@ export function ToolMenu({
             ) : (
               <DropdownMenu.CheckboxItem
                 key={words}
-                className="menu-item border-t border-line"
+                className={`menu-item ${apart ? 'border-t border-line' : ''}`}
                 checked={checked}
                 onSelect={() => (chosen.current = command)}
               >

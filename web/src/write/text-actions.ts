@@ -4,6 +4,7 @@ import { goBack, goForward } from '../editor/going/visited.js';
 import type { LinkActions } from '../editor/keys.js';
 import { linkAtSelection } from '../editor/state/links.js';
 import { useEditor } from '../editor/state/store.js';
+import { askForTable } from './table-asked.js';
 import { copyAddress } from '../follow/copy-address.js';
 
 /** What keys of the text do that reaches beyond it. */
@@ -33,6 +34,10 @@ export function textActions(chapter: string): LinkActions {
       const { view } = useEditor.getState();
       if (view) choosePicture(view);
       return view !== null;
+    },
+    askForTable: (_state, dispatch) => {
+      if (dispatch) askForTable(true);
+      return true;
     },
     back: goBack,
     forward: goForward,

@@ -2,7 +2,7 @@ import { isTag, isText, type ChildNode, type Element } from 'domhandler';
 import { textContent } from 'domutils';
 import { Fragment, type Mark, type Node } from 'prosemirror-model';
 import { directionOfWords, languageTold } from '../../language/index.js';
-import { idOf, isPicture, linkMark, schema, wordsOf } from '../../manuscript/index.js';
+import { idOf, isPicture, linkMark, schema, tableOf, wordsOf } from '../../manuscript/index.js';
 import { isBlock, MARKS, PLAIN_STYLE } from './elements.js';
 import { figureOf, withCaption } from './figure.js';
 import { InlineReader, type Surroundings } from './inline-reader.js';
@@ -294,21 +294,21 @@ class FlowReader extends InlineReader {
 
   #table(element: Element, marks: readonly Mark[]): Node[] {
     const attrs = this.#idFor(element);
-    const content: Node[] = [];
+    const rows: Node[] = [];
     const caption = element.children.find(
       (child): child is Element => isTag(child) && child.name === 'caption',
     );
-    if (caption) content.push(schema.node('table_caption', null, this.#inlines(caption, marks)));
+    const said = caption ? schema.node('table_caption', null, this.#inlines(caption, marks)) : null;
     for (const row of rowsOf(element)) {
       this.await(row);
       const cells = row.children
         .filter((child): child is Element => isTag(child) && (child.name === 'td' || child.name === 'th'))
         .map((cell) => this.#cell(cell, marks));
-      if (cells.length > 0) content.push(schema.node('table_row', null, cells));
+      if (cells.length > 0) rows.push(schema.node('table_row', null, cells));
     }
-    if (!content.some((node) => node.type.name === 'table_row')) return this.#nothing(attrs);
+    if (rows.length === 0) return this.#nothing(attrs);
     this.around.tally.add('kept', 'tables');
-    return [schema.node('table', attrs, content)];
+    return [tableOf(rows, attrs, said)];
   }
 
   #cell(element: Element, marks: readonly Mark[]): Node {

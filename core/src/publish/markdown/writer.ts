@@ -10,6 +10,8 @@ import {
   TOP,
   type LinkAttrs,
   type ReadChapter,
+  rowsOf,
+  tableCaption,
 } from '../../manuscript/index.js';
 import { PICTURE_EXTENSIONS, targetIn, type Edition } from '../edition/edition.js';
 import { inlineTree, type InlineTree } from '../edition/inline-tree.js';
@@ -171,11 +173,11 @@ export class MarkdownWriter {
   /** A table of plain rows in its own signs; any other as HTML. */
   #table(node: Node): string {
     const id = idOf(node);
-    const rows = node.children.filter(({ type }) => type.name === 'table_row');
+    const rows = rowsOf(node);
     const cells = rows.map((row) => row.children);
     const [head = []] = cells;
     const isPlain =
-      rows.length === node.childCount &&
+      !tableCaption(node) &&
       !this.#places.isWanted(id) &&
       head.length > 0 &&
       head.every(({ type }) => type.name === 'table_header') &&
@@ -416,7 +418,7 @@ export class MarkdownWriter {
           this.#places.wait(idOf(child));
           return `<dd>\n\n${this.#blocks(child)}\n\n</dd>`;
         default:
-          return this.#row(child);
+          return child.children.map((row) => this.#row(row)).join('\n');
       }
     });
     return `${this.#waitingBlock()}<${opening}>\n${parts.join('\n')}\n</${name}>`;

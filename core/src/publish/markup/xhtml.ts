@@ -68,6 +68,8 @@ const writers: Record<string, Write> = {
       only ? inline(node.child(0), page) : content(node, page),
     );
   },
+  // Its rows stand beside the caption: HTML puts the body around them by itself.
+  table_body: (node, page) => content(node, page).trimEnd(),
   table_row: plain('tr'),
   table_cell: cell('td'),
   table_header: cell('th'),

@@ -13,6 +13,8 @@ import {
   type LinkAttrs,
   type Matter,
   type ReadChapter,
+  rowsOf,
+  tableCaption,
 } from '../../manuscript/index.js';
 import { PICTURE_EXTENSIONS, targetIn, type Edition } from '../edition/edition.js';
 import { inlineTree, type InlineTree } from '../edition/inline-tree.js';
@@ -309,10 +311,10 @@ export class TextWriter {
 
   #table(node: Node): string {
     const id = idOf(node);
-    const caption = node.firstChild?.type.name === 'table_caption' ? node.firstChild : null;
+    const caption = tableCaption(node);
     const before = caption ? this.#caption(caption, id, 'Table') : '';
     if (!caption) this.#places.wait(id);
-    const rows = node.children.filter(({ type }) => type.name === 'table_row');
+    const rows = rowsOf(node);
     const { columns, cells } = placeCells(
       rows.map((row) => row.children.map((cell) => ({ ...attrsOf.cell(cell), cell }))),
     );

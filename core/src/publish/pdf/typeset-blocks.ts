@@ -1,6 +1,6 @@
 import type { Node } from 'prosemirror-model';
 import { phrases } from '../../language/index.js';
-import { attrsOf, linksOnFigure, wordsOf, type Note } from '../../manuscript/index.js';
+import { attrsOf, linksOnFigure, rowsOf, tableCaption, wordsOf, type Note } from '../../manuscript/index.js';
 import { otherDirection } from '../edition/direction.js';
 import { afterBook, atFoot, notesOfChapter } from '../edition/note-backs.js';
 import { contentsLines } from '../edition/said.js';
@@ -161,8 +161,8 @@ function figure(node: Node, ids: readonly string[], context: TypesetContext): Re
 }
 
 function table(node: Node, ids: readonly string[], context: TypesetContext): Record<string, unknown> {
-  const title = node.children.find((child) => child.type.name === 'table_caption');
-  const rows = node.children.filter((child) => child.type.name === 'table_row');
+  const title = tableCaption(node);
+  const rows = rowsOf(node);
   const { columns, cells } = placeCells(
     rows.map((row) =>
       row.children.map((cell) => ({

@@ -1,5 +1,5 @@
 import { placesNamed } from '@vennet/core/edits';
-import { readChapter } from '@vennet/core/manuscript';
+import { readChapter, upgradedChapter } from '@vennet/core/manuscript';
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 
 interface Row {
@@ -41,7 +41,7 @@ function withIds(id: string, json: string): string | null {
       title: '',
       matter: 'main' as const,
       leftOutOf: [],
-      doc: JSON.parse(json) as object,
+      doc: upgradedChapter(JSON.parse(json) as object),
     };
     const { doc, steps } = placesNamed(readChapter(chapter).doc, id);
     return steps.length > 0 ? JSON.stringify(doc.toJSON()) : null;
