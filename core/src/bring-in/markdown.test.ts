@@ -55,7 +55,7 @@ test.each([
   [
     'struck words and a bookmark',
     '~~Gone~~ and a [mark]{#here}.',
-    'doc(paragraph("Gone and a ", bookmark("mark"), "."))',
+    'doc(paragraph(struck("Gone"), " and a ", bookmark("mark"), "."))',
   ],
   ['code, and no line after its last', '```js\na < b\n```', 'doc(code_block("a < b"))'],
 ])('%s', (_what, given, wanted) => {

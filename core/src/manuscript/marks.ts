@@ -103,6 +103,15 @@ export const marks = {
   },
   emphasis: simple('em', 'i'),
   strong: simple('strong', 'b'),
+  struck: simple('s', 'del', 'strike'),
+  small_capitals: {
+    parseDOM: [
+      { tag: 'span.small-capitals' },
+      { style: 'font-variant=small-caps' },
+      { style: 'font-variant-caps=small-caps' },
+    ],
+    toDOM: () => ['span', { class: 'small-capitals' }, 0],
+  },
   code: simple('code'),
   subscript: { ...simple('sub'), excludes: 'superscript' },
   superscript: { ...simple('sup'), excludes: 'subscript' },

@@ -1,4 +1,4 @@
-import { Fragment, Node, type Attrs } from 'prosemirror-model';
+import { Fragment, type Attrs, type Node } from 'prosemirror-model';
 import { schema } from './schema.js';
 
 /** The caption of a table, which stands beside its rows; `null` without. */

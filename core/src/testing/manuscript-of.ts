@@ -66,8 +66,7 @@ export function manuscriptOf(book: ReadBook, format: Format): Line[] {
       }
       if (name === 'contents') lines.push(`contents ${String(node.attrs.scope)}`);
       if (name === 'figure' || name === 'rule') lines.push(name);
-      if (name === 'table')
-        lines.push(`table of ${rowsOf(node).length}`);
+      if (name === 'table') lines.push(`table of ${rowsOf(node).length}`);
       return true;
     });
   return [...lines, ...remarks.sort()];

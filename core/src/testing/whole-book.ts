@@ -58,6 +58,10 @@ const lamps = [
     'O and 10',
     marked('3', mark('superscript')),
     ', ',
+    marked('candles', mark('struck')),
+    ' ',
+    marked('Trinity House', mark('small_capitals')),
+    ', ',
     marked('not.a-link.example', mark('unlinked')),
     '.',
     node('hard_break', null),
@@ -253,7 +257,12 @@ const water = [
     node(
       'table_body',
       null,
-      node('table_row', null, cell('Day', null, 'table_header'), cell('High', { colspan: 2 }, 'table_header')),
+      node(
+        'table_row',
+        null,
+        cell('Day', null, 'table_header'),
+        cell('High', { colspan: 2 }, 'table_header'),
+      ),
       node('table_row', null, cell('Monday', { rowspan: 2, id: 'monday' }), cell('5'), cell('17')),
       node(
         'table_row',

@@ -104,6 +104,8 @@
     else if node.t == "mono" { text(font: "DejaVu Sans Mono", size: 0.85em, inline(node.c)) }
     else if node.t == "formula" { math.equation(block: node.block, alt: node.words, formula-of(node.set)) }
     else if node.t == "lang" { text(..written-in(node.lang), ..spoken(node.lang), inline(node.c)) }
+    else if node.t == "struck" { strike(inline(node.c)) }
+    else if node.t == "caps" { smallcaps(inline(node.c)) }
     else if node.t == "sub" { sub(inline(node.c)) }
     else if node.t == "sup" { super(inline(node.c)) }
     else if node.t == "br" { linebreak() }

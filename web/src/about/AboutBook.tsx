@@ -7,7 +7,7 @@ import { openBook } from '../book/open-book.js';
 import { useBook } from '../book/store.js';
 import { Cover } from './Cover.js';
 import { KeptField } from './KeptField.js';
-import { nameOfLanguage, offeredLanguages, tagOf } from './languages.js';
+import { nameOfLanguage, offeredLanguages, tagOf } from '../parts/languages.js';
 import { People } from './People.js';
 
 const STATE_WORDS: Record<DetailsState, string> = {

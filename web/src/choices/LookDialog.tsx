@@ -1,5 +1,6 @@
 import { DEFAULT_LOOK } from '@vennet/core/manuscript';
 import { Palette } from 'lucide-react';
+import { Named } from '../parts/Named.js';
 import { Dialog } from 'radix-ui';
 import { useBookChoice } from './book-choice.js';
 import { LookFields } from './LookFields.js';
@@ -15,10 +16,12 @@ export function LookDialog() {
   } = useBookChoice('look', DEFAULT_LOOK, 'The book’s links have their new look.');
   return (
     <Dialog.Root open={open} onOpenChange={show}>
-      <Dialog.Trigger className="button" data-look="quiet" data-size="small" title="Link look">
-        <Palette size={16} aria-hidden="true" />
-        <span className="sr-only">Look</span>
-      </Dialog.Trigger>
+      <Named words="Link look">
+        <Dialog.Trigger className="button" data-look="quiet" data-size="small">
+          <Palette size={16} aria-hidden="true" />
+          <span className="sr-only">Look</span>
+        </Dialog.Trigger>
+      </Named>
       <Dialog.Portal>
         <Dialog.Overlay className="veil" />
         <Dialog.Content className="dialog !w-[min(40rem,calc(100vw-2rem))]">

@@ -7,6 +7,7 @@ import {
   type Structure,
 } from '@vennet/core/manuscript';
 import { ListTree } from 'lucide-react';
+import { Named } from '../parts/Named.js';
 import { Dialog } from 'radix-ui';
 import { ownWords } from '../book/store.js';
 import { useBookChoice } from './book-choice.js';
@@ -52,15 +53,12 @@ export function StructureDialog() {
   } = useBookChoice('structure', DEFAULT_STRUCTURE, 'The book is counted and leads back as you chose.');
   return (
     <Dialog.Root open={open} onOpenChange={show}>
-      <Dialog.Trigger
-        className="button"
-        data-look="quiet"
-        data-size="small"
-        title="Numbers, notes and return links"
-      >
-        <ListTree size={16} aria-hidden="true" />
-        <span className="sr-only">Structure</span>
-      </Dialog.Trigger>
+      <Named words="Numbers, notes and return links">
+        <Dialog.Trigger className="button" data-look="quiet" data-size="small">
+          <ListTree size={16} aria-hidden="true" />
+          <span className="sr-only">Structure</span>
+        </Dialog.Trigger>
+      </Named>
       <Dialog.Portal>
         <Dialog.Overlay className="veil" />
         <Dialog.Content className="dialog !w-[min(40rem,calc(100vw-2rem))]">

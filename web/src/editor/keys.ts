@@ -1,10 +1,12 @@
 import { schema } from '@vennet/core/manuscript';
-import { baseKeymap, chainCommands, exitCode, setBlockType, toggleMark, wrapIn } from 'prosemirror-commands';
+import { baseKeymap, chainCommands, exitCode, setBlockType, wrapIn } from 'prosemirror-commands';
 import { undoInputRule } from 'prosemirror-inputrules';
 import { keymap } from 'prosemirror-keymap';
 import { liftListItem, sinkListItem, splitListItem, wrapInList } from 'prosemirror-schema-list';
 import type { Command, Plugin } from 'prosemirror-state';
 import { insertNote } from './changes/insert-inside.js';
+import { putRule } from './changes/put-rule.js';
+import { putSign, turnLook } from './changes/word-looks.js';
 import { toCell } from './changes/tables.js';
 import { removeLink } from './changes/change-links.js';
 import { toLink } from './going/links.js';
@@ -21,14 +23,15 @@ const redo: Command = (_state, dispatch) => (dispatch ? openBook().acts.redo() :
 export const textCommands = {
   undo,
   redo,
-  // The words of a note are not those of the line that it stands in.
-  emphasis: toggleMark(marks.emphasis, null, { enterInlineAtoms: false }),
-  strong: toggleMark(marks.strong, null, { enterInlineAtoms: false }),
+  emphasis: turnLook(marks.emphasis),
+  strong: turnLook(marks.strong),
   paragraph: setBlockType(nodes.paragraph),
   chapterHeading: setBlockType(nodes.heading, { level: 1 }),
   heading: setBlockType(nodes.heading, { level: 2 }),
   subheading: setBlockType(nodes.heading, { level: 3 }),
   quotation: wrapIn(nodes.quotation),
+  code: setBlockType(nodes.code_block),
+  rule: putRule,
   bulletList: wrapInList(nodes.bullet_list),
   numberedList: wrapInList(nodes.ordered_list),
 } satisfies Record<string, Command>;
@@ -73,6 +76,8 @@ export function keys(actions: LinkActions): Plugin[] {
       'Mod-b': textCommands.strong,
       'Mod-i': textCommands.emphasis,
       Backspace: undoInputRule,
+      'Mod-Alt-Space': putSign('\u00a0'),
+      'Mod-Alt--': putSign('\u00ad'),
       'Shift-Enter': hardBreak,
       Enter: chainCommands(openSelected, splitListItem(nodes.list_item)),
       Tab: chainCommands(sinkListItem(nodes.list_item), toCell(1)),
@@ -129,8 +134,31 @@ export const KEY_SHEET: { group: string; keys: [string, string][] }[] = [
       ['Mod+B', 'Strong'],
       ['Mod+Z', 'Undo, also the last change all over the book'],
       ['Mod+Y', 'Redo'],
-      ['Shift+Enter', 'New line in the same paragraph'],
+      ['Shift+Enter', 'New line in the same paragraph; out of a passage of code'],
+      ['Mod+Alt+Space', 'A space that no line breaks at'],
+      ['Mod+Alt+-', 'A soft hyphen: where a word may be divided'],
+      ['Backspace', 'Right after a sign was changed while typing: as it was typed'],
       ['Mod+Enter', 'In a note: a new paragraph'],
+    ],
+  },
+  {
+    group: 'Typed at the beginning of a paragraph',
+    keys: [
+      ['# and a space', 'A chapter heading; ## a heading, ### a smaller one'],
+      ['- and a space', 'A list'],
+      ['1. and a space', 'A numbered list, from that number on'],
+      ['> and a space', 'A quotation'],
+      ['``` and a space', 'A passage of code'],
+      ['--- and a space', 'A rule between parts'],
+    ],
+  },
+  {
+    group: 'Tables',
+    keys: [
+      ['Mod+Alt+T', 'Put a table into the text'],
+      ['Tab, Shift+Tab', 'To the next cell, to the one before; past the last one, out of the table'],
+      ['Shift+Arrow keys', 'Select cells'],
+      ['Delete', 'Empty the selected cells'],
     ],
   },
   {

@@ -1,4 +1,4 @@
-import { attrsOf } from '@vennet/core/manuscript';
+import { attrsOf, schema } from '@vennet/core/manuscript';
 import {
   ArrowDown,
   ArrowLeft,
@@ -11,14 +11,19 @@ import {
   Link2,
   List,
   ListOrdered,
-  Quote,
   Redo2,
   StickyNote,
   Undo2,
   type LucideIcon,
 } from 'lucide-react';
 import { Toolbar } from 'radix-ui';
-import type { Command } from 'prosemirror-state';
+import type { Node } from 'prosemirror-model';
+import type { Command, EditorState } from 'prosemirror-state';
+import { hasLook, plainWords, turnLook } from '../editor/changes/word-looks.js';
+import { areSignsShown, showSigns } from '../editor/plugins/shown-signs.js';
+import { Named } from '../parts/Named.js';
+import { nameOfLanguage } from '../parts/languages.js';
+import { askFor, type WriteAsk } from './write-asks.js';
 import { textCommands } from '../editor/keys.js';
 import { draftBookmark, openSlip } from '../editor/state/slip.js';
 import { useEditor } from '../editor/state/store.js';
@@ -34,6 +39,8 @@ import { TableMenu } from './TableMenu.js';
 import { PutIn } from './PutIn.js';
 import { ToolMenu, type ToolItem } from './ToolMenu.js';
 import { stepThroughLinks } from '../editor/going/links.js';
+
+const { marks } = schema;
 
 function run(command: Command): void {
   const { view } = useEditor.getState();
@@ -56,17 +63,69 @@ const BLOCKS: ToolItem[] = [
   { words: 'Chapter heading', command: textCommands.chapterHeading },
   { words: 'Heading', command: textCommands.heading },
   { words: 'Smaller heading', command: textCommands.subheading },
+  { words: 'Quotation', apart: true, command: textCommands.quotation },
+  { words: 'Passage of code', command: textCommands.code },
 ];
+
+/** Looks of words that have no button of their own, and what else can be done with words. */
+const wordItems = (state: EditorState): ToolItem[] => [
+  ...(
+    [
+      ['Raised', marks.superscript],
+      ['Lowered', marks.subscript],
+      ['Code', marks.code],
+      ['Struck through', marks.struck],
+      ['Small capitals', marks.small_capitals],
+    ] as const
+  ).map(([words, type]) => ({ words, checked: hasLook(state, type), command: turnLook(type) })),
+  {
+    words: 'In another language …',
+    apart: true,
+    about: languageOf(state) ?? 'A title, a name or a term',
+    command: asking('language'),
+  },
+  { words: 'Without any look', about: 'Links and bookmarks stay', command: plainWords },
+  { words: 'A special sign …', apart: true, about: 'Found by its name', command: asking('sign') },
+  {
+    words: 'Show spaces and hyphens that hide',
+    apart: true,
+    checked: areSignsShown(state),
+    command: showSigns,
+  },
+];
+
+/** The language that the words at the selection are said to be in. */
+function languageOf({ selection, storedMarks }: EditorState): string | null {
+  const mark = marks.language.isInSet(storedMarks ?? selection.$to.marks());
+  return mark ? nameOfLanguage(attrsOf.language(mark).tag) : null;
+}
+
+const asking =
+  (ask: WriteAsk): Command =>
+  (_state, dispatch) => {
+    if (dispatch) askFor(ask);
+    return true;
+  };
+
+/** What the block at the caret is. */
+function blockWords({ type, attrs }: Node, isQuoted: boolean): string {
+  if (type.name === 'heading')
+    return ['Chapter heading', 'Heading', 'Smaller heading'][Math.min(2, Number(attrs.level) - 1)]!;
+  if (type.name === 'code_block') return 'Passage of code';
+  if (type.name === 'caption' || type.name === 'table_caption') return 'Caption';
+  return isQuoted ? 'Quotation' : 'Paragraph';
+}
+
+/** Whether the caret stands in a node of this kind. */
+const isWithin = ({ selection: { $from } }: EditorState, name: string): boolean =>
+  Array.from({ length: $from.depth }, (_, depth) => $from.node(depth)).some(({ type }) => type.name === name);
 
 /** The short line of the most used actions over the text. */
 export function ActionLine() {
   const state = useEditor((store) => store.state);
   const numbering = useBook((store) => store.book?.structure.numbering);
   const parent = state?.selection.$from.parent;
-  const block =
-    parent?.type.name === 'heading'
-      ? ['Chapter heading', 'Heading', 'Smaller heading'][Math.min(2, attrsOf.heading(parent).level - 1)]
-      : 'Paragraph';
+  const block = parent && state ? blockWords(parent, isWithin(state, 'quotation')) : 'Paragraph';
   const countings: ToolItem[] =
     parent?.type.name === 'heading' && numbering !== 'none'
       ? [
@@ -96,7 +155,7 @@ export function ActionLine() {
   return (
     <Toolbar.Root
       aria-label="Actions on the text"
-      className="flex shrink-0 flex-wrap items-center gap-0.5 border-b border-line bg-sheet px-5 py-1.5"
+      className="flex shrink-0 flex-wrap items-center gap-px border-b border-line bg-sheet px-5 py-1.5"
     >
       <Toolbar.Button
         className="button mr-2"
@@ -119,7 +178,7 @@ export function ActionLine() {
       <Act words="Next link" icon={ArrowDown} act={() => stepThroughLinks(1)} />
       <Gap />
       <ToolMenu
-        className="min-w-32 !justify-between"
+        className="min-w-28 !justify-between"
         face={
           <>
             {block} <span aria-hidden="true">▾</span>
@@ -127,11 +186,40 @@ export function ActionLine() {
         }
         items={[...BLOCKS, ...countings]}
       />
-      <Act words="Emphasis" icon={Italic} act={() => run(textCommands.emphasis)} />
-      <Act words="Strong" icon={Bold} act={() => run(textCommands.strong)} />
-      <Act words="Quotation" icon={Quote} act={() => run(textCommands.quotation)} />
-      <Act words="List" icon={List} act={() => run(textCommands.bulletList)} />
-      <Act words="Numbered list" icon={ListOrdered} act={() => run(textCommands.numberedList)} />
+      <Act
+        words="Emphasis"
+        icon={Italic}
+        on={state !== null && hasLook(state, marks.emphasis)}
+        act={() => run(textCommands.emphasis)}
+      />
+      <Act
+        words="Strong"
+        icon={Bold}
+        on={state !== null && hasLook(state, marks.strong)}
+        act={() => run(textCommands.strong)}
+      />
+      {state && (
+        <ToolMenu
+          face={
+            <>
+              Words <span aria-hidden="true">▾</span>
+            </>
+          }
+          items={wordItems(state)}
+        />
+      )}
+      <Act
+        words="List"
+        icon={List}
+        on={state !== null && isWithin(state, 'bullet_list')}
+        act={() => run(textCommands.bulletList)}
+      />
+      <Act
+        words="Numbered list"
+        icon={ListOrdered}
+        on={state !== null && isWithin(state, 'ordered_list')}
+        act={() => run(textCommands.numberedList)}
+      />
       <Gap />
       <Act words="Undo" icon={Undo2} act={() => run(textCommands.undo)} />
       <Act words="Redo" icon={Redo2} act={() => run(textCommands.redo)} />
@@ -148,25 +236,30 @@ function Act({
   icon: Icon,
   act,
   off = false,
+  on,
 }: {
   words: string;
   icon: LucideIcon;
   act(): void;
   off?: boolean;
+  /** Of what is so or is not where the caret stands. */
+  on?: boolean;
 }) {
   return (
-    <Toolbar.Button
-      className="button"
-      data-look="quiet"
-      data-size="small"
-      title={words}
-      disabled={off}
-      onMouseDown={(event) => event.preventDefault()}
-      onClick={act}
-    >
-      <Icon size={16} aria-hidden="true" />
-      <span className="sr-only">{words}</span>
-    </Toolbar.Button>
+    <Named words={words}>
+      <Toolbar.Button
+        className="button"
+        data-look="quiet"
+        data-size="small"
+        disabled={off}
+        aria-pressed={on}
+        onMouseDown={(event) => event.preventDefault()}
+        onClick={act}
+      >
+        <Icon size={16} aria-hidden="true" />
+        <span className="sr-only">{words}</span>
+      </Toolbar.Button>
+    </Named>
   );
 }
 

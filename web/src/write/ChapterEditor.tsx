@@ -18,6 +18,8 @@ import { ActionLine } from './ActionLine.js';
 import { FollowLink } from '../follow/FollowLink.js';
 import { FigureView } from '../editor/views/figure-view.js';
 import { Margin } from '../margin/Margin.js';
+import { LanguageOfWords } from './LanguageOfWords.js';
+import { SpecialSigns } from './SpecialSigns.js';
 import { NewTable } from './NewTable.js';
 import { Mentions } from '../mentions/Mentions.js';
 import { keptPlace, keepPlace } from '../editor/going/kept-place.js';
@@ -93,6 +95,8 @@ export function ChapterEditor({ chapter }: { chapter: string }) {
       <FollowLink />
       <Mentions />
       <NewTable />
+      <LanguageOfWords />
+      <SpecialSigns />
     </main>
   );
 }

@@ -1,13 +1,11 @@
-import { Dialog } from 'radix-ui';
-import { useRef, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { insertTable, MOST_NEW, type NewTable as Chosen } from '../editor/changes/tables.js';
-import { useEditor } from '../editor/state/store.js';
 import { Labelled } from '../parts/Labelled.js';
-import { askForTable, useTableAsked } from './table-asked.js';
+import { AskButtons, AskDialog } from './AskDialog.js';
+import { accept } from './write-asks.js';
 
 /** How large a new table is, what heads it, and its caption. */
 export function NewTable() {
-  const asked = useTableAsked((store) => store.asked);
   const [chosen, choose] = useState<Chosen>({
     rows: 3,
     columns: 3,
@@ -15,78 +13,48 @@ export function NewTable() {
     headColumn: false,
     caption: '',
   });
-  const accepted = useRef(false);
-  const accept = () => {
-    accepted.current = true;
-    askForTable(false);
-  };
-  const put = (event: Event) => {
-    event.preventDefault();
-    const { view } = useEditor.getState();
-    view?.focus();
-    if (view && accepted.current)
-      insertTable({ ...chosen, caption: chosen.caption.trim() })(view.state, view.dispatch);
-    if (accepted.current) choose({ ...chosen, caption: '' });
-    accepted.current = false;
-  };
   const set = (more: Partial<Chosen>) => choose({ ...chosen, ...more });
   return (
-    <Dialog.Root open={asked} onOpenChange={askForTable}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="veil" />
-        <Dialog.Content
-          className="dialog !w-[min(26rem,calc(100vw-2rem))]"
-          aria-describedby={undefined}
-          onCloseAutoFocus={put}
-        >
-          <Dialog.Title className="text-xl font-semibold">A new table</Dialog.Title>
-          <form
-            className="mt-4 space-y-3"
-            onSubmit={(event) => {
-              event.preventDefault();
-              accept();
-            }}
-          >
-            <div className="grid grid-cols-2 gap-4">
-              <Count label="Rows" value={chosen.rows} most={MOST_NEW.rows} change={(rows) => set({ rows })} />
-              <Count
-                label="Columns"
-                value={chosen.columns}
-                most={MOST_NEW.columns}
-                change={(columns) => set({ columns })}
-              />
-            </div>
-            <Tick on={chosen.headRow} turn={() => set({ headRow: !chosen.headRow })}>
-              The first row says what stands below
-            </Tick>
-            <Tick on={chosen.headColumn} turn={() => set({ headColumn: !chosen.headColumn })}>
-              The first column says what stands beside
-            </Tick>
-            <Labelled label="Caption">
-              {(id) => (
-                <input
-                  id={id}
-                  className="field"
-                  maxLength={1000}
-                  value={chosen.caption}
-                  autoComplete="off"
-                  onChange={(event) => set({ caption: event.target.value })}
-                />
-              )}
-            </Labelled>
-            <p className="text-sm text-soft">With a caption it is named by it, counted, and can be led to.</p>
-            <div className="flex justify-end gap-2 pt-2">
-              <Dialog.Close className="button" data-look="quiet" type="button">
-                Not now
-              </Dialog.Close>
-              <button className="button" data-look="main">
-                Put it in
-              </button>
-            </div>
-          </form>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+    <AskDialog ask="table" title="A new table">
+      <form
+        className="space-y-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          accept(insertTable({ ...chosen, caption: chosen.caption.trim() }));
+          set({ caption: '' });
+        }}
+      >
+        <div className="grid grid-cols-2 gap-4">
+          <Count label="Rows" value={chosen.rows} most={MOST_NEW.rows} change={(rows) => set({ rows })} />
+          <Count
+            label="Columns"
+            value={chosen.columns}
+            most={MOST_NEW.columns}
+            change={(columns) => set({ columns })}
+          />
+        </div>
+        <Tick on={chosen.headRow} turn={() => set({ headRow: !chosen.headRow })}>
+          The first row says what stands below
+        </Tick>
+        <Tick on={chosen.headColumn} turn={() => set({ headColumn: !chosen.headColumn })}>
+          The first column says what stands beside
+        </Tick>
+        <Labelled label="Caption">
+          {(id) => (
+            <input
+              id={id}
+              className="field"
+              maxLength={1000}
+              value={chosen.caption}
+              autoComplete="off"
+              onChange={(event) => set({ caption: event.target.value })}
+            />
+          )}
+        </Labelled>
+        <p className="text-sm text-soft">With a caption it is named by it, counted, and can be led to.</p>
+        <AskButtons words="Put it in" />
+      </form>
+    </AskDialog>
   );
 }
 

@@ -1,9 +1,10 @@
 import { Plus } from 'lucide-react';
 import type { Command } from 'prosemirror-state';
 import { insertContents, insertReturn } from '../editor/changes/insert-inside.js';
+import { textCommands } from '../editor/keys.js';
 import { useEditor } from '../editor/state/store.js';
 import { split } from '../outline/chapter-asks.js';
-import { askForTable } from './table-asked.js';
+import { askFor } from './write-asks.js';
 import { ToolMenu, type ToolItem } from './ToolMenu.js';
 
 /** What follows the block at the caret, and that block, becomes a chapter of its own. */
@@ -15,12 +16,13 @@ const splitHere: Command = ({ selection: { $from } }, dispatch) => {
 };
 
 const askForNewTable: Command = (_state, dispatch) => {
-  if (dispatch) askForTable(true);
+  if (dispatch) askFor('table');
   return true;
 };
 
 const THINGS: ToolItem[] = [
   { words: 'A table', about: 'Of the size that you say', command: askForNewTable },
+  { words: 'A rule', about: 'A line between two parts', command: textCommands.rule },
   {
     words: 'A list of this section',
     about: 'Links to the headings below, such as questions',

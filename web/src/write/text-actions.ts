@@ -4,7 +4,7 @@ import { goBack, goForward } from '../editor/going/visited.js';
 import type { LinkActions } from '../editor/keys.js';
 import { linkAtSelection } from '../editor/state/links.js';
 import { useEditor } from '../editor/state/store.js';
-import { askForTable } from './table-asked.js';
+import { askFor } from './write-asks.js';
 import { copyAddress } from '../follow/copy-address.js';
 
 /** What keys of the text do that reaches beyond it. */
@@ -36,7 +36,7 @@ export function textActions(chapter: string): LinkActions {
       return view !== null;
     },
     askForTable: (_state, dispatch) => {
-      if (dispatch) askForTable(true);
+      if (dispatch) askFor('table');
       return true;
     },
     back: goBack,

@@ -135,6 +135,7 @@ export function lookOf(properties: Element | null): WordLook {
     else if (name === 'w:i') look.italic = on;
     else if (name === 'w:vanish' || name === 'w:webHidden') look.isHidden = name === 'w:vanish' && on;
     else if (name === 'w:strike' || name === 'w:dstrike') look.struck = on;
+    else if (name === 'w:smallCaps') look.inSmallCapitals = on;
     else if (name === 'w:u') look.underline = value || 'single';
     else if (name === 'w:color') look.colour = value.toLowerCase();
     else if (name === 'w:vertAlign')

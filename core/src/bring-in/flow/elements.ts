@@ -51,10 +51,18 @@ export const MARKS: Record<string, string> = {
   tt: 'code',
   sub: 'subscript',
   sup: 'superscript',
+  s: 'struck',
+  strike: 'struck',
+  del: 'struck',
 };
 
+/** Small capitals, by a style or by what files call them (common practice). */
+export const isInSmallCapitals = ({ attribs }: Element): boolean =>
+  /(?:^|;)\s*font-variant(?:-caps)?\s*:[^;]*\bsmall-caps\b/i.test(attribs.style ?? '') ||
+  /(?:^|[\s_-])small[_-]?cap(?:s|itals)?(?:$|[\s_-])/i.test(attribs.class ?? '');
+
 /** Elements that only decorate; their words are kept. */
-export const PLAIN_STYLE = new Set(['u', 's', 'strike', 'del', 'ins', 'mark', 'small', 'big', 'font']);
+export const PLAIN_STYLE = new Set(['u', 'ins', 'mark', 'small', 'big', 'font']);
 
 const BLOCKS = new Set(
   (

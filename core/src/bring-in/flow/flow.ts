@@ -85,7 +85,7 @@ class FlowReader extends InlineReader {
     const name = element.name;
     if (MARKS[name] || PLAIN_STYLE.has(name)) {
       this.await(element);
-      return this.blocks(element.children, this.styled(name, marks));
+      return this.blocks(element.children, this.styled(element, marks));
     }
     switch (name) {
       case 'p':

@@ -7,7 +7,7 @@ import { languageTold } from '../../language/index.js';
 import { attrsOf, NOTHING_ABOUT, schema, type LinkArea } from '../../manuscript/index.js';
 import { readFormula, type DrawingLink } from '../../cleaning/index.js';
 import { type AreaDraft, drawingAreas, layeredAreas, mapAreas } from './areas.js';
-import { isBlock, MARKS, NOT_KEPT, PLAIN_STYLE, SAYS_OTHERWISE, SKIPPED } from './elements.js';
+import { isBlock, isInSmallCapitals, MARKS, NOT_KEPT, PLAIN_STYLE, SAYS_OTHERWISE, SKIPPED } from './elements.js';
 import { idsOf } from '../book/ids.js';
 import { doiIn, type Resolved } from '../book/link-resolver.js';
 import { sizeOfPicture } from './picture-size.js';
@@ -106,7 +106,7 @@ export class InlineReader {
     if (name === 'q') return this.quoted(node, marks, run);
     if (name === 'ruby') return this.ruby(node, marks, run);
     if (isBlock(node)) run.space(marks);
-    const within = this.bookmarked(node, this.styled(name, this.spoken(node, marks)));
+    const within = this.bookmarked(node, this.styled(node, this.spoken(node, marks)));
     for (const child of node.children) this.inline(child, within, run);
     if (isBlock(node)) run.space(marks);
   }
@@ -155,11 +155,12 @@ export class InlineReader {
     return marks;
   }
 
-  protected styled(name: string, marks: readonly Mark[]): readonly Mark[] {
-    if (PLAIN_STYLE.has(name))
-      this.around.tally.add('changed', 'decorated words', 'underlining, striking out and sizes are not kept');
-    const type = schema.marks[MARKS[name] ?? ''];
-    return type ? type.create().addToSet(marks) : marks;
+  protected styled(element: Element, marks: readonly Mark[]): readonly Mark[] {
+    if (PLAIN_STYLE.has(element.name))
+      this.around.tally.add('changed', 'decorated words', 'underlining and sizes are not kept');
+    const type = schema.marks[MARKS[element.name] ?? ''];
+    const within = type ? type.create().addToSet(marks) : marks;
+    return isInSmallCapitals(element) ? schema.marks.small_capitals.create().addToSet(within) : within;
   }
 
   protected linkMarks(element: Element, marks: readonly Mark[], awaiting = true): readonly Mark[] {

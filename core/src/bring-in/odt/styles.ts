@@ -145,6 +145,7 @@ function lookOf(properties: Element | null): WordLook {
     look.raised = /^(?:super|[1-9])/.test(value) ? 'sup' : /^(?:sub|-)/.test(value) ? 'sub' : null;
   });
   said('style:text-line-through-style', (value) => (look.struck = value !== 'none'));
+  said('fo:font-variant', (value) => (look.inSmallCapitals = value === 'small-caps'));
   said('style:text-underline-style', (value) => (look.underline = value === 'solid' ? 'single' : value));
   said('fo:color', (value) => (look.colour = value.replace('#', '').toLowerCase()));
   said('text:display', (value) => (look.isHidden = value === 'none'));

@@ -11,6 +11,9 @@ const isUnderlined = ({ underline }: WordLook): boolean => underline !== undefin
 export const looksLikeLink = (look: WordLook): boolean =>
   isUnderlined(look) && LINK_BLUES.has(look.colour ?? '');
 
+/** How words in small capitals are called on a page. */
+export const SMALL_CAPITALS = 'small-capitals';
+
 /** Words within the elements that say how they look; what a link's own look says is not repeated. */
 export function dressed(node: ChildNode, look: WordLook, isLink: boolean): ChildNode {
   let inner = node;
@@ -19,6 +22,7 @@ export function dressed(node: ChildNode, look: WordLook, isLink: boolean): Child
   if (look.raised) wrap(look.raised);
   if (look.italic) wrap('em');
   if (look.bold) wrap('strong');
+  if (look.inSmallCapitals) inner = element('span', { class: SMALL_CAPITALS }, [inner]);
   if (look.struck) wrap('s');
   else if (isUnderlined(look) && !isLink) wrap('u');
   return inner;

@@ -6,6 +6,7 @@ export interface WordLook {
   isHidden?: boolean;
   isCode?: boolean;
   struck?: boolean;
+  inSmallCapitals?: boolean;
   /** The kind of line below, or `none`. */
   underline?: string;
   /** `rrggbb`, or `auto`. */

@@ -511,6 +511,8 @@ export class DocumentWriter {
       leads && isCode ? '<w:rFonts w:ascii="Courier New" w:hAnsi="Courier New" w:cs="Courier New"/>' : '',
       has('strong') ? '<w:b/>' : '',
       has('emphasis') ? '<w:i/>' : '',
+      has('small_capitals') ? '<w:smallCaps/>' : '',
+      has('struck') ? '<w:strike/>' : '',
       own ? lookOfLinks({ ...own, weight: has('strong') ? 'regular' : own.weight }) : '',
       has('superscript')
         ? '<w:vertAlign w:val="superscript"/>'

@@ -276,6 +276,10 @@ export class MarkdownWriter {
         return emphasised(inner, '*', 'em');
       case 'strong':
         return emphasised(inner, '**', 'strong');
+      case 'struck':
+        return emphasised(inner, '~~', 's');
+      case 'small_capitals':
+        return `<span class="small-capitals">${inner}</span>`;
       case 'subscript':
         return `<sub>${inner}</sub>`;
       case 'superscript':

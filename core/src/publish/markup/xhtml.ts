@@ -234,6 +234,7 @@ const TAGS: Record<string, string> = {
   code: 'code',
   subscript: 'sub',
   superscript: 'sup',
+  struck: 's',
 };
 
 function marked(mark: Mark, text: string, inner: string, page: PageContext): string {
@@ -246,6 +247,7 @@ function marked(mark: Mark, text: string, inner: string, page: PageContext): str
     const id = page.once(own);
     return id ? element('span', { id, 'data-bookmark': called }, inner) : inner;
   }
+  if (name === 'small_capitals') return element('span', { class: 'small-capitals' }, inner);
   if (name === 'language') return inLanguage(attrsOf.language(mark).tag, inner, page);
   return TAGS[name]
     ? element(TAGS[name], { dir: name === 'code' ? unlessOfBook('ltr', page.edition) : null }, inner)

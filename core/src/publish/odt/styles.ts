@@ -90,6 +90,8 @@ export function stylesXml(
     wording('Emphasis', 'fo:font-style="italic"'),
     wording('Source Text', MONOSPACED),
     wording('Raised', 'style:text-position="super 58%"'),
+    wording('Struck', 'style:text-line-through-style="solid" style:text-line-through-type="single"'),
+    wording('Small Capitals', 'fo:font-variant="small-caps"'),
     wording('Lowered', 'style:text-position="sub 58%"'),
     outline(isCounted),
     list(

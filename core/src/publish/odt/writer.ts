@@ -643,6 +643,8 @@ const STYLES: Record<string, string> = {
   code: 'Source Text',
   subscript: 'Lowered',
   superscript: 'Raised',
+  struck: 'Struck',
+  small_capitals: 'Small Capitals',
 };
 
 const point = (name: string): string => element('text:bookmark', { 'text:name': name });

@@ -94,7 +94,7 @@ function plain(node: TypesetNode): TypesetNode[] {
   }
 }
 
-const LOOKS: ReadonlySet<string> = new Set(['em', 'strong', 'mono', 'lang', 'sub', 'sup']);
+const LOOKS: ReadonlySet<string> = new Set(['em', 'strong', 'mono', 'lang', 'sub', 'sup', 'struck', 'caps']);
 
 function plainInline(content: Content): Content {
   return content.flatMap((node): Content => {

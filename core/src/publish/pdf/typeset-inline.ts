@@ -58,6 +58,8 @@ const MARKS: Record<string, string> = {
   code: 'mono',
   subscript: 'sub',
   superscript: 'sup',
+  struck: 'struck',
+  small_capitals: 'caps',
 };
 
 function marked(mark: Mark, children: Content, context: TypesetContext): Content {

@@ -184,7 +184,18 @@ class Writer {
 
   #text(): Later<Node[]> {
     const words = `${this.#words(12)} `;
-    const marks = this.#one([[], [], [schema.marks.emphasis.create()], [schema.marks.strong.create()]]);
+    const { emphasis, strong, struck, small_capitals, superscript, language } = schema.marks;
+    const marks = this.#one([
+      [],
+      [],
+      [],
+      [emphasis.create()],
+      [strong.create()],
+      [struck.create()],
+      [small_capitals.create()],
+      [superscript.create()],
+      [language.create({ tag: 'la' })],
+    ]);
     return () => [schema.text(words, marks)];
   }
 
