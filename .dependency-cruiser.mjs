@@ -43,9 +43,9 @@ const FLOORS = {
   ],
   'web/src': [
     ['main.tsx'],
-    ['write', 'library', 'register', 'shelf', 'publish'],
+    ['write', 'library', 'register', 'shelf', 'publish', 'about'],
     ['frame'],
-    ['margin', 'outline', 'mentions'],
+    ['margin', 'outline', 'mentions', 'find'],
     ['slips'],
     ['leads-to'],
     ['findings', 'follow', 'choices'],

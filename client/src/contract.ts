@@ -46,6 +46,8 @@ export type Contract = [
   Holds<Same<Described['InsideRepairDto'], Wire.InsideRepairRequest>>,
   Holds<Same<Described['InsideRepairDto']['repair'], InsideRepair>>,
   Holds<Same<Described['MentionsDto'], Wire.MentionsRequest>>,
+  Holds<Same<Described['ReplaceDto'], Wire.ReplaceRequest>>,
+  Holds<Same<Described['ReplaceDoneDto'], Wire.ReplaceDone>>,
   Holds<Same<Described['MentionsDto']['destination'], Destination>>,
   Holds<Same<Described['RepairDoneDto'], Wire.RepairDone>>,
   Holds<Same<Described['BookMadeDto'], Wire.BookMade>>,

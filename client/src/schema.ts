@@ -160,6 +160,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/books/{id}/replacements": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["BooksController_replace"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/books/{id}/mentions": {
         parameters: {
             query?: never;
@@ -1493,6 +1509,29 @@ export interface components {
             /** @description The keys of the pieces that are made real */
             take: string[];
         };
+        FindSearchDto: {
+            words: string;
+            matchCase: boolean;
+            wholeWords: boolean;
+            ignoreAccents: boolean;
+            /** @description Chapters to look through; `null` for the whole book */
+            chapters: string[] | null;
+            /** @description The addresses of links are searched too */
+            addresses: boolean;
+        };
+        ReplaceDto: {
+            search: components["schemas"]["FindSearchDto"];
+            by: string;
+        };
+        ReplaceDoneDto: {
+            changed: number;
+            /** @description By which it is taken back; `null` where nothing was changed */
+            change: string | null;
+            /** @description The book as it was before; `null` where nothing was changed */
+            snapshot: string | null;
+            /** @description What stays, since a link would be left without words or an address would be none */
+            left: number;
+        };
         MentionDto: {
             chapter: string;
             from: number;
@@ -2715,6 +2754,40 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RepairDoneDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    BooksController_replace: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReplaceDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReplaceDoneDto"];
                 };
             };
             /** @description A problem document (RFC 9457): what happened, what was kept and what to do */

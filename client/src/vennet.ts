@@ -40,6 +40,8 @@ import type {
   NewSetAside,
   PageTitle,
   RepairDone,
+  ReplaceDone,
+  ReplaceRequest,
   RepairRequest,
   ServerFacts,
   ShelfChanges,
@@ -151,6 +153,8 @@ export function vennet(address = '') {
       answer(http.POST('/api/books/{id}/bulk-repairs', { ...of(book), body })),
     linkMentions: (book: string, body: MentionsRequest): Promise<RepairDone> =>
       answer(http.POST('/api/books/{id}/mentions', { ...of(book), body })),
+    replace: (book: string, body: ReplaceRequest): Promise<ReplaceDone> =>
+      answer(http.POST('/api/books/{id}/replacements', { ...of(book), body })),
     handMadeNavigation: (book: string): Promise<HandMadePiece[]> =>
       answer(http.GET('/api/books/{id}/hand-made-navigation', of(book))),
     makeNavigation: (book: string, body: NavigationRequest): Promise<RepairDone> =>

@@ -1,6 +1,8 @@
 export { trimmedEnds } from './ends.js';
 export { findMentions, linkMentions } from './mentions.js';
 export type { Mention, MentionLink, MentionSearch } from './mentions.js';
+export { findWords, replaceAll, replaceHits } from './find.js';
+export type { FindSearch, Hit, Replaced } from './find.js';
 export { applyInsideRepair } from './inside-repair.js';
 export type { InsideRepair, InsideTarget } from './inside-repair.js';
 export { applyRepair, repairBook, repairPlanned } from './repair.js';

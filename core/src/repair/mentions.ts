@@ -2,6 +2,7 @@ import type { Node } from 'prosemirror-model';
 import type { Transform } from 'prosemirror-transform';
 import type { Destination } from '../destination/index.js';
 import { flatText, linkMark, OBJECT, schema, type LinkLook, type ReadBook } from '../manuscript/index.js';
+import { WordEnds } from './word-ends.js';
 
 /** What to look for, and where. */
 export interface MentionSearch {
@@ -36,7 +37,6 @@ const AROUND = 70;
 export function findMentions(book: ReadBook, search: MentionSearch): Mention[] {
   const wanted = fold(search.words.trim(), search.matchCase, book.language);
   if (wanted === '') return [];
-  const segmenter = new Intl.Segmenter(book.language, { granularity: 'word' });
   const mentions: Mention[] = [];
   for (const chapter of book.chapters) {
     if (search.chapters && !search.chapters.includes(chapter.id)) continue;
@@ -47,10 +47,10 @@ export function findMentions(book: ReadBook, search: MentionSearch): Mention[] {
       if (node.type.spec.code && !search.code) return false;
       const block = readBlock(node, search.code);
       const folded = fold(block.text, search.matchCase, book.language);
-      for (let at = folded.indexOf(wanted), words: Words | null = null; at >= 0;) {
+      for (let at = folded.indexOf(wanted), words: WordEnds | null = null; at >= 0;) {
         const end = at + wanted.length;
-        words ??= new Words(segmenter.segment(block.text), block.text, book.language);
-        const whole = words.endAt(at) && words.endAt(end) && !block.closed.subarray(at, end).includes(1);
+        words ??= new WordEnds(block.text, book.language);
+        const whole = words.at(at) && words.at(end) && !block.closed.subarray(at, end).includes(1);
         if (whole) {
           mentions.push({
             chapter: chapter.id,
@@ -119,28 +119,6 @@ function fold(text: string, matchCase: boolean, language: string): string {
       return one.length === sign.length ? one : sign;
     })
     .join('');
-}
-
-/** Where words begin and end in a text; each spot is looked at only when it is asked for. */
-class Words {
-  readonly #english: boolean;
-
-  constructor(
-    readonly segments: Intl.Segments,
-    readonly text: string,
-    language: string,
-  ) {
-    this.#english = /^en\b/i.test(language);
-  }
-
-  endAt(offset: number): boolean {
-    if (offset === 0 || offset === this.text.length) return true;
-    const { index, segment } = this.segments.containing(offset) ?? { index: offset, segment: '' };
-    if (index === offset) return true;
-    // UAX #29 joins letters over an apostrophe; the possessive is no part of the word that it follows.
-    const possessive = this.#english ? /['’]s$/i.exec(segment) : null;
-    return possessive !== null && index + possessive.index === offset;
-  }
 }
 
 /** White space and line breaks as plain spaces. */

@@ -13,7 +13,14 @@ import type { VerdictName } from '../reach/index.js';
 import type { LastCheck } from './checks.js';
 import type { JobState } from './jobs.js';
 import type { Proof } from '../readback/index.js';
-import type { InsideRepair, InsideTarget, Mention, MentionLink, Repair } from '../repair/index.js';
+import type {
+  InsideRepair,
+  InsideTarget,
+  Mention,
+  MentionLink,
+  Repair,
+  FindSearch,
+} from '../repair/index.js';
 import type { OtherBook, ShelfFile, Surroundings } from '../shelf/index.js';
 
 /** A book as the Library lists it. Times are ISO 8601. */
@@ -167,6 +174,17 @@ export interface PageTitle {
 /** Mentions that are to become links. Stale ones are passed over. */
 export interface MentionsRequest extends MentionLink {
   mentions: Pick<Mention, 'chapter' | 'from' | 'to' | 'text'>[];
+}
+
+/** Words that are to stand in the place of all that a search finds. */
+export interface ReplaceRequest {
+  search: FindSearch;
+  by: string;
+}
+
+/** `left` counts what stays, since a link or a bookmark would be left without words, or an address would be none. */
+export interface ReplaceDone extends RepairDone {
+  left: number;
 }
 
 /** The answer to a save: the version that it made. */

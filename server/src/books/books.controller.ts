@@ -23,7 +23,14 @@ import {
   ApiOkResponse,
   ApiTags,
 } from '@nestjs/swagger';
-import type { BookSummary, ChapterSaved, RepairDone, StepsAnswer, Started } from '@vennet/core/wire';
+import type {
+  BookSummary,
+  ChapterSaved,
+  RepairDone,
+  ReplaceDone,
+  StepsAnswer,
+  Started,
+} from '@vennet/core/wire';
 import {
   BookChangesDto,
   BookNewsDto,
@@ -34,7 +41,15 @@ import {
   StepsAnswerDto,
   StepsSentDto,
 } from './dto/books.dto.js';
-import { BulkRepairDto, InsideRepairDto, MentionsDto, RepairDoneDto, RepairDto } from './dto/repairs.dto.js';
+import {
+  BulkRepairDto,
+  InsideRepairDto,
+  MentionsDto,
+  RepairDoneDto,
+  RepairDto,
+  ReplaceDoneDto,
+  ReplaceDto,
+} from './dto/repairs.dto.js';
 import { NavigationRequestDto } from './dto/navigation.dto.js';
 import { BooksService } from './books.service.js';
 import { ChangesService } from './changes.service.js';
@@ -150,6 +165,14 @@ export class BooksController {
     @Body() body: NavigationRequestDto,
   ): Promise<RepairDone> {
     return this.repairs.makeNavigation(id, body);
+  }
+
+  /** Puts words in the place of all that a search finds. */
+  @Post('books/:id/replacements')
+  @HttpCode(200)
+  @ApiOkResponse({ type: ReplaceDoneDto })
+  replace(@Param('id', ParseUUIDPipe) id: string, @Body() body: ReplaceDto): Promise<ReplaceDone> {
+    return this.repairs.replaceWords(id, body);
   }
 
   /** Makes links of mentions all over a book. */

@@ -7,6 +7,7 @@ import {
   linkMentions,
   repairBook,
   repairPlanned,
+  replaceAll,
   type BookRepair,
   type Repair,
 } from '@vennet/core/repair';
@@ -19,6 +20,8 @@ import type {
   RepairDone,
   RepairRequest,
   RepairTarget,
+  ReplaceDone,
+  ReplaceRequest,
 } from '@vennet/core/wire';
 import { In } from 'typeorm';
 import { ProblemError } from '../platform/problem.js';
@@ -88,6 +91,25 @@ export class RepairsService {
       (count) =>
         message('Before {count, plural, one {one mention} other {# mentions}} became links', { count }),
     );
+  }
+
+  /** Puts words in the place of all that a search finds, as one change. */
+  async replaceWords(bookId: string, { search, by }: ReplaceRequest): Promise<ReplaceDone> {
+    let left = 0;
+    const done = await this.#changeAll(
+      bookId,
+      (book) => {
+        const replaced = replaceAll(book, search, by);
+        left = replaced.left;
+        return replaced;
+      },
+      (count) =>
+        message('Before “{words}” was replaced {count, plural, one {once} other {# times}}', {
+          words: search.words.slice(0, 40),
+          count,
+        }),
+    );
+    return { ...done, left };
   }
 
   /** Makes contents, return links and references of what was typed by hand, as one change. */

@@ -116,9 +116,9 @@ describe('the audit', () => {
       firstOnly: false,
     };
     const [one, two] = [audit.search(search), audit.search(search)];
-    answer({ mentions: [{ id: 2, mentions: [] }] });
+    answer({ found: [{ id: 2, found: [] }] });
     answer({
-      mentions: [{ id: 1, mentions: [{ chapter: 'c', from: 1, to: 2, text: 'x', before: '', after: '' }] }],
+      found: [{ id: 1, found: [{ chapter: 'c', from: 1, to: 2, text: 'x', before: '', after: '' }] }],
     });
     expect(await two).toEqual([]);
     expect(await one).toHaveLength(1);

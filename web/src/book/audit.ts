@@ -1,4 +1,4 @@
-import type { Mention, MentionSearch } from '@vennet/core/repair';
+import type { FindSearch, Hit, Mention, MentionSearch } from '@vennet/core/repair';
 import type { Surroundings } from '@vennet/core/shelf';
 import { withChanges, type DestinationVerdict, type Manuscript, type SurveyChoices } from '@vennet/core/wire';
 import type { AuditAnswer, AuditNews, AuditRequest } from './audit.worker.js';
@@ -19,6 +19,8 @@ export interface Audit {
   forget(): void;
   /** Looks for mentions in the book as it stands. */
   search(search: MentionSearch): Promise<Mention[]>;
+  /** Looks for words in the book as it stands. */
+  find(find: FindSearch): Promise<Hit[]>;
   stop(): void;
 }
 
@@ -35,7 +37,7 @@ export function createAudit(store: OpenBookStore, makeWorker: () => AuditWorker)
   let openings = 0;
   let told: { book: Manuscript; surroundings: Surroundings } | null = null;
   let newsHeard = () => {};
-  const searches = new Map<number, (mentions: Mention[]) => void>();
+  const searches = new Map<number, (found: never) => void>();
   let lastSearch = 0;
 
   const goOn = () => {
@@ -50,9 +52,9 @@ export function createAudit(store: OpenBookStore, makeWorker: () => AuditWorker)
     waiting.push(request);
     if (!isUnderWay) goOn();
   };
-  worker.onmessage = ({ data: { mentions, news } }: MessageEvent<AuditAnswer>) => {
-    for (const { id, mentions: found } of mentions) {
-      searches.get(id)?.(found);
+  worker.onmessage = ({ data: { found: answers, news } }: MessageEvent<AuditAnswer>) => {
+    for (const { id, found } of answers) {
+      searches.get(id)?.(found as never);
       searches.delete(id);
     }
     // What is said of a book that was left meanwhile is of no use any more.
@@ -65,6 +67,14 @@ export function createAudit(store: OpenBookStore, makeWorker: () => AuditWorker)
   worker.onerror = () => {
     newsHeard();
     goOn();
+  };
+
+  const ask = <Found>(requestOf: (id: number) => AuditRequest): Promise<Found> => {
+    const id = ++lastSearch;
+    return new Promise((resolve) => {
+      searches.set(id, resolve);
+      post(requestOf(id));
+    });
   };
 
   const audit: Audit = {
@@ -96,13 +106,8 @@ export function createAudit(store: OpenBookStore, makeWorker: () => AuditWorker)
       told = null;
       openings++;
     },
-    search(search) {
-      const id = ++lastSearch;
-      return new Promise((resolve) => {
-        searches.set(id, resolve);
-        post({ search, id });
-      });
-    },
+    search: (search) => ask((id) => ({ search, id })),
+    find: (find) => ask((id) => ({ find, id })),
     stop() {
       unsubscribe();
       worker.terminate();

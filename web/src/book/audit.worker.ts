@@ -23,7 +23,14 @@ import {
   type Place,
   type ReadChapter,
 } from '@vennet/core/manuscript';
-import { findMentions, type Mention, type MentionSearch } from '@vennet/core/repair';
+import {
+  findMentions,
+  findWords,
+  type FindSearch,
+  type Hit,
+  type Mention,
+  type MentionSearch,
+} from '@vennet/core/repair';
 import { NO_SURROUNDINGS, type Surroundings } from '@vennet/core/shelf';
 import { teller, type Changes, type DestinationVerdict, type SurveyChoices } from '@vennet/core/wire';
 
@@ -36,7 +43,8 @@ export type AuditRequest =
   | { chapter: Chapter }
   | { surroundings: Surroundings; details: BookDetails }
   | { survey: SentSurvey }
-  | { search: MentionSearch; id: number };
+  | { search: MentionSearch; id: number }
+  | { find: FindSearch; id: number };
 
 /** What is known and chosen of the book beside its text. `today` is a day (ISO 8601). */
 export interface SentSurvey extends SurveyChoices {
@@ -72,9 +80,9 @@ export interface AuditNews {
   readsPages: boolean;
 }
 
-/** The answer to one message: the mentions that were searched, and what is new once all of it was taken in. */
+/** The answer to one message: what was searched, and what is new once all of it was taken in. */
 export interface AuditAnswer {
-  mentions: { id: number; mentions: Mention[] }[];
+  found: { id: number; found: Mention[] | Hit[] }[];
   news: AuditNews | null;
 }
 
@@ -103,21 +111,28 @@ function tellers() {
 }
 
 self.onmessage = ({ data: requests }: MessageEvent<AuditRequest[]>) => {
-  const mentions: AuditAnswer['mentions'] = [];
+  const found: AuditAnswer['found'] = [];
   let isNew = false;
   for (const request of requests) {
     if ('search' in request) {
-      const found = details ? findMentions({ ...details, chapters }, request.search) : [];
-      mentions.push({ id: request.id, mentions: found });
+      found.push({
+        id: request.id,
+        found: details ? findMentions({ ...details, chapters }, request.search) : [],
+      });
+    } else if ('find' in request) {
+      found.push({
+        id: request.id,
+        found: details ? findWords({ ...details, chapters }, request.find) : [],
+      });
     } else {
       takeIn(request);
       isNew = true;
     }
   }
-  self.postMessage({ mentions, news: isNew ? newsOf() : null } satisfies AuditAnswer);
+  self.postMessage({ found, news: isNew ? newsOf() : null } satisfies AuditAnswer);
 };
 
-function takeIn(request: Exclude<AuditRequest, { search: MentionSearch }>): void {
+function takeIn(request: Exclude<AuditRequest, { id: number }>): void {
   if ('book' in request) {
     ({ book: details, surroundings, opening } = request);
     chapters = request.chapters.map(readChapter);

@@ -7,6 +7,8 @@ import type {
   MentionsRequest,
   RepairDone,
   RepairRequest,
+  ReplaceDone,
+  ReplaceRequest,
   VersionedChapter,
 } from '@vennet/core/wire';
 import type { NoticeStore } from '../parts/notices.js';
@@ -26,6 +28,7 @@ export interface BulkNeeds {
     | 'moveSection'
     | 'linkMentions'
     | 'makeNavigation'
+    | 'replace'
     | 'takeBack'
     | 'addChapter'
     | 'removeChapter'
@@ -52,6 +55,8 @@ export interface BulkChanges {
   moveSection(move: SectionMove): Promise<boolean>;
   /** Makes links of mentions. */
   linkMentions(request: MentionsRequest): Promise<boolean>;
+  /** Puts words in the place of all that a search finds. */
+  replace(request: ReplaceRequest): Promise<boolean>;
   /** Makes contents, return links and references of what was typed by hand. */
   makeNavigation(take: readonly string[]): Promise<boolean>;
   /** Adds a chapter after another one; gives its id, or `null` where it could not be added. */
@@ -149,6 +154,7 @@ export function createBulkChanges({ store, api, texts, notices, open, acts, faul
         () => 'The section was moved.',
       ),
     linkMentions: (request) => inBook((book) => api.linkMentions(book, request), linksWere('made')),
+    replace: async (request) => (await change((book) => api.replace(book, request), replacedWords)) !== null,
     makeNavigation: (take) =>
       inBook(
         (book) => api.makeNavigation(book, { take: [...take] }),
@@ -214,6 +220,12 @@ const notesWereMade = (count: number): string =>
   message('{count, plural, one {One mark leads to a real note.} other {# marks lead to real notes.}}', {
     count,
   });
+
+const replacedWords = ({ changed, left }: ReplaceDone): string =>
+  message(
+    '{changed, plural, =0 {Nothing was replaced.} one {One spot was replaced.} other {# spots were replaced.}}{left, plural, =0 {} one { One stays: a link or a bookmark would have no words, or an address would be none.} other { # stay: links or bookmarks would have no words, or addresses would be none.}}',
+    { changed, left },
+  );
 
 const linksWere =
   (done: string) =>

@@ -48,6 +48,7 @@ export interface LinkActions {
   mentions: Command;
   choosePicture: Command;
   askForTable: Command;
+  find: Command;
   back(): boolean;
   forward(): boolean;
 }
@@ -83,6 +84,7 @@ export function keys(actions: LinkActions): Plugin[] {
       Tab: chainCommands(sinkListItem(nodes.list_item), toCell(1)),
       'Shift-Tab': chainCommands(liftListItem(nodes.list_item), toCell(-1)),
       'Mod-Alt-t': actions.askForTable,
+      'Mod-Alt-f': actions.find,
     }),
     keymap(baseKeymap),
   ];
@@ -132,6 +134,7 @@ export const KEY_SHEET: { group: string; keys: [string, string][] }[] = [
     keys: [
       ['Mod+I', 'Emphasis'],
       ['Mod+B', 'Strong'],
+      ['Mod+Alt+F', 'Find and replace'],
       ['Mod+Z', 'Undo, also the last change all over the book'],
       ['Mod+Y', 'Redo'],
       ['Shift+Enter', 'New line in the same paragraph; out of a passage of code'],

@@ -3,7 +3,7 @@ import { Navigate, useParams, useSearchParams } from 'react-router';
 import { useBook } from '../book/store.js';
 import { ChapterEditor } from './ChapterEditor.js';
 import { ConflictChoice } from './ConflictChoice.js';
-import { LeftPanel } from '../outline/LeftPanel.js';
+import { LeftPanel } from './LeftPanel.js';
 import { openBook } from '../book/open-book.js';
 
 /** The room for the text: the outline, the text, and the margin beside it. */

@@ -5,6 +5,7 @@ import type { LinkActions } from '../editor/keys.js';
 import { linkAtSelection } from '../editor/state/links.js';
 import { useEditor } from '../editor/state/store.js';
 import { askFor } from './write-asks.js';
+import { askToFind } from '../find/left-tab.js';
 import { copyAddress } from '../follow/copy-address.js';
 
 /** What keys of the text do that reaches beyond it. */
@@ -37,6 +38,12 @@ export function textActions(chapter: string): LinkActions {
     },
     askForTable: (_state, dispatch) => {
       if (dispatch) askFor('table');
+      return true;
+    },
+    find: ({ doc, selection }, dispatch) => {
+      const { from, to } = selection;
+      const words = to - from < 200 ? doc.textBetween(from, to, ' ') : '';
+      if (dispatch) askToFind(words.trim());
       return true;
     },
     back: goBack,

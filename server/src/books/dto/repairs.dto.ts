@@ -1,6 +1,6 @@
 import { SUBJECT_KINDS, type SubjectKind } from '@vennet/core/audit';
 import type { Destination } from '@vennet/core/destination';
-import type { InsideRepair, Planned, Repair } from '@vennet/core/repair';
+import type { FindSearch, InsideRepair, Planned, Repair } from '@vennet/core/repair';
 import type {
   BookChange,
   BulkRepairRequest,
@@ -9,11 +9,14 @@ import type {
   RepairDone,
   RepairRequest,
   RepairTarget,
+  ReplaceDone,
+  ReplaceRequest,
   TakenBack,
 } from '@vennet/core/wire';
 import {
   Choice,
   Either,
+  Flag,
   Moment,
   OneOf,
   Shape,
@@ -134,6 +137,34 @@ export class MentionsDto implements MentionsRequest {
   mentions: MentionDto[];
 }
 
+class FindSearchDto implements FindSearch {
+  @Words({ least: 1, most: 1000 })
+  words: string;
+
+  @Flag()
+  matchCase: boolean;
+
+  @Flag()
+  wholeWords: boolean;
+
+  @Flag()
+  ignoreAccents: boolean;
+
+  @WordList({ nullable: true, description: 'Chapters to look through; `null` for the whole book' })
+  chapters: string[] | null;
+
+  @Flag({ description: 'The addresses of links are searched too' })
+  addresses: boolean;
+}
+
+export class ReplaceDto implements ReplaceRequest {
+  @Shape(FindSearchDto)
+  search: FindSearchDto;
+
+  @Words({ most: 1000 })
+  by: string;
+}
+
 /** What a change all over a book did; the snapshot is the book before it. */
 export class RepairDoneDto implements RepairDone {
   @Whole()
@@ -144,6 +175,11 @@ export class RepairDoneDto implements RepairDone {
 
   @Words({ nullable: true, description: 'The book as it was before; `null` where nothing was changed' })
   snapshot: string | null;
+}
+
+export class ReplaceDoneDto extends RepairDoneDto implements ReplaceDone {
+  @Whole({ description: 'What stays, since a link would be left without words or an address would be none' })
+  left: number;
 }
 
 export class TakenBackDto implements TakenBack {

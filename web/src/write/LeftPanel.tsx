@@ -1,19 +1,24 @@
 import type { Manuscript } from '@vennet/core/wire';
 import { Tabs } from 'radix-ui';
-import { RemoveBookmark } from './RemoveBookmark.js';
-import { BookmarkList } from './BookmarkList.js';
-import { Outline } from './Outline.js';
+import { FindPanel } from '../find/FindPanel.js';
+import { showLeft, useLeft, type LeftTab } from '../find/left-tab.js';
+import { BookmarkList } from '../outline/BookmarkList.js';
+import { Outline } from '../outline/Outline.js';
+import { RemoveBookmark } from '../outline/RemoveBookmark.js';
 
-/** What stands left of the text: the outline of the book, or its bookmarks. */
+const TABS: Record<LeftTab, string> = { outline: 'Outline', bookmarks: 'Bookmarks', find: 'Find' };
+
+/** What stands left of the text: the outline of the book, its bookmarks, or what is searched for. */
 export function LeftPanel({ book, open }: { book: Manuscript; open: string }) {
+  const tab = useLeft((store) => store.tab);
   return (
-    <Tabs.Root defaultValue="outline" asChild>
+    <Tabs.Root value={tab} onValueChange={(value) => showLeft(value as LeftTab)} asChild>
       <aside
         aria-label="Outline and bookmarks"
         className="flex w-64 shrink-0 flex-col overflow-y-auto border-r border-line max-lg:max-h-40 max-lg:w-full max-lg:border-r-0 max-lg:border-b"
       >
         <Tabs.List aria-label="Left of the text" className="mb-2 flex gap-1 px-3 pt-2">
-          {Object.entries({ outline: 'Outline', bookmarks: 'Bookmarks' }).map(([value, words]) => (
+          {Object.entries(TABS).map(([value, words]) => (
             <Tabs.Trigger
               key={value}
               value={value}
@@ -23,11 +28,14 @@ export function LeftPanel({ book, open }: { book: Manuscript; open: string }) {
             </Tabs.Trigger>
           ))}
         </Tabs.List>
-        <Tabs.Content value="outline">
+        <Tabs.Content value="outline" tabIndex={-1}>
           <Outline book={book} open={open} />
         </Tabs.Content>
-        <Tabs.Content value="bookmarks">
+        <Tabs.Content value="bookmarks" tabIndex={-1}>
           <BookmarkList />
+        </Tabs.Content>
+        <Tabs.Content value="find" tabIndex={-1}>
+          <FindPanel book={book} open={open} />
         </Tabs.Content>
         <RemoveBookmark />
       </aside>
