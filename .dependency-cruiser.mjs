@@ -43,7 +43,7 @@ const FLOORS = {
   ],
   'web/src': [
     ['main.tsx'],
-    ['write', 'library', 'register', 'shelf', 'publish', 'about'],
+    ['write', 'library', 'register', 'shelf', 'publish', 'about', 'versions'],
     ['frame'],
     ['margin', 'outline', 'mentions', 'find'],
     ['slips'],

@@ -343,7 +343,39 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["OutlineController_snapshots"];
+        get: operations["VersionsController_list"];
+        put?: never;
+        post: operations["VersionsController_keep"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/snapshots/{snapshot}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["VersionsController_look"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch: operations["VersionsController_name"];
+        trace?: never;
+    };
+    "/api/books/{id}/snapshots/{snapshot}/chapters/{chapter}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["VersionsController_chapter"];
         put?: never;
         post?: never;
         delete?: never;
@@ -361,7 +393,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["OutlineController_restore"];
+        post: operations["VersionsController_restore"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1628,8 +1660,60 @@ export interface components {
         SnapshotDto: {
             id: string;
             reason: string;
+            /** @description By what name it is kept; empty where it may go with time */
+            name: string;
             /** Format: date-time */
             createdAt: string;
+        };
+        NewSnapshotDto: {
+            /** @description The name; empty lets it go with time */
+            name: string;
+        };
+        WordCountsDto: {
+            before: number;
+            after: number;
+        };
+        VersionChapterDto: {
+            id: string;
+            title: string;
+            words: number;
+            /** @enum {string} */
+            fate: "same" | "changed" | "gone";
+        };
+        VersionLinkDto: {
+            id: string;
+            text: string;
+            href: string;
+        };
+        LinkThenAndNowDto: {
+            id: string;
+            before: components["schemas"]["VersionLinkDto"];
+            after: components["schemas"]["VersionLinkDto"];
+        };
+        LinkChangesDto: {
+            added: components["schemas"]["VersionLinkDto"][];
+            gone: components["schemas"]["VersionLinkDto"][];
+            changed: components["schemas"]["LinkThenAndNowDto"][];
+        };
+        VersionChangesDto: {
+            words: components["schemas"]["WordCountsDto"];
+            chapters: components["schemas"]["VersionChapterDto"][];
+            /** @description Titles of chapters that came since */
+            added: string[];
+            links: components["schemas"]["LinkChangesDto"];
+        };
+        SnapshotSeenDto: {
+            id: string;
+            reason: string;
+            /** @description By what name it is kept; empty where it may go with time */
+            name: string;
+            /** Format: date-time */
+            createdAt: string;
+            since: components["schemas"]["VersionChangesDto"];
+        };
+        RestoreDto: {
+            /** @description One chapter alone */
+            chapter?: string;
         };
         HealthDto: {
             /** @enum {string} */
@@ -3169,7 +3253,7 @@ export interface operations {
             };
         };
     };
-    OutlineController_snapshots: {
+    VersionsController_list: {
         parameters: {
             query?: never;
             header?: never;
@@ -3199,7 +3283,39 @@ export interface operations {
             };
         };
     };
-    OutlineController_restore: {
+    VersionsController_keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewSnapshotDto"];
+            };
+        };
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    VersionsController_look: {
         parameters: {
             query?: never;
             header?: never;
@@ -3210,6 +3326,106 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SnapshotSeenDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    VersionsController_name: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                snapshot: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewSnapshotDto"];
+            };
+        };
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    VersionsController_chapter: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                snapshot: string;
+                chapter: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VersionedChapterDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    VersionsController_restore: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                snapshot: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RestoreDto"];
+            };
+        };
         responses: {
             200: {
                 headers: {

@@ -47,6 +47,8 @@ import type {
   ShelfChanges,
   ShelfTaken,
   Snapshot,
+  SnapshotSeen,
+  VersionedChapter,
   Started,
   StepsAnswer,
   StepsSent,
@@ -162,10 +164,30 @@ export function vennet(address = '') {
     changes: (book: string): Promise<BookChange[]> => answer(http.GET('/api/books/{id}/changes', of(book))),
     takeBack: (id: string, change: string): Promise<TakenBack> =>
       answer(http.POST('/api/books/{id}/changes/{change}/take-back', { params: { path: { id, change } } })),
-    snapshots: (book: string): Promise<Snapshot[]> => answer(http.GET('/api/books/{id}/snapshots', of(book))),
-    restore: (id: string, snapshot: string): Promise<RepairDone> =>
+    versions: (book: string): Promise<Snapshot[]> => answer(http.GET('/api/books/{id}/snapshots', of(book))),
+    restore: (id: string, snapshot: string, chapter?: string): Promise<RepairDone> =>
       answer(
-        http.POST('/api/books/{id}/snapshots/{snapshot}/restore', { params: { path: { id, snapshot } } }),
+        http.POST('/api/books/{id}/snapshots/{snapshot}/restore', {
+          params: { path: { id, snapshot } },
+          body: chapter === undefined ? {} : { chapter },
+        }),
+      ),
+    version: (id: string, snapshot: string): Promise<SnapshotSeen> =>
+      answer(http.GET('/api/books/{id}/snapshots/{snapshot}', { params: { path: { id, snapshot } } })),
+    versionChapter: (id: string, snapshot: string, chapter: string): Promise<VersionedChapter> =>
+      answer(
+        http.GET('/api/books/{id}/snapshots/{snapshot}/chapters/{chapter}', {
+          params: { path: { id, snapshot, chapter } },
+        }),
+      ),
+    keepVersion: (id: string, name: string): Promise<void> =>
+      done(http.POST('/api/books/{id}/snapshots', { ...of(id), body: { name } })),
+    nameVersion: (id: string, snapshot: string, name: string): Promise<void> =>
+      done(
+        http.PATCH('/api/books/{id}/snapshots/{snapshot}', {
+          params: { path: { id, snapshot } },
+          body: { name },
+        }),
       ),
 
     links: (book: string): Promise<LinkRow[]> => answer(http.GET('/api/books/{id}/links', of(book))),

@@ -19,6 +19,7 @@ import { Register } from './register/Register.js';
 import { setGo } from './editor/going/visited.js';
 import { Shelf } from './shelf/Shelf.js';
 import { textActions } from './write/text-actions.js';
+import { Versions } from './versions/Versions.js';
 import { Write } from './write/Write.js';
 
 const router = createBrowserRouter([
@@ -33,6 +34,7 @@ const router = createBrowserRouter([
       { path: 'shelf', element: <Shelf /> },
       { path: 'publish', element: <Publish /> },
       { path: 'about', element: <AboutBook /> },
+      { path: 'versions', element: <Versions /> },
     ],
   },
   { path: '*', element: <Navigate to="/" replace /> },

@@ -96,10 +96,29 @@ export function wordsOf(node: Node, say: Saying = SILENT): string {
   return words.replace(/\s+/g, ' ').trim();
 }
 
-/** How many words a chapter has: runs of signs between white space. */
+/** Words of lines that were counted: a key changes one line. */
+const counted = new WeakMap<Node, number>();
+
+/** How many words a chapter, or a piece of one, has: runs of signs between white space. */
 export function countWords(doc: Node): number {
-  return doc.textBetween(0, doc.content.size, ' ', ' ').match(/\S+/g)?.length ?? 0;
+  if (doc.isTextblock) return countLine(doc);
+  let sum = 0;
+  doc.descendants((node) => {
+    if (node.isTextblock) sum += countLine(node);
+    return !node.isTextblock;
+  });
+  return sum;
 }
+
+function countLine(line: Node): number {
+  const known = counted.get(line) ?? wordsBetween(line, 0, line.content.size);
+  counted.set(line, known);
+  return known;
+}
+
+/** How many words stand between two spots, pieces of words among them. */
+export const wordsBetween = (node: Node, from: number, to: number): number =>
+  node.textBetween(from, to, ' ', ' ').match(/\S+/g)?.length ?? 0;
 
 /** What one inline leaf adds to the words around it. */
 export function wordsOfLeaf(node: Node, say: Saying = SILENT): string {

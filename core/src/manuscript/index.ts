@@ -7,6 +7,7 @@ export { attrsOf, idOf, isPicture } from './attrs.js';
 export type { FigureAttrs, FigureLink, LinkAttrs, ReferenceAttrs } from './attrs.js';
 export {
   countWords,
+  wordsBetween,
   emptyChapter,
   FORMATS,
   isManuscript,

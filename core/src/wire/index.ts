@@ -13,6 +13,7 @@ import type { VerdictName } from '../reach/index.js';
 import type { LastCheck } from './checks.js';
 import type { JobState } from './jobs.js';
 import type { Proof } from '../readback/index.js';
+import type { VersionChanges } from '../reports/index.js';
 import type {
   InsideRepair,
   InsideTarget,
@@ -341,7 +342,24 @@ export type ChapterPlace = Pick<Chapter, 'id' | 'matter'>;
 export interface Snapshot {
   id: string;
   reason: string;
+  /** By what name the author keeps it; empty where it may go with time. */
+  name: string;
   createdAt: string;
+}
+
+/** A version that is looked at: what is otherwise since then. */
+export interface SnapshotSeen extends Snapshot {
+  since: VersionChanges;
+}
+
+/** A version that is kept by a name, or is called so. */
+export interface NewSnapshot {
+  name: string;
+}
+
+/** What is brought back of a version: one chapter, or all of it without. */
+export interface RestoreRequest {
+  chapter?: string;
 }
 
 /** What the interface has to know of the server it talks to. */

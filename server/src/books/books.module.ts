@@ -9,10 +9,12 @@ import { OutlineController } from './outline.controller.js';
 import { OutlineService } from './outline.service.js';
 import { RepairsService } from './repairs.service.js';
 import { SnapshotsService } from './snapshots.service.js';
+import { VersionsController } from './versions.controller.js';
+import { VersionKeeping } from './version-keeping.js';
 
 @Module({
   imports: [ShelfModule],
-  controllers: [BooksController, OutlineController],
+  controllers: [BooksController, OutlineController, VersionsController],
   providers: [
     ChangesService,
     ChaptersService,
@@ -21,6 +23,7 @@ import { SnapshotsService } from './snapshots.service.js';
     OutlineService,
     RepairsService,
     SnapshotsService,
+    VersionKeeping,
   ],
   exports: [BooksService, ChangesService, RepairsService, SnapshotsService],
 })

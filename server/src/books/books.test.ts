@@ -235,7 +235,7 @@ describe('repairs over a book', () => {
       ['two', OLD],
       ['other', 'https://else.example/'],
     ]);
-    expect((await app.api.snapshots(id)).map(({ reason }) => reason)).toEqual([
+    expect((await app.api.versions(id)).map(({ reason }) => reason)).toEqual([
       'Before going back to an earlier text',
       'Before 2 links got another destination',
     ]);

@@ -122,7 +122,7 @@ describe('a change all over a book that is taken back', () => {
       repair: { type: 'unlink' },
     });
     expect(nothing).toEqual({ changed: 0, change: null, snapshot: null });
-    expect([await app.api.changes(book), await app.api.snapshots(book)]).toEqual([[], []]);
+    expect([await app.api.changes(book), await app.api.versions(book)]).toEqual([[], []]);
     expect((await app.call('POST', `books/${book}/changes/none/take-back`)).status).toBe(404);
   });
 

@@ -50,7 +50,7 @@ test('a book is divided one level lower and higher, and that is taken back in th
   expect(await titles(book)).toEqual(['Alder', 'Green leaves', 'Roots', 'Birch', 'Wood', 'Bark']);
   await app.api.divide(book, [...oneLevelUp(await app.api.division(book))]);
   expect(await titles(book)).toEqual(['Alder', 'Birch']);
-  expect((await app.api.snapshots(book)).map(({ reason }) => reason)).toContain(
+  expect((await app.api.versions(book)).map(({ reason }) => reason)).toContain(
     'Before 6 chapters were divided anew',
   );
 });

@@ -14,14 +14,7 @@ import {
 } from '@nestjs/common';
 import type { Response } from 'express';
 import { ApiCreatedResponse, ApiHeader, ApiNoContentResponse, ApiOkResponse, ApiTags } from '@nestjs/swagger';
-import type {
-  BookChange,
-  ChapterAdded,
-  ChapterMade,
-  RepairDone,
-  Snapshot,
-  TakenBack,
-} from '@vennet/core/wire';
+import type { BookChange, ChapterAdded, ChapterMade, RepairDone, TakenBack } from '@vennet/core/wire';
 import {
   ChapterAddedDto,
   ChapterChangesDto,
@@ -31,13 +24,11 @@ import {
   NewChapterDto,
   OutlineDto,
   SectionMoveDto,
-  SnapshotDto,
 } from './dto/books.dto.js';
 import { DivisionChangeDto } from './dto/division.dto.js';
 import { ChaptersService } from './chapters.service.js';
 import { ChangesService } from './changes.service.js';
 import { OutlineService } from './outline.service.js';
-import { SnapshotsService } from './snapshots.service.js';
 import { BookChangeDto, RepairDoneDto, TakenBackDto } from './dto/repairs.dto.js';
 
 /** Changes to the whole of a book: its order, and the way back to what it was. */
@@ -46,7 +37,6 @@ import { BookChangeDto, RepairDoneDto, TakenBackDto } from './dto/repairs.dto.js
 export class OutlineController {
   constructor(
     private readonly outline: OutlineService,
-    private readonly kept: SnapshotsService,
     private readonly changes: ChangesService,
     private readonly chapters: ChaptersService,
   ) {}
@@ -149,21 +139,5 @@ export class OutlineController {
   @ApiOkResponse({ type: TakenBackDto })
   takeBack(@Param('id', ParseUUIDPipe) id: string, @Param('change') change: string): Promise<TakenBack> {
     return this.changes.takeBack(id, change);
-  }
-
-  @Get('books/:id/snapshots')
-  @ApiOkResponse({ type: [SnapshotDto] })
-  snapshots(@Param('id', ParseUUIDPipe) id: string): Promise<Snapshot[]> {
-    return this.kept.list(id);
-  }
-
-  @Post('books/:id/snapshots/:snapshot/restore')
-  @HttpCode(200)
-  @ApiOkResponse({ type: RepairDoneDto })
-  restore(
-    @Param('id', ParseUUIDPipe) id: string,
-    @Param('snapshot', ParseUUIDPipe) snapshot: string,
-  ): Promise<RepairDone> {
-    return this.kept.restore(id, snapshot);
   }
 }

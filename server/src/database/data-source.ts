@@ -24,6 +24,7 @@ import { Publication1791200000000 } from './migrations/1791200000000-publication
 import { Manuscripts1791300000000 } from './migrations/1791300000000-manuscripts.js';
 import { Survey1791000000000 } from './migrations/1791000000000-survey.js';
 import { TableBodies1791400000000 } from './migrations/1791400000000-table-bodies.js';
+import { VersionNames1791500000000 } from './migrations/1791500000000-version-names.js';
 import { VerdictTable1790600000000 } from './migrations/1790600000000-verdict-table.js';
 
 /** The connection to MariaDB. The tables are made by migrations only, which run at every start. */
@@ -47,6 +48,7 @@ export function dataSourceOptions(url: string): DataSourceOptions {
       Publication1791200000000,
       Manuscripts1791300000000,
       TableBodies1791400000000,
+      VersionNames1791500000000,
     ],
     entities: [
       BookEntity,

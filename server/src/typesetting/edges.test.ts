@@ -50,11 +50,7 @@ describe('nothing runs off the page:', () => {
     ['code in lists and quotations', [within(code(LINE), 3), within(code(RUN), 3)]],
     [
       'code in a table',
-      [
-        tableOf([
-          node('table_row', [node('table_cell', [code(RUN)]), node('table_cell', [code(LINE)])]),
-        ]),
-      ],
+      [tableOf([node('table_row', [node('table_cell', [code(RUN)]), node('table_cell', [code(LINE)])])])],
     ],
     ['a table of 6 columns with long words', [table(6, 3, 'lamp_keeper_of_the_northern_sea')]],
     ['a table of 12 columns', [table(12, 3, 'Lighthousekeeper')]],

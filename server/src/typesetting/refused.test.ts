@@ -41,10 +41,7 @@ describe('the head of a table that crosses pages', () => {
 
   test('may hold notes', async () => {
     const head = row(...links(), cell('table_header', 'Height', note('n1', 'Above the lowest tide.')));
-    const book = bookOf(
-      [heading(1, 'One'), tableOf([head, ...lines(90)])],
-      [heading(1, 'Two', 'two')],
-    );
+    const book = bookOf([heading(1, 'One'), tableOf([head, ...lines(90)])], [heading(1, 'Two', 'two')]);
     const { notes, proof } = await made(book);
     expect(notes).toEqual([]);
     expect(proof).toMatchObject({ expected: 3, found: 3, added: [] });

@@ -37,6 +37,16 @@ export const queries = {
   schedule: (book: string) =>
     queryOptions({ queryKey: ['schedule', book], queryFn: () => api.schedule(book) }),
   checkSettings: () => queryOptions({ queryKey: ['check settings'], queryFn: () => api.checkSettings() }),
+  versions: (book: string) =>
+    queryOptions({ queryKey: ['versions', book], queryFn: () => api.versions(book) }),
+  version: (book: string, version: string) =>
+    queryOptions({ queryKey: ['versions', book, version], queryFn: () => api.version(book, version) }),
+  versionChapter: (book: string, version: string, chapter: string) =>
+    queryOptions({
+      queryKey: ['versions', book, version, chapter],
+      queryFn: () => api.versionChapter(book, version, chapter),
+      staleTime: Infinity,
+    }),
   exports: (book: string) => queryOptions({ queryKey: ['exports', book], queryFn: () => api.exports(book) }),
   forms: (book: string) => queryOptions({ queryKey: ['forms', book], queryFn: () => api.forms(book) }),
   shapeless: (book: string) =>

@@ -95,6 +95,7 @@ describe('the audit', () => {
       handMade: { whole: [] },
       handMadeBacks: { whole: [] },
       domains: { whole: [['lamp.example', 2]] },
+      words: { whole: [['c', 3]] },
       readsPages: true,
     });
     answer({ news: news(1) });

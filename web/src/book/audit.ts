@@ -158,6 +158,7 @@ function withNews(before: Audited, news: AuditNews): Audited {
     handMade: withChanges(before.handMade, news.handMade),
     handMadeBacks: withChanges(before.handMadeBacks, news.handMadeBacks),
     domains: withChanges(before.domains, news.domains),
+    words: withChanges(before.words, news.words),
     readsPages: news.readsPages,
   };
 }

@@ -9,6 +9,7 @@ import {
 } from '@vennet/core/audit';
 import {
   attrsOf,
+  countWords,
   groupedBy,
   readChapter,
   readsPage,
@@ -76,6 +77,8 @@ export interface AuditNews {
   handMadeBacks: Changes<string>;
   /** How often the links lead to each domain. */
   domains: Changes<number>;
+  /** How many words each chapter has. */
+  words: Changes<number>;
   /** A reference reads the page of its place. */
   readsPages: boolean;
 }
@@ -107,6 +110,7 @@ function tellers() {
     handMade: teller<boolean>(),
     handMadeBacks: teller<string>(),
     domains: teller<number>(),
+    words: teller<number>(),
   };
 }
 
@@ -180,6 +184,7 @@ function newsOf(): AuditNews | null {
     handMade: tell.handMade(context.inside.handMade),
     handMadeBacks: tell.handMadeBacks(context.inside.handMadeBacks),
     domains: tell.domains(context.domains),
+    words: tell.words(new Map(chapters.map(({ id, doc }) => [id, countWords(doc)]))),
     readsPages: chapters.some(({ id, doc }) =>
       spotsOf(doc, id).references.some(({ node }) => readsPage(attrsOf.reference(node))),
     ),

@@ -29,6 +29,7 @@ export interface BulkNeeds {
     | 'linkMentions'
     | 'makeNavigation'
     | 'replace'
+    | 'restore'
     | 'takeBack'
     | 'addChapter'
     | 'removeChapter'
@@ -71,6 +72,8 @@ export interface BulkChanges {
   divide(begins: readonly string[]): Promise<boolean>;
   /** Puts the chapters into another order, and some into another matter. */
   arrange(chapters: readonly ChapterPlace[], said: string): Promise<boolean>;
+  /** Brings the book, or one chapter, back to a version. */
+  restore(version: string, chapter: { id: string; title: string } | null): Promise<boolean>;
   /** Takes a change back; gives the change that this is, or `null` where nothing came of it. */
   takeBack(change: string): Promise<string | null>;
 }
@@ -212,6 +215,11 @@ export function createBulkChanges({ store, api, texts, notices, open, acts, faul
           ),
         () => said,
       )) !== null,
+    restore: (version, chapter) =>
+      inBook(
+        (book) => api.restore(book, version, chapter?.id),
+        () => (chapter ? `“${chapter.title}” is as it was then.` : 'The book is as it was then.'),
+      ),
     takeBack,
   };
 }

@@ -39,6 +39,8 @@ export interface Audited {
   handMadeBacks: ReadonlyMap<string, string>;
   /** How often the links lead to each domain. */
   domains: ReadonlyMap<string, number>;
+  /** How many words each chapter has. */
+  words: ReadonlyMap<string, number>;
   /** A reference of the book reads a page. */
   readsPages: boolean;
 }
@@ -97,6 +99,7 @@ const nothingAudited = (): Audited => ({
   handMade: new Map(),
   handMadeBacks: new Map(),
   domains: new Map(),
+  words: new Map(),
   readsPages: false,
 });
 

@@ -1,4 +1,4 @@
-import { ArrowLeft, Moon, Sun } from 'lucide-react';
+import { ArrowLeft, History, Moon, Sun } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link, NavLink } from 'react-router';
 import { useSaveState } from '../book/open-book.js';
@@ -61,7 +61,7 @@ export function Frame({ book, children }: { book?: { id: string; title: string }
           </>
         )}
         <div className="ml-auto flex items-center gap-2">
-          {book && <SaveWord />}
+          {book && <SaveWord book={book.id} />}
           <ThemeButton />
           <KeySheet />
         </div>
@@ -82,17 +82,26 @@ function WayBack({ book }: { book: string }) {
   );
 }
 
-function SaveWord() {
+/** How the text stands with the server; pressed, it leads to the versions that are kept. */
+function SaveWord({ book }: { book: string }) {
   const state = useSaveState();
   const calm = state === 'saved' || state === 'saving' || state === 'unsaved';
   return (
-    <p
-      data-testid="save-state"
-      className={calm ? 'text-sm text-soft' : 'text-sm font-semibold'}
-      style={calm ? undefined : { color: 'var(--broken)' }}
+    <NavLink
+      to={`/books/${book}/versions`}
+      title="Versions of this book"
+      className="flex items-center gap-1.5 border-b-2 border-transparent px-1 py-2 text-sm text-soft no-underline hover:border-strong-line aria-[current=page]:border-amber"
     >
-      {SAVE_WORDS[state]}
-    </p>
+      <History size={15} aria-hidden="true" />
+      <span
+        data-testid="save-state"
+        className={calm ? undefined : 'font-semibold'}
+        style={calm ? undefined : { color: 'var(--broken)' }}
+      >
+        {SAVE_WORDS[state]}
+      </span>
+      <span className="sr-only">, versions of this book</span>
+    </NavLink>
   );
 }
 

@@ -23,6 +23,7 @@ import { SpecialSigns } from './SpecialSigns.js';
 import { NewTable } from './NewTable.js';
 import { Mentions } from '../mentions/Mentions.js';
 import { keptPlace, keepPlace } from '../editor/going/kept-place.js';
+import { WordCount } from './WordCount.js';
 import { TextMenu } from './TextMenu.js';
 import { openBook } from '../book/open-book.js';
 import { useBook } from '../book/store.js';
@@ -92,6 +93,7 @@ export function ChapterEditor({ chapter }: { chapter: string }) {
           <Margin scroller={scroller} />
         </div>
       </div>
+      <WordCount chapter={chapter} />
       <FollowLink />
       <Mentions />
       <NewTable />

@@ -451,6 +451,9 @@ export class SnapshotDto implements Snapshot {
   @Words()
   reason: string;
 
+  @Words({ description: 'By what name it is kept; empty where it may go with time' })
+  name: string;
+
   @Moment()
   createdAt: string;
 }

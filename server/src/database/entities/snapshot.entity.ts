@@ -12,6 +12,10 @@ export class SnapshotEntity {
   @Column({ type: 'varchar' })
   reason: string;
 
+  /** By what name its author keeps it; empty where it may go with time. */
+  @Column({ type: 'varchar' })
+  name: string;
+
   /** The chapters as JSON, packed by gzip. */
   @Column({ type: 'longblob', select: false })
   content: Buffer;

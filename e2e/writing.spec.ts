@@ -1,0 +1,246 @@
+import type { Page } from '@playwright/test';
+import {
+  expect,
+  openChapter,
+  outline,
+  press,
+  saved,
+  selectWords,
+  slip,
+  test,
+  text,
+  turnTo,
+} from './vennet.js';
+
+test.beforeAll(({ vennet }) => vennet.startAnew());
+
+const caption = (page: Page) => text(page).locator('caption');
+const cells = (page: Page) => text(page).locator('table').last().locator('td, th');
+const table = async (page: Page, item: string) => {
+  await page.getByRole('button', { name: 'Table', exact: true }).click();
+  await page
+    .getByRole('menuitem', { name: item, exact: true })
+    .or(page.getByRole('menuitemcheckbox', { name: item, exact: true }))
+    .click();
+};
+const look = async (page: Page, item: string | RegExp) => {
+  await page.getByRole('button', { name: 'Words', exact: true }).click();
+  await page
+    .getByRole('menuitem', { name: item })
+    .or(page.getByRole('menuitemcheckbox', { name: item }))
+    .click();
+};
+
+test('a table is put in, filled by key, changed, linked in and undone', async ({ page, vennet }) => {
+  const book = await openChapter(page, vennet, 'Lantern Rock');
+  await press(text(page).locator('p').first());
+  await page.keyboard.press('End');
+  await page.keyboard.press('Control+Alt+t');
+  await page.getByLabel('Rows').fill('2');
+  await page.getByLabel('Columns').fill('2');
+  await page.getByLabel('Caption').fill('Hours of the boat');
+  await page.keyboard.press('Enter');
+  for (const words of ['Day', 'Hour', 'Monday']) {
+    await page.keyboard.type(words);
+    await page.keyboard.press('Tab');
+  }
+  await page.keyboard.type('nine');
+  await expect(cells(page)).toHaveText(['Day', 'Hour', 'Monday', 'nine']);
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('Below. ');
+  await expect(
+    text(page)
+      .locator('p')
+      .filter({ hasText: /^Below\. / }),
+  ).toHaveCount(1);
+
+  await press(cells(page).last());
+  await table(page, 'A row below');
+  await table(page, 'A column after');
+  await expect(cells(page)).toHaveCount(9);
+  await table(page, 'Row up');
+  await expect(cells(page).nth(3)).toHaveText('Monday');
+  await table(page, 'Header column');
+  await expect(text(page).locator('table').last().locator('th')).toHaveCount(5);
+  await table(page, 'Remove the column');
+  await page.keyboard.press('Control+z');
+  await expect(cells(page)).toHaveCount(9);
+
+  // Cells are selected by key, made one, and split again.
+  await press(cells(page).nth(6));
+  await page.keyboard.press('Shift+ArrowRight');
+  await page.keyboard.press('Shift+ArrowRight');
+  await expect(text(page).locator('.selectedCell')).not.toHaveCount(0);
+  await table(page, 'Make one of the selected cells');
+  await expect(cells(page)).not.toHaveCount(9);
+  await table(page, 'Split the cell');
+  await expect(cells(page)).toHaveCount(9);
+
+  await selectWords(page, 'nine');
+  await page.keyboard.press('Control+k');
+  await page.keyboard.insertText('boat.example/hours');
+  await expect(slip(page).getByTestId('taken-for')).toHaveText('Web page: https://boat.example/hours');
+  await page.keyboard.press('Enter');
+  await saved(page);
+  await expect
+    .poll(async () =>
+      (await vennet.api.links(book)).filter(({ text: words }) => words === 'nine').map(({ href }) => href),
+    )
+    .toEqual(['https://boat.example/hours']);
+  await outline(page).getByLabel('Show all places').check();
+  await expect(
+    outline(page)
+      .getByRole('button', { name: /Table .* Hours of the boat/ })
+      .first(),
+  ).toBeVisible();
+  await expect(caption(page)).toHaveText('Hours of the boat');
+  await press(cells(page).first());
+  await table(page, 'Remove the table');
+  await expect(text(page).locator('table')).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect(cells(page)).toHaveCount(9);
+});
+
+test('cells of a spreadsheet take their places in a table, and 2,000 rows are pasted', async ({
+  page,
+  vennet,
+}) => {
+  await openChapter(page, vennet, 'The harbour lamp');
+  await press(text(page).locator('p').first());
+  await page.keyboard.press('End');
+  const paste = (html: string) =>
+    text(page).evaluate((element, content) => {
+      const data = new DataTransfer();
+      data.setData('text/html', content);
+      element.dispatchEvent(
+        new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
+      );
+    }, html);
+  await page.keyboard.press('Control+Alt+t');
+  await page.keyboard.press('Enter');
+  await expect(cells(page)).toHaveCount(9);
+  await paste('<table><tr><td>a</td><td>b</td></tr><tr><td>c</td><td>d</td></tr></table>');
+  await expect(cells(page)).toHaveText(['a', 'b', '', 'c', 'd', '', '', '', '']);
+  await press(text(page).locator('p').last());
+  await paste(`<table>${'<tr><td>one</td><td>two</td></tr>'.repeat(2000)}</table>`);
+  await expect(text(page).locator('tr')).toHaveCount(2003);
+  await saved(page);
+});
+
+test('words are given looks and a language, signs are found by name, and what hides is shown', async ({
+  page,
+  vennet,
+}) => {
+  await openChapter(page, vennet, 'Six keepers');
+  await press(text(page).locator('p').first());
+  await page.keyboard.press('End');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('ultima ratio');
+  await selectWords(page, 'ultima ratio');
+  await look(page, /In another language/);
+  await page.getByRole('combobox', { name: 'Language' }).fill('Latin');
+  await page.keyboard.press('Enter');
+  await expect(text(page).locator('span[lang=la]')).toHaveText('ultima ratio');
+  await look(page, 'Small capitals');
+  await look(page, 'Struck through');
+  await expect(text(page).locator('s .small-capitals, .small-capitals s')).toHaveText('ultima ratio');
+  await page.getByRole('button', { name: 'Emphasis' }).click();
+  await expect(page.getByRole('button', { name: 'Emphasis' })).toHaveAttribute('aria-pressed', 'true');
+  await look(page, /Without any look/);
+  await expect(text(page).locator('s, .small-capitals, span[lang=la]')).toHaveCount(0);
+  await page.keyboard.press('ArrowRight');
+  await look(page, /A special sign/);
+  await page.getByLabel(/Its name/).fill('rightwards arrow');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Control+Alt+Space');
+  await page.keyboard.type('end');
+  await expect(text(page)).toContainText('ultima ratio→\u00a0end');
+  await look(page, /Show spaces/);
+  await expect(text(page).locator('.unseen-nbsp')).toHaveCount(1);
+  await look(page, /Show spaces/);
+  await expect(text(page).locator('.unseen-nbsp')).toHaveCount(0);
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('``` x = "1"');
+  await expect(text(page).locator('pre').last()).toHaveText('x = "1"');
+  await page.keyboard.press('Shift+Enter');
+  await page.keyboard.type('--- > Said.');
+  await expect(text(page).locator('hr')).toHaveCount(1);
+  await expect(text(page).locator('blockquote').last()).toHaveText('Said.');
+  // A name shows at a button that has the focus.
+  await page.getByRole('button', { name: 'Strong' }).focus();
+  await expect(page.locator('.name-shown')).toHaveText('Strong');
+});
+
+test('words are counted, found all over the book and replaced, one by one and all at once, with one undo', async ({
+  page,
+  vennet,
+}) => {
+  const book = await openChapter(page, vennet, 'Gannel Point');
+  await expect(page.getByTestId('word-count')).toHaveText(/^chapter [\d,]+ words · book [\d,]+ words$/);
+  await selectWords(page, 'two thousandth step');
+  await expect(page.getByTestId('word-count')).toHaveText(/^3 selected · /);
+  await page.keyboard.press('Control+Alt+f');
+  const find = page.getByRole('searchbox', { name: 'Find' });
+  await expect(find).toHaveValue('two thousandth step');
+  await find.fill('photographs');
+  await expect(page.getByTestId('hits')).toHaveText('Found once');
+  await page.keyboard.press('Enter');
+  await expect(text(page).locator('.found-current')).toHaveText('photographs');
+  await page.getByLabel('Put in its place').fill('pictures');
+  await page.getByRole('button', { name: 'Replace this one' }).click();
+  await expect(text(page).getByRole('link', { name: 'pictures of the wreck' })).toBeVisible();
+  const before = (await vennet.api.links(book)).length;
+  await find.fill('the');
+  await page.getByLabel('Whole words only').check();
+  await page.getByLabel('Capitals as written').check();
+  await expect(page.getByTestId('hits')).toHaveText(/Found [\d,]{3,} times/);
+  const hits = await page.getByTestId('hits').textContent();
+  await page.getByLabel('Put in its place').fill('that');
+  await page.getByRole('button', { name: 'Replace all' }).click();
+  await expect(page.getByTestId('hits')).toHaveText(/Nothing is found|Found/, { timeout: 20_000 });
+  await expect(page.getByText(/spots were replaced/)).toBeVisible();
+  expect((await vennet.api.links(book)).length).toBe(before);
+  await page.getByRole('button', { name: 'Take it back' }).click();
+  await expect(page.getByTestId('hits')).toHaveText(hits!, { timeout: 20_000 });
+  await find.fill('lamp-trust.example');
+  await page.getByLabel('In addresses of links too').check();
+  await expect(page.getByText('Address:').first()).toBeVisible();
+  await page.getByLabel('Put in its place').fill('lamp-trust.example');
+  await expect(page.getByText('Both are the same')).toBeHidden();
+  await page.getByLabel('Accents make no difference').uncheck();
+  await expect(page.getByText('Both are the same: nothing would change.')).toBeVisible();
+});
+
+test('a version is kept by its name, read, compared, and a chapter of it brought back; undo goes over rooms', async ({
+  page,
+  vennet,
+}) => {
+  await openChapter(page, vennet, 'A round of five days');
+  await page.getByRole('link', { name: /versions of this book/ }).click();
+  await page.getByLabel('Name of this version').fill('As sent');
+  await page.getByRole('button', { name: 'Keep the book as it is' }).click();
+  const list = page.getByRole('list', { name: 'Versions' });
+  await expect(list.getByText('As sent')).toBeVisible();
+  await page.getByRole('link', { name: 'Write', exact: true }).click();
+  await turnTo(page, 'A round of five days');
+  await press(text(page).locator('p').first());
+  await page.keyboard.press('Home');
+  await page.keyboard.type('Freshly said. ');
+  await saved(page);
+  await page.getByRole('link', { name: /versions of this book/ }).click();
+  const seen = page.getByRole('region', { name: /^Version of/ });
+  await expect(seen.getByText('2 more than then')).toBeVisible();
+  await expect(seen.getByText('The same links.')).toBeVisible();
+  await seen.getByRole('button', { name: 'Read “A round of five days”' }).click();
+  await expect(seen.getByRole('region', { name: 'The text as it was' })).not.toContainText('Freshly');
+  await seen.getByRole('button', { name: 'Bring back “A round of five days”' }).click();
+  await expect(page.getByText('“A round of five days” is as it was then.')).toBeVisible();
+  await page.getByRole('link', { name: 'Write', exact: true }).click();
+  await turnTo(page, 'A round of five days');
+  await expect(text(page)).not.toContainText('Freshly');
+  await text(page).focus();
+  await page.keyboard.press('Control+z');
+  await expect(text(page)).toContainText('Freshly said.');
+  await page.keyboard.press('Control+z');
+  await expect(text(page)).not.toContainText('Freshly');
+});
