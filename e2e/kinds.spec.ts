@@ -360,7 +360,7 @@ test.describe('the selection', () => {
 
 test('the sheet of keys names what can be done with links and pictures', async ({ page, vennet }) => {
   await openChapter(page, vennet, 'The harbour lamp');
-  await page.getByRole('button', { name: 'Keys' }).click();
+  await page.getByRole('button', { name: 'Keys and guide' }).click();
   const sheet = page.getByRole('dialog');
   for (const words of ['Link every mention', 'Put a picture into the text', 'move it', 'Follow the link'])
     await expect(sheet).toContainText(words);

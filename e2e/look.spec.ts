@@ -16,7 +16,7 @@ for (const colorScheme of ['light', 'dark'] as const)
       expect(await axe(page)).toEqual([]);
       await page.keyboard.press('Escape');
       await page.keyboard.press('?');
-      await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+      await expect(page.getByRole('dialog', { name: 'Keys and guide' })).toBeVisible();
       expect(await axe(page)).toEqual([]);
     });
 

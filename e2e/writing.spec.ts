@@ -1,6 +1,7 @@
 import type { Page } from '@playwright/test';
 import {
   expect,
+  frame,
   openChapter,
   outline,
   press,
@@ -14,6 +15,18 @@ import {
 
 test.beforeAll(({ vennet }) => vennet.startAnew());
 
+/** The caret at the end of the text. */
+const atEnd = async (page: Page) => {
+  await press(text(page).locator('p').first());
+  await text(page)
+    .locator('p')
+    .last()
+    .evaluate((paragraph) => {
+      getSelection()?.selectAllChildren(paragraph);
+      getSelection()?.collapseToEnd();
+    });
+  await frame(page);
+};
 const caption = (page: Page) => text(page).locator('caption');
 const cells = (page: Page) => text(page).locator('table').last().locator('td, th');
 const table = async (page: Page, item: string) => {
@@ -33,13 +46,13 @@ const look = async (page: Page, item: string | RegExp) => {
 
 test('a table is put in, filled by key, changed, linked in and undone', async ({ page, vennet }) => {
   const book = await openChapter(page, vennet, 'Lantern Rock');
-  await press(text(page).locator('p').first());
-  await page.keyboard.press('End');
+  await atEnd(page);
   await page.keyboard.press('Control+Alt+t');
   await page.getByLabel('Rows').fill('2');
   await page.getByLabel('Columns').fill('2');
   await page.getByLabel('Caption').fill('Hours of the boat');
   await page.keyboard.press('Enter');
+  await expect(text(page)).toBeFocused();
   for (const words of ['Day', 'Hour', 'Monday']) {
     await page.keyboard.type(words);
     await page.keyboard.press('Tab');
@@ -58,6 +71,8 @@ test('a table is put in, filled by key, changed, linked in and undone', async ({
   await table(page, 'A row below');
   await table(page, 'A column after');
   await expect(cells(page)).toHaveCount(9);
+  await table(page, 'Row down');
+  await expect(cells(page).nth(6)).toHaveText('Monday');
   await table(page, 'Row up');
   await expect(cells(page).nth(3)).toHaveText('Monday');
   await table(page, 'Header column');
@@ -67,7 +82,8 @@ test('a table is put in, filled by key, changed, linked in and undone', async ({
   await expect(cells(page)).toHaveCount(9);
 
   // Cells are selected by key, made one, and split again.
-  await press(cells(page).nth(6));
+  await press(cells(page).nth(3));
+  await page.keyboard.press('End');
   await page.keyboard.press('Shift+ArrowRight');
   await page.keyboard.press('Shift+ArrowRight');
   await expect(text(page).locator('.selectedCell')).not.toHaveCount(0);
@@ -132,8 +148,7 @@ test('words are given looks and a language, signs are found by name, and what hi
   vennet,
 }) => {
   await openChapter(page, vennet, 'Six keepers');
-  await press(text(page).locator('p').first());
-  await page.keyboard.press('End');
+  await atEnd(page);
   await page.keyboard.press('Enter');
   await page.keyboard.type('ultima ratio');
   await selectWords(page, 'ultima ratio');
@@ -152,6 +167,7 @@ test('words are given looks and a language, signs are found by name, and what hi
   await look(page, /A special sign/);
   await page.getByLabel(/Its name/).fill('rightwards arrow');
   await page.keyboard.press('Enter');
+  await expect(text(page)).toBeFocused();
   await page.keyboard.press('Control+Alt+Space');
   await page.keyboard.type('end');
   await expect(text(page)).toContainText('ultima ratio→\u00a0end');
@@ -182,8 +198,10 @@ test('words are counted, found all over the book and replaced, one by one and al
   await page.keyboard.press('Control+Alt+f');
   const find = page.getByRole('searchbox', { name: 'Find' });
   await expect(find).toHaveValue('two thousandth step');
+  await press(text(page).getByRole('heading', { level: 1 }));
+  await page.keyboard.press('Control+Alt+f');
   await find.fill('photographs');
-  await expect(page.getByTestId('hits')).toHaveText('Found once');
+  await expect(page.getByTestId('hits')).toHaveText('Found 2 times');
   await page.keyboard.press('Enter');
   await expect(text(page).locator('.found-current')).toHaveText('photographs');
   await page.getByLabel('Put in its place').fill('pictures');
@@ -241,6 +259,15 @@ test('a version is kept by its name, read, compared, and a chapter of it brought
   await text(page).focus();
   await page.keyboard.press('Control+z');
   await expect(text(page)).toContainText('Freshly said.');
+  // What was typed is undone after another room and another chapter.
+  await page.keyboard.type('Later. ');
+  await saved(page);
+  await page.getByRole('link', { name: 'Shelf' }).click();
+  await page.getByRole('link', { name: 'Write', exact: true }).click();
+  await turnTo(page, 'Six keepers');
+  await text(page).focus();
   await page.keyboard.press('Control+z');
-  await expect(text(page)).not.toContainText('Freshly');
+  await expect(text(page).getByRole('heading', { level: 1 })).toHaveText('A round of five days');
+  await expect(text(page)).not.toContainText('Later.');
+  await expect(text(page)).toContainText('Freshly said.');
 });

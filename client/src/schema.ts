@@ -2183,6 +2183,8 @@ export interface components {
             fileName: string;
             /** @description How many files readers need next to it */
             beside: number;
+            /** @description The book has changed since it was made */
+            isOutdated: boolean;
             /** Format: date-time */
             createdAt: string;
             /** Format: date-time */

@@ -11,7 +11,10 @@ export {
 export type { Destination, DestinationKind } from './destination.js';
 export { parseDeviceAddress } from './device-address.js';
 export type { DeviceAddress } from './device-address.js';
-export { nearDomain, slipsOf } from './near-domain.js';
+export { addressAtEnd, addressesIn } from './addresses-in-text.js';
+export type { AddressInText } from './addresses-in-text.js';
+export { fileNamed } from './file-named.js';
+export { nearDomain, nearMailDomain, slipsOf } from './near-domain.js';
 export { formatMailto, isMailAddress, mailAddressesIn, parseMailto } from './mailto.js';
 export type { MailDestination, MailtoReading } from './mailto.js';
 export { recognise } from './recognise.js';

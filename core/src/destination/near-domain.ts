@@ -1,3 +1,5 @@
+import { OTHER_MAIL_DOMAINS, PUBLIC_MAIL_DOMAINS } from './mail-domains.js';
+
 /** Names this short differ by one letter too easily. */
 const SHORTEST = 5;
 
@@ -37,6 +39,13 @@ export function nearDomain(
   answers.set(domain, best?.domain ?? null);
   return best?.domain ?? null;
 }
+
+/** Each of them counts as used by many. */
+const PUBLIC: ReadonlyMap<string, number> = new Map(PUBLIC_MAIL_DOMAINS.map((domain) => [domain, 1]));
+
+/** The public mail domain that was perhaps meant by the domain of an email; `null` where there is none, or it is one. */
+export const nearMailDomain = (domain: string, registrable: (domain: string) => string): string | null =>
+  PUBLIC.has(domain) || OTHER_MAIL_DOMAINS.has(domain) ? null : nearDomain(domain, PUBLIC, registrable);
 
 /** The domains of a book that a domain can be taken for, and the other way round: those whose verdict changes with its count. */
 export function slipsOf(

@@ -5,7 +5,7 @@ import { parseWebAddress } from './web-address.js';
 import { trackingParameters, withoutTracking } from './tracking.js';
 
 /** Why what was typed can't be a destination. */
-export type Refusal = 'empty' | 'scheme' | 'unparsable' | 'words';
+export type Refusal = 'empty' | 'scheme' | 'unparsable' | 'mail' | 'words';
 
 export type Recognition =
   | {
@@ -55,6 +55,11 @@ export function recognise(typed: string): Recognition {
     return accept({ kind: 'mail', to, cc: [], bcc: [], subject: '', body: '' }, true);
   if (BARE_DOMAIN.test(text) || IPV4.test(text) || HOST_AND_PORT.test(text))
     return web(`https://${text}`, true);
+  if (/^[^\s@]+@[^\s@]*$/.test(text))
+    return refuse(
+      'mail',
+      `An email address has a dot in what follows the @, such as ${text.slice(0, text.indexOf('@'))}@lamp.example.`,
+    );
   return refuse(
     'words',
     'This is not an address yet. A web address has a dot in it, such as lamp.example/tides.',

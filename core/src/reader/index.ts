@@ -1,3 +1,4 @@
+export { colourFrom } from './colour-from.js';
 export { contrast, contrastsOf, PAGES } from './contrast.js';
 export type { LookContrast } from './contrast.js';
 export { accessibleName, fileTold, heardAs, nameInFile, wordsSeen } from './heard-as.js';

@@ -223,6 +223,8 @@ export interface ExportJob {
   fileName: string;
   /** How many files readers need next to it. */
   beside: number;
+  /** The book has changed since it was made. */
+  isOutdated: boolean;
   createdAt: string;
   finishedAt: string | null;
 }

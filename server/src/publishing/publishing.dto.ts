@@ -15,7 +15,7 @@ import {
   type JobState,
   type NewExport,
 } from '@vennet/core/wire';
-import { Choice, Moment, Shape, ShapeList, Whole, WordList, Words } from '../platform/shapes.js';
+import { Choice, Flag, Moment, Shape, ShapeList, Whole, WordList, Words } from '../platform/shapes.js';
 
 export class NewExportDto implements NewExport {
   @Choice(FORMATS, { message: 'A book can be made as “epub”, “pdf”, “web”, “docx”, “odt” or “markdown”.' })
@@ -131,6 +131,9 @@ export class ExportJobDto implements ExportJob {
 
   @Whole({ description: 'How many files readers need next to it' })
   beside: number;
+
+  @Flag({ description: 'The book has changed since it was made' })
+  isOutdated: boolean;
 
   @Moment()
   createdAt: string;

@@ -170,12 +170,24 @@ export class PublishingService implements OnApplicationBootstrap {
   }
 
   async one(id: string): Promise<ExportJob> {
-    return this.#asSent(await this.#entity(id));
+    const job = await this.#entity(id);
+    return this.#asSent(job, await this.#changedAt(job.bookId));
   }
 
   async ofBook(bookId: string): Promise<ExportJob[]> {
     const rows = await this.#exports.find({ where: { bookId }, order: { createdAt: 'DESC' }, take: 20 });
-    return rows.map((row) => this.#asSent(row));
+    const changed = await this.#changedAt(bookId);
+    return rows.map((row) => this.#asSent(row, changed));
+  }
+
+  /** When the book was changed last: its text, its chapters, or what is said of it. */
+  async #changedAt(bookId: string): Promise<Date> {
+    const [row] = await this.database.query<{ at: Date }[]>(
+      `SELECT GREATEST(b.updated_at, COALESCE(MAX(GREATEST(c.updated_at, COALESCE(c.deleted_at, c.updated_at))), b.updated_at)) AS at
+        FROM books b LEFT JOIN chapters c ON c.book_id = b.id WHERE b.id = ? GROUP BY b.id`,
+      [bookId],
+    );
+    return row?.at ?? new Date(0);
   }
 
   /** The made file and those that belong next to it, by their paths in an archive. */
@@ -213,7 +225,7 @@ export class PublishingService implements OnApplicationBootstrap {
     return join(this.#directory, `${id}.${format}`);
   }
 
-  #asSent(job: ExportEntity): ExportJob {
+  #asSent(job: ExportEntity, changedAt: Date): ExportJob {
     const { id, format, state, message, notes, proof, fileName: name } = job;
     const { stage = '', done = 0, total = 0 } = this.jobs.status(id) ?? {};
     return {
@@ -230,6 +242,7 @@ export class PublishingService implements OnApplicationBootstrap {
       fileName: name,
       beside: job.beside.length,
       size: job.size === null ? null : Number(job.size),
+      isOutdated: new Date(changedAt) > job.createdAt,
       createdAt: job.createdAt.toISOString(),
       finishedAt: job.finishedAt?.toISOString() ?? null,
     };

@@ -149,7 +149,7 @@ export function createBulkChanges({ store, api, texts, notices, open, acts, faul
     repairInside: (request) =>
       inBook(
         (book) => api.repairInside(book, request),
-        (changed) => (changed > 0 ? 'It is repaired.' : 'There was nothing to repair any more.'),
+        (changed) => (changed > 0 ? insideWas(request.repair) : 'There was nothing to repair any more.'),
       ),
     moveSection: (move) =>
       inBook(
@@ -222,6 +222,13 @@ export function createBulkChanges({ store, api, texts, notices, open, acts, faul
       ),
     takeBack,
   };
+}
+
+/** What was done to something inside the book. */
+function insideWas(repair: InsideRepairRequest['repair']): string {
+  if (repair.type === 'rename-bookmark') return `The bookmark is called “${repair.name}” now.`;
+  if (repair.type === 'remove-bookmark') return 'The bookmark was removed; its words stay.';
+  return repair.type.startsWith('remove-') ? 'It was removed.' : 'It is repaired.';
 }
 
 const notesWereMade = (count: number): string =>

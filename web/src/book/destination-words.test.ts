@@ -27,6 +27,7 @@ describe('where a destination leads, in a line', () => {
     [{ kind: 'place', place: 'q' }, 'A spot in this book'],
     [{ kind: 'place', place: 'gone' }, 'A place that is not there'],
     [{ kind: 'file', enclosure: 'f' }, 'tides.pdf'],
+    [{ kind: 'file', enclosure: 'f', fragment: 'page=2' }, 'tides.pdf#page=2'],
     [{ kind: 'file', enclosure: 'gone' }, 'A file that is not there'],
     [{ kind: 'book', book: 'b' }, 'Words'],
     [{ kind: 'book', book: 'b', place: 'wick' }, 'Words: Wick'],

@@ -18,10 +18,19 @@ export function destinationWords(
         (places.has(destination.place) ? 'A spot in this book' : 'A place that is not there')
       );
     case 'file':
-      return surroundings.files.get(destination.enclosure)?.name ?? 'A file that is not there';
+      return fileWords(destination, surroundings);
     case 'book':
       return bookWords(destination, surroundings);
   }
+}
+
+function fileWords(
+  { enclosure, fragment = '' }: Extract<Destination, { kind: 'file' }>,
+  { files }: Surroundings,
+) {
+  const name = files.get(enclosure)?.name;
+  if (name === undefined) return 'A file that is not there';
+  return fragment === '' ? name : `${name}#${fragment}`;
 }
 
 function bookWords({ book, place }: Extract<Destination, { kind: 'book' }>, { books }: Surroundings): string {

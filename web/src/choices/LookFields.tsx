@@ -1,7 +1,7 @@
-import { contrastsOf, PAGES, type LookContrast } from '@vennet/core/reader';
-import { isColour, underlineOf, type LinkLook } from '@vennet/core/manuscript';
+import { colourFrom, contrastsOf, PAGES, type LookContrast } from '@vennet/core/reader';
+import { underlineOf, type LinkLook } from '@vennet/core/manuscript';
 import { Check, X } from 'lucide-react';
-import { useId } from 'react';
+import { useId, useState } from 'react';
 
 /** The choices of a look, a live sample on both pages, and whether it can be read there. */
 export function LookFields({ look, change }: { look: LinkLook; change(look: LinkLook): void }) {
@@ -49,6 +49,13 @@ export function LookFields({ look, change }: { look: LinkLook; change(look: Link
 }
 
 function Colour({ words, value, change }: { words: string; value: string; change(colour: string): void }) {
+  const [typed, setTyped] = useState(value);
+  const [from, setFrom] = useState(value);
+  if (from !== value) {
+    setFrom(value);
+    if (colourFrom(typed) !== value) setTyped(value);
+  }
+  const isNone = colourFrom(typed) === null;
   return (
     <label className="block">
       <span className="label">{words}</span>
@@ -61,16 +68,24 @@ function Colour({ words, value, change }: { words: string; value: string; change
           onChange={(event) => change(event.target.value)}
         />
         <input
-          className="field !w-24 tabular-nums"
-          defaultValue={value}
-          key={value}
+          className="field !w-28 tabular-nums"
+          value={typed}
           spellCheck={false}
-          aria-label={`${words}, as #rrggbb`}
+          aria-label={`${words}, as #rrggbb or by its name in CSS`}
+          aria-invalid={isNone}
           onChange={(event) => {
-            if (isColour(event.target.value)) change(event.target.value.toLowerCase());
+            setTyped(event.target.value);
+            const colour = colourFrom(event.target.value);
+            if (colour) change(colour);
           }}
+          onBlur={() => !isNone && setTyped(value)}
         />
       </span>
+      {isNone && (
+        <span className="block text-sm text-broken">
+          No colour is called so. Write #rrggbb, or a name such as teal.
+        </span>
+      )}
     </label>
   );
 }

@@ -18,6 +18,7 @@ import { putRule } from './changes/put-rule.js';
 import { keys, type LinkActions } from './keys.js';
 import { slipPlugin } from './plugins/slip-plugin.js';
 import { withinBounds } from './plugins/within-bounds.js';
+import { firstLines } from './plugins/first-lines.js';
 import { foundWords } from './plugins/found-words.js';
 import { shownSigns } from './plugins/shown-signs.js';
 import { tables } from './plugins/tables.js';
@@ -66,6 +67,7 @@ export function createState(doc: Node, actions: LinkActions, window: string): Ed
       withinBounds(),
       numbersShown(actions.chapter),
       keptSpots(),
+      firstLines(),
       shownSigns(),
       foundWords(),
       droppedFiles(),

@@ -6,6 +6,7 @@ import { ArrowDown, ArrowUp } from 'lucide-react';
 import { closeHistory } from 'prosemirror-history';
 import { useEffect, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { openBook } from '../book/open-book.js';
+import { useBook } from '../book/store.js';
 import { goTo } from '../editor/going/visited.js';
 import { showFound } from '../editor/plugins/found-words.js';
 import { useEditor } from '../editor/state/store.js';
@@ -167,11 +168,16 @@ const STAYS = 'It stays: a link or a bookmark would have no words, or an address
 const keyOf = ({ chapter, from, link }: Hit): string =>
   `${chapter}:${from}:${link ? `${link.id}:${link.at}` : ''}`;
 
+/** The first hit at the caret or after it, in this chapter or a later one. */
 const firstFrom = (hits: readonly Hit[], chapter: string): number => {
   const { view } = useEditor.getState();
   const caret = view?.state.selection.from ?? 0;
-  const here = hits.findIndex((hit) => hit.chapter === chapter && hit.from >= caret);
-  return here < 0 ? 0 : here;
+  const order = useBook.getState().book?.chapters.map(({ id }) => id) ?? [];
+  const at = order.indexOf(chapter);
+  const next = hits.findIndex(
+    (hit) => order.indexOf(hit.chapter) > at || (hit.chapter === chapter && hit.from >= caret),
+  );
+  return Math.max(0, next);
 };
 
 const said = (count: number, at: number): string =>

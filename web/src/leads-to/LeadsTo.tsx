@@ -152,7 +152,12 @@ export function LeadsTo({ field, entry, change, companion, accept }: LeadsToProp
       {recognition?.ok && recognition.destination.kind === 'mail' && (
         <MailFields entry={entry} change={change} />
       )}
-      {destination?.kind === 'file' && <FileFields id={destination.enclosure} />}
+      {destination?.kind === 'file' && (
+        <FileFields
+          destination={destination}
+          change={(picked) => change(entryOf(picked, useBook.getState()))}
+        />
+      )}
       {destination?.kind === 'book' && (
         <BookPlace
           destination={destination}

@@ -9,7 +9,6 @@ export function MailFields({
   entry: DestinationEntry;
   change(entry: DestinationEntry): void;
 }) {
-  const id = useId();
   const { badCopies } = readEntry(entry);
   const { mail } = spreadMailto(entry);
   const set = (more: Partial<DestinationEntry['mail']>) => {
@@ -27,22 +26,8 @@ export function MailFields({
           onChange={(event) => set({ subject: event.target.value })}
         />
       </label>
-      <label className="block">
-        <span className="label">Cc</span>
-        <input
-          className="field"
-          spellCheck={false}
-          value={mail.cc}
-          aria-invalid={badCopies ? true : undefined}
-          aria-describedby={badCopies ? `${id}-cc` : undefined}
-          onChange={(event) => set({ cc: event.target.value })}
-        />
-      </label>
-      {badCopies && (
-        <p id={`${id}-cc`} className="text-sm" style={{ color: 'var(--broken)' }}>
-          Write addresses with commas between them: ada@lamp.example, joe@lamp.example
-        </p>
-      )}
+      <Copies label="Cc" value={mail.cc} isBad={badCopies.includes('cc')} change={(cc) => set({ cc })} />
+      <Copies label="Bcc" value={mail.bcc} isBad={badCopies.includes('bcc')} change={(bcc) => set({ bcc })} />
       <label className="block">
         <span className="label">Body</span>
         <textarea
@@ -53,5 +38,40 @@ export function MailFields({
         />
       </label>
     </fieldset>
+  );
+}
+
+/** Those who get a copy. */
+function Copies({
+  label,
+  value,
+  isBad,
+  change,
+}: {
+  label: string;
+  value: string;
+  isBad: boolean;
+  change(words: string): void;
+}) {
+  const id = useId();
+  return (
+    <>
+      <label className="block">
+        <span className="label">{label}</span>
+        <input
+          className="field"
+          spellCheck={false}
+          value={value}
+          aria-invalid={isBad ? true : undefined}
+          aria-describedby={isBad ? id : undefined}
+          onChange={(event) => change(event.target.value)}
+        />
+      </label>
+      {isBad && (
+        <p id={id} className="text-sm" style={{ color: 'var(--broken)' }}>
+          Write addresses with commas between them: ada@lamp.example, joe@lamp.example
+        </p>
+      )}
+    </>
   );
 }

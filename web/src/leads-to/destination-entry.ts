@@ -1,4 +1,5 @@
 import {
+  fileNamed,
   mailAddressesIn,
   parseMailto,
   recognise,
@@ -6,7 +7,7 @@ import {
   type Recognition,
 } from '@vennet/core/destination';
 import { destinationWords } from '../book/destination-words.js';
-import type { BookStore } from '../book/store.js';
+import { useBook, type BookStore } from '../book/store.js';
 
 /** What the author has said of a destination so far. */
 export interface DestinationEntry {
@@ -16,10 +17,10 @@ export interface DestinationEntry {
   /** Leave the tracking parameters of the typed address out. */
   untracked: boolean;
   /** The fields of an email beside its addresses. */
-  mail: { cc: string; bcc: string[]; subject: string; body: string };
+  mail: { cc: string; bcc: string; subject: string; body: string };
 }
 
-const NO_MAIL: DestinationEntry['mail'] = { cc: '', bcc: [], subject: '', body: '' };
+const NO_MAIL: DestinationEntry['mail'] = { cc: '', bcc: '', subject: '', body: '' };
 
 /** The entry of a destination that is there, or an empty one. */
 export function entryOf(
@@ -35,7 +36,7 @@ export function entryOf(
   return {
     ...empty,
     typed: to.length > 0 ? to.join(', ') : 'mailto:',
-    mail: { cc: cc.join(', '), bcc, subject, body },
+    mail: { cc: cc.join(', '), bcc: bcc.join(', '), subject, body },
   };
 }
 
@@ -45,32 +46,37 @@ export interface EntryReading {
   destination: Destination | null;
   /** Header fields of a typed `mailto:` that are not carried on. */
   dropped: string[];
-  /** The addresses in the field for copies can't be read. */
-  badCopies: boolean;
+  /** Fields for copies whose addresses can't be read. */
+  badCopies: readonly ('cc' | 'bcc')[];
 }
 
 export function readEntry(entry: DestinationEntry): EntryReading {
   const { typed, picked, untracked, mail } = entry;
-  const nothing = { recognition: null, destination: null, dropped: [], badCopies: false };
+  const nothing = { recognition: null, destination: null, dropped: [], badCopies: [] };
   if (picked) return { ...nothing, destination: picked };
+  // What is called as a file of the Shelf is that file, before it is taken for a site.
+  const file = fileNamed(typed, useBook.getState().surroundings.files.values());
+  if (file) return { ...nothing, destination: file };
   const recognition = recognise(typed);
   if (!recognition.ok) return { ...nothing, recognition };
   const destination = untracked ? recognition.untracked : recognition.destination;
   if (destination.kind !== 'mail') return { ...nothing, recognition, destination };
-  const cc = mail.cc.trim() === '' ? [] : mailAddressesIn(mail.cc);
+  const [cc, bcc] = [copiesIn(mail.cc), copiesIn(mail.bcc)];
   const told = {
     cc: [...destination.cc, ...(cc ?? [])],
-    bcc: [...destination.bcc, ...mail.bcc],
+    bcc: [...destination.bcc, ...(bcc ?? [])],
     subject: destination.subject || mail.subject,
     body: destination.body || mail.body,
   };
   return {
     recognition,
-    destination: cc ? { ...destination, ...told } : null,
+    destination: cc && bcc ? { ...destination, ...told } : null,
     dropped: parseMailto(typed)?.dropped ?? [],
-    badCopies: cc === null,
+    badCopies: [...(cc ? [] : (['cc'] as const)), ...(bcc ? [] : (['bcc'] as const))],
   };
 }
+
+const copiesIn = (typed: string): string[] | null => (typed.trim() === '' ? [] : mailAddressesIn(typed));
 
 /** A `mailto:` that was typed or pasted whole becomes addresses and fields, so that each can be seen and changed. */
 export function spreadMailto(entry: DestinationEntry): DestinationEntry {
@@ -78,5 +84,5 @@ export function spreadMailto(entry: DestinationEntry): DestinationEntry {
   const { destination } = readEntry(entry);
   if (destination?.kind !== 'mail' || destination.to.length === 0) return entry;
   const { to, cc, bcc, subject, body } = destination;
-  return { ...entry, typed: to.join(', '), mail: { cc: cc.join(', '), bcc, subject, body } };
+  return { ...entry, typed: to.join(', '), mail: { cc: cc.join(', '), bcc: bcc.join(', '), subject, body } };
 }

@@ -100,9 +100,10 @@ function Losses({ form }: { form: FormPreview }) {
     <div className="mt-4">
       {form.losses.length === 0 ? (
         <p>
-          {message('All {count, plural, one {# link goes} other {# links go}} into this form as they are.', {
-            count: form.links,
-          })}
+          {message(
+            '{count, plural, =0 {There is no link in the book yet, so none can be lost.} one {The one link goes into this form as it is.} other {All # links go into this form as they are.}}',
+            { count: form.links },
+          )}
         </p>
       ) : (
         <>
@@ -186,6 +187,11 @@ function GoodFile({ job }: { job: ExportJob }) {
             {sizeWords(job.size ?? 0)}, made{' '}
             <time dateTime={job.createdAt}>{when(job.createdAt, 'moment')}</time>
           </span>
+          {job.isOutdated && (
+            <span className="block text-sm font-semibold text-moved">
+              The book has changed since. Make it anew to have what is new in it.
+            </span>
+          )}
         </p>
         <a className="button" href={exportFile(job.id)} download={job.fileName}>
           <Download size={16} aria-hidden="true" /> Download

@@ -1,3 +1,4 @@
+import { message } from '@vennet/core/language';
 import type { Format } from '@vennet/core/manuscript';
 import type { VersionedChapter } from '@vennet/core/wire';
 import { ChevronRight } from 'lucide-react';
@@ -40,7 +41,9 @@ export function LeftOut({ format, changed }: { format: Format; changed(): void }
           className="shrink-0 text-soft transition-transform group-data-[state=open]:rotate-90"
         />
         {inside === chapters.length
-          ? `All ${chapters.length} chapters go in`
+          ? message('{count, plural, one {The chapter goes in} other {All # chapters go in}}', {
+              count: inside,
+            })
           : `${inside} of ${chapters.length} chapters go in`}
       </Collapsible.Trigger>
       <Collapsible.Content>

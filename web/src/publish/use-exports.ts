@@ -34,7 +34,13 @@ export function useExports(book: string): Exports {
   });
   // Pages are set of the text as the server has it, which takes longer.
   const { data: shapeless = [] } = useQuery({ ...queries.shapeless(book), enabled: forms.length > 0 });
-  const { data: jobs = [] } = useQuery(queries.exports(book));
+  const { data: jobs = [] } = useQuery({
+    ...queries.exports(book),
+    queryFn: () =>
+      openBook()
+        .texts.saveAll()
+        .then(() => api.exports(book)),
+  });
   const open = jobs
     .filter(isUnderWay)
     .map(({ id }) => id)

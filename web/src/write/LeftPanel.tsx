@@ -3,6 +3,7 @@ import { Tabs } from 'radix-ui';
 import { FindPanel } from '../find/FindPanel.js';
 import { showLeft, useLeft, type LeftTab } from '../find/left-tab.js';
 import { BookmarkList } from '../outline/BookmarkList.js';
+import { FirstSteps } from '../outline/FirstSteps.js';
 import { Outline } from '../outline/Outline.js';
 import { RemoveBookmark } from '../outline/RemoveBookmark.js';
 
@@ -30,6 +31,7 @@ export function LeftPanel({ book, open }: { book: Manuscript; open: string }) {
         </Tabs.List>
         <Tabs.Content value="outline" tabIndex={-1}>
           <Outline book={book} open={open} />
+          <FirstSteps key={book.id} book={book} />
         </Tabs.Content>
         <Tabs.Content value="bookmarks" tabIndex={-1}>
           <BookmarkList />

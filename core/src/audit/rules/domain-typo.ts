@@ -1,10 +1,10 @@
-import { nearDomain, type Destination } from '../../destination/index.js';
+import { nearDomain, nearMailDomain, type Destination } from '../../destination/index.js';
 import type { AuditContext, RepairOffer, Rule } from '../finding.js';
 import { factsOf } from '../facts.js';
 import { hostOf } from '../web-host.js';
 
 /**
- * A registrable name that differs in one letter from one that the book uses more often: wrong, missing, doubled or swapped. Only
+ * A registrable name that differs in one letter from one that the book uses more often, or of an email from a public mail domain: wrong, missing, doubled or swapped. Only
  * where the last check did not find it sound. Common practice (no source).
  */
 export const domainTypo: Rule = {
@@ -18,7 +18,9 @@ export const domainTypo: Rule = {
     if (verdict === 'sound' || verdict === 'moved' || verdict === 'guarded') return null;
     const { destination } = link;
     for (const domain of factsOf(link).domains) {
-      const near = nearDomain(domain, domains, (name) => hostOf(name).registrable);
+      const registrable = (name: string) => hostOf(name).registrable;
+      const own = nearDomain(domain, domains, registrable);
+      const near = own ?? (destination.kind === 'mail' ? nearMailDomain(domain, registrable) : null);
       if (!near) continue;
       const repairs: RepairOffer[] = [
         {
@@ -27,7 +29,7 @@ export const domainTypo: Rule = {
         },
       ];
       return {
-        message: `“${domain}” looks much like “${near}”, which this book uses more often. Is it what you meant?`,
+        message: `“${domain}” looks much like “${near}”, which ${own ? 'this book uses more often' : 'many addresses end with'}. Is it what you meant?`,
         repairs,
       };
     }

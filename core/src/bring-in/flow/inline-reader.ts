@@ -7,7 +7,15 @@ import { languageTold } from '../../language/index.js';
 import { attrsOf, NOTHING_ABOUT, schema, type LinkArea } from '../../manuscript/index.js';
 import { readFormula, type DrawingLink } from '../../cleaning/index.js';
 import { type AreaDraft, drawingAreas, layeredAreas, mapAreas } from './areas.js';
-import { isBlock, isInSmallCapitals, MARKS, NOT_KEPT, PLAIN_STYLE, SAYS_OTHERWISE, SKIPPED } from './elements.js';
+import {
+  isBlock,
+  isInSmallCapitals,
+  MARKS,
+  NOT_KEPT,
+  PLAIN_STYLE,
+  SAYS_OTHERWISE,
+  SKIPPED,
+} from './elements.js';
 import { idsOf } from '../book/ids.js';
 import { doiIn, type Resolved } from '../book/link-resolver.js';
 import { sizeOfPicture } from './picture-size.js';

@@ -1,47 +1,56 @@
-import { recognise, type Destination } from '@vennet/core/destination';
+import {
+  addressAtEnd,
+  addressesIn,
+  fileNamed,
+  recognise,
+  type AddressInText,
+  type Destination,
+} from '@vennet/core/destination';
 import { flatText, linkMark, schema } from '@vennet/core/manuscript';
 import { trimmedEnds } from '@vennet/core/repair';
 import { closeHistory } from 'prosemirror-history';
 import { Fragment, type Mark, type Node } from 'prosemirror-model';
 import { Plugin, type EditorState, type Transaction } from 'prosemirror-state';
 import type { EditorView } from 'prosemirror-view';
+
+import { useBook } from '../../book/store.js';
 import { mint } from '../state/mint.js';
 import { makeOffer, type Offer } from '../state/slip.js';
 
-/**
- * An address in full: with its scheme, with www in front, or of email. A bare domain is offered, not forced. An email address begins where a word does,
- * and has at most 64 signs before its @ (RFC 5321, 4.5.3.1.1): a text of 100,000 signs without a space is looked through once.
- */
-const ADDRESS = String.raw`(?:https?:\/\/|www\.|mailto:)[^\s<>"“”]+|(?<![^\s<>"“”@()\[\],;:])[^\s<>"“”@()\[\],;:]{1,64}@[^\s<>"“”@]{1,255}\.[^\s<>"“”@]{1,255}`;
-const FULL_ADDRESS = new RegExp(ADDRESS, 'giu');
-const FULL_ADDRESS_AT_END = new RegExp(String.raw`(?:^|[\s(“"‘'])(${ADDRESS})$`, 'iu');
+/** Signs that finish an address: a space, and stops that are typed without one (common practice). */
+const FINISHES = /^[\s。、，；！？」』》»]$/;
 const DOTTED_WORD_AT_END = /(?:^|[\s(“"‘'])((?=\S*\.)[^\s<>"“”\ufffc]+)$/u;
 
-interface Address {
-  start: number;
-  end: number;
-  destination: Destination;
-}
+type Address = AddressInText;
 
-function addressIn(text: string, start: number): Address | null {
-  const ends = trimmedEnds(text);
-  const recognition = recognise(text.slice(ends.start, ends.end));
-  return recognition.ok
-    ? { start: start + ends.start, end: start + ends.end, destination: recognition.destination }
-    : null;
+/** A word with a dot in it: a file of the Shelf by its name, or a bare domain. */
+function dottedWordAtEnd(text: string): Address | null {
+  const words = DOTTED_WORD_AT_END.exec(text)?.[1];
+  if (!words) return null;
+  const ends = trimmedEnds(words);
+  const said = words.slice(ends.start, ends.end);
+  const start = text.length - words.length + ends.start;
+  const { files } = useBook.getState().surroundings;
+  const file = fileNamed(said, files.values());
+  const recognition = recognise(said);
+  if (!file && !recognition.ok) return null;
+  const destination = file ?? (recognition.ok ? recognition.destination : null);
+  return destination && { start, end: start + said.length, destination };
 }
 
 const linkTo = (destination: Destination): Mark => schema.marks.link.create({ id: mint(), destination });
 
-/** The address that ends at the caret and fits a pattern, if it is no link, no code, and was not refused before. */
-function addressBeforeCaret({ selection, doc }: EditorState, pattern: RegExp): Address | null {
+/** The address that ends at the caret, as `find` finds it in the text before, if it is no link, no code, and was not refused. */
+function addressBeforeCaret(
+  { selection, doc }: EditorState,
+  find: (text: string) => Address | null,
+): Address | null {
   const { $from, empty } = selection;
   if (!empty || !$from.parent.isTextblock || $from.parent.type.spec.code) return null;
   const block = $from.start();
-  const text = flatText(doc, block, $from.pos);
-  const words = pattern.exec(text)?.[1];
-  const address = words && addressIn(words, block + text.length - words.length);
-  if (!address) return null;
+  const found = find(flatText(doc, block, $from.pos));
+  if (!found) return null;
+  const address = { ...found, start: block + found.start, end: block + found.end };
   const { link, unlinked, code } = schema.marks;
   const closed = [link, unlinked, code].some((type) => doc.rangeHasMark(address.start, address.end, type));
   return closed ? null : address;
@@ -49,13 +58,13 @@ function addressBeforeCaret({ selection, doc }: EditorState, pattern: RegExp): A
 
 /** The transaction that links the address in full which ends at the caret. */
 function linkBeforeCaret(state: EditorState): Transaction | null {
-  const address = addressBeforeCaret(state, FULL_ADDRESS_AT_END);
+  const address = addressBeforeCaret(state, addressAtEnd);
   return address && closeHistory(state.tr.addMark(address.start, address.end, linkTo(address.destination)));
 }
 
 /** A bare domain that ends before the caret, such as `lamp.example`: an address, perhaps. */
 function domainBeforeCaret(state: EditorState): Offer | null {
-  const address = addressBeforeCaret(state, DOTTED_WORD_AT_END);
+  const address = addressBeforeCaret(state, dottedWordAtEnd);
   return address && { from: address.start, to: address.end, destination: address.destination };
 }
 
@@ -67,9 +76,7 @@ export function linkAddresses(fragment: Fragment): Fragment {
       return void nodes.push(node.type.spec.code ? node : node.copy(linkAddresses(node.content)));
     const text = node.text ?? '';
     let done = 0;
-    for (const match of text.matchAll(FULL_ADDRESS)) {
-      const address = addressIn(match[0], match.index);
-      if (!address) continue;
+    for (const address of addressesIn(text)) {
       if (address.start > done) nodes.push(node.cut(done, address.start));
       const words = node.cut(address.start, address.end);
       nodes.push(words.mark(linkTo(address.destination).addToSet(words.marks)));
@@ -83,9 +90,8 @@ export function linkAddresses(fragment: Fragment): Fragment {
 /** A pasted text that is one address and nothing else. */
 function onlyAddress(text: string): Destination | null {
   const trimmed = text.trim();
-  if (/\s/.test(trimmed) || !new RegExp(`^(?:${ADDRESS})$`, 'iu').test(trimmed)) return null;
-  const recognition = recognise(trimmed);
-  return recognition.ok ? recognition.destination : null;
+  const [only] = addressesIn(trimmed);
+  return only && only.start === 0 && only.end === trimmed.length ? only.destination : null;
 }
 
 function pasteOverWords(view: EditorView, text: string): boolean {
@@ -111,15 +117,15 @@ export function autolink(): Plugin {
   return new Plugin({
     props: {
       handleTextInput(view, from, to, text) {
-        if (text !== ' ') return false;
+        if (!FINISHES.test(text)) return false;
         const transaction = linkBeforeCaret(view.state);
         if (!transaction || from !== to) {
-          const offer = from === to ? domainBeforeCaret(view.state) : null;
+          const offer = from === to && text === ' ' ? domainBeforeCaret(view.state) : null;
           if (!offer) return false;
-          view.dispatch(makeOffer(view.state.tr.insertText(' ', from, to), offer));
+          view.dispatch(makeOffer(view.state.tr.insertText(text, from, to), offer));
           return true;
         }
-        view.dispatch(view.state.tr.insertText(' ', from, to).setStoredMarks([]));
+        view.dispatch(view.state.tr.insertText(text, from, to).setStoredMarks([]));
         // After the space, so that one undo takes the link away and leaves what was typed.
         const [link] = transaction.steps;
         if (link) view.dispatch(closeHistory(view.state.tr.step(link)));

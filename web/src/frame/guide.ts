@@ -1,0 +1,59 @@
+/** The short guide beside the keys: what can be done, and what the words mean that stand nowhere else. */
+export const GUIDE: readonly (readonly [what: string, words: string])[] = [
+  [
+    'To make a link',
+    'Select words and press Ctrl/Cmd+K, or “Link” above the text. One field takes an address, an email, a file of the Shelf, a place of this book, or another book. Enter makes it.',
+  ],
+  [
+    'To lead to a spot without a name',
+    'Select the words there and press Ctrl/Cmd+Alt+B: they become a bookmark, which “Leads to” finds by its name.',
+  ],
+  [
+    'To change or remove a link',
+    'Put the caret into it: its slip opens in the margin. “Remove” leaves the words.',
+  ],
+  ['Slip', 'The small form of one link, note or picture, in the margin beside its line.'],
+  [
+    'Put in',
+    'The menu above the text with what is no words: tables, rules, lists of contents, links back, a new chapter from here on.',
+  ],
+  [
+    'Register',
+    'The room that lists every destination and every link of the book, with what is to be done next.',
+  ],
+  ['Shelf', 'The room that keeps the files which the book shows or leads to.'],
+  [
+    'Verdict',
+    'What a check says of a destination: sound, moved, guarded, doubtful, unreachable, broken or unchecked.',
+  ],
+  ['Sound', 'It can be opened, and is what it was.'],
+  ['Moved', 'It is at another address now, and the old one still leads there.'],
+  [
+    'Guarded',
+    'It is there, but asks readers for something first: a password, a payment, the right place on earth.',
+  ],
+  ['Doubtful', 'It opens, but something speaks against it: look for yourself.'],
+  ['Unreachable', 'Nothing answered. It may be a fault of the moment; it is asked again.'],
+  ['Broken', 'It is not there any more.'],
+  [
+    'Finding',
+    'What is wrong with a link as readers meet it: must fix, should fix, or consider. Each says why and offers a repair.',
+  ],
+  [
+    'To set aside',
+    'To leave a finding or a verdict as it is, with a reason. It shows again when the link changes.',
+  ],
+  [
+    'How a file travels',
+    'Inside: within the e-book or the PDF itself. Beside: next to it, in the folder “files”. At a public address: it stays there, and the book leads to it.',
+  ],
+  ['As it came', 'A link as the file had it that was brought in, before anything was changed here.'],
+  ['Heard as', 'The words by which a screen reader says the link.'],
+  ['Proof', 'The made file is read back, and each of its links is matched with the book’s.'],
+  ['Versions', 'The book as it was: press “Saved” on top. A version with a name stays for good.'],
+  ['The book itself', 'Press its title on top: title, people, language, cover and what its files say.'],
+  [
+    'To find and replace',
+    'Ctrl/Cmd+Alt+F, or “Find” left of the text. Replacing never breaks a link, a bookmark or a note.',
+  ],
+];
