@@ -140,6 +140,8 @@ test('nothing is cut off at 400 % zoom, and a link can be made there', async ({ 
   await press(text(page).locator('.note-mark').first());
   await expect(page.getByRole('textbox', { name: 'Words of the note' })).toBeInViewport();
   expect(await wide()).toBeLessThanOrEqual(0);
+  // What is used less unfolds.
+  await page.getByRole('button', { name: 'More', exact: true }).click();
   await page.getByRole('button', { name: 'Structure' }).click();
   await expect(page.getByRole('button', { name: 'Use this structure' })).toBeVisible();
   expect(await wide()).toBeLessThanOrEqual(0);

@@ -83,6 +83,17 @@ export function Margin({ scroller }: { scroller: RefObject<HTMLDivElement | null
     };
   }, [measure, scroller, view]);
 
+  // Where there is no room beside the text the slip lies over its foot: the words that it is about stay in sight above it.
+  useLayoutEffect(() => {
+    const scrolled = scroller.current;
+    if (!view || !scrolled || openAt === null || openHeight === 0 || !isNarrow()) return;
+    const line = topOf(view, openAt);
+    const { top } = scrolled.getBoundingClientRect();
+    const lowest = window.innerHeight - openHeight - LINE;
+    if (line > lowest) scrolled.scrollBy(0, line - lowest);
+    else if (line < top) scrolled.scrollBy(0, line - top);
+  }, [view, scroller, openAt, openHeight]);
+
   if (!view || !state) return <aside ref={column} aria-label="Margin" />;
   const closed = shown.seen.filter((slip) => !isOpen(slip, subject));
   const openTop = topOfOpen({ line: shown.openLine, bottom: shown.bottom, height: openHeight });
@@ -113,6 +124,12 @@ export function Margin({ scroller }: { scroller: RefObject<HTMLDivElement | null
     </aside>
   );
 }
+
+/** How much room a line of the text takes, with some around, in CSS px. */
+const LINE = 44;
+
+/** Whether the margin has no room beside the text. */
+const isNarrow = (): boolean => window.matchMedia('(max-width: 1023px)').matches;
 
 /** The upper edge of the line at a position, or of the picture there, in the window. */
 function topOf(view: EditorView, position: number): number {

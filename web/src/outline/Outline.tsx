@@ -22,6 +22,7 @@ const MATTER_WORDS = { front: 'Before the text', main: 'The text', back: 'After 
 export function Outline({ book, open }: { book: Manuscript; open: string }) {
   const navigate = useNavigate();
   const { ofChapter: tallies, ofBook } = useTallies();
+  const hasLinks = useBook((store) => store.links.length > 0);
   const hasTop = useBook((store) => store.placeIds.has(TOP));
   const { shown, setShown } = usePlacesShown();
   const current = useRef<HTMLLIElement>(null);
@@ -34,8 +35,8 @@ export function Outline({ book, open }: { book: Manuscript; open: string }) {
   return (
     <nav aria-label="Outline" className="px-3 pb-4">
       <p className="mb-2 px-2">
-        <span className="sr-only">The links of the book: </span>
-        <HealthLine {...ofBook} />
+        <span className={hasLinks ? 'sr-only' : 'text-sm text-soft'}>The links of the book: </span>
+        {hasLinks ? <HealthLine {...ofBook} /> : <span className="text-sm text-soft">none yet</span>}
       </p>
       <label className="mb-2 flex items-center gap-2 px-2 text-sm text-soft">
         <input

@@ -17,6 +17,7 @@ import {
   type LucideIcon,
 } from 'lucide-react';
 import { Toolbar } from 'radix-ui';
+import { useState } from 'react';
 import type { Node } from 'prosemirror-model';
 import type { Command, EditorState } from 'prosemirror-state';
 import { hasLook, plainWords, turnLook } from '../editor/changes/word-looks.js';
@@ -141,6 +142,7 @@ export function ActionLine() {
     const { view } = useEditor.getState();
     if (view) choosePicture(view);
   };
+  const [isFolded, setFolded] = useState(true);
   const past = useVisited((store) => store.past.length);
   const future = useVisited((store) => store.future.length);
   // What opens a slip leaves the focus to it.
@@ -155,7 +157,8 @@ export function ActionLine() {
   return (
     <Toolbar.Root
       aria-label="Actions on the text"
-      className="flex shrink-0 flex-wrap items-center gap-px border-b border-line bg-sheet px-5 py-1.5"
+      data-folded={isFolded ? '' : undefined}
+      className="action-line flex shrink-0 flex-wrap items-center gap-px border-b border-line bg-sheet px-5 py-1.5 max-sm:px-2"
     >
       <Toolbar.Button
         className="button mr-2"
@@ -165,6 +168,16 @@ export function ActionLine() {
         onClick={addLink}
       >
         <Link2 size={16} aria-hidden="true" /> Link
+      </Toolbar.Button>
+      <Toolbar.Button
+        className="button order-last ml-auto sm:!hidden"
+        data-look="quiet"
+        data-size="small"
+        aria-expanded={!isFolded}
+        onMouseDown={(event) => event.preventDefault()}
+        onClick={() => setFolded(!isFolded)}
+      >
+        {isFolded ? 'More' : 'Less'}
       </Toolbar.Button>
       <Act words="Note" icon={StickyNote} act={() => act(insertNote)} />
       <Act words="Bookmark" icon={Bookmark} act={() => act(draftBookmark)} />

@@ -13,7 +13,7 @@ export function firstLines(): Plugin {
         if (doc.childCount > 2 || heading?.type.name !== 'heading') return null;
         const drawn: Decoration[] = [];
         if (isEmpty(heading))
-          drawn.push(Decoration.node(0, heading.nodeSize, { 'data-hint': 'The title of this chapter' }));
+          drawn.push(Decoration.node(0, heading.nodeSize, { 'data-hint': 'Title of this chapter' }));
         if (first && isEmpty(first) && first.type.name === 'paragraph')
           drawn.push(
             Decoration.node(heading.nodeSize, heading.nodeSize + first.nodeSize, {
