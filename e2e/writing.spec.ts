@@ -13,6 +13,10 @@ import {
   turnTo,
 } from './vennet.js';
 
+/** A PNG of one dot. */
+const PIXEL =
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==';
+
 test.beforeAll(({ vennet }) => vennet.startAnew());
 
 /** The caret at the end of the text. */
@@ -140,6 +144,32 @@ test('cells of a spreadsheet take their places in a table, and 2,000 rows are pa
   await press(text(page).locator('p').last());
   await paste(`<table>${'<tr><td>one</td><td>two</td></tr>'.repeat(2000)}</table>`);
   await expect(text(page).locator('tr')).toHaveCount(2003);
+  await saved(page);
+});
+
+test('pictures that come with pasted text are kept, those at an address are offered, and what is left out is told', async ({
+  page,
+  vennet,
+}) => {
+  await openChapter(page, vennet, 'Before you set out');
+  await atEnd(page);
+  await page.keyboard.press('Enter');
+  await text(page).evaluate((element, pixel) => {
+    const data = new DataTransfer();
+    data.setData(
+      'text/html',
+      `<p>Pasted <img src="data:image/png;base64,${pixel}" alt="a dot"> words.</p><p>Away: <img src="https://nowhere.example/x.png"></p><p>Film: <video></video><img src="file:///tmp/x.png"></p>`,
+    );
+    element.dispatchEvent(
+      new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
+    );
+  }, PIXEL);
+  await expect(text(page).getByRole('img', { name: 'a dot' })).toBeVisible();
+  await expect(text(page)).toContainText('Pasted  words.');
+  await expect(page.getByText('2 things were left out while pasting')).toBeVisible();
+  await page.getByRole('button', { name: 'Fetch them' }).click();
+  await expect(page.getByText('The picture at https://nowhere.example/x.png did not come')).toBeVisible();
+  await expect(text(page).locator('[data-anchor]')).toHaveCount(0);
   await saved(page);
 });
 

@@ -49,6 +49,7 @@ export type Contract = [
   Holds<Same<Described['SnapshotSeenDto'], Wire.SnapshotSeen>>,
   Holds<Same<Described['NewSnapshotDto'], Wire.NewSnapshot>>,
   Holds<Same<Described['RestoreDto'], Wire.RestoreRequest>>,
+  Holds<Same<Described['FromAddressDto'], Wire.FromAddress>>,
   Holds<Same<Described['ReplaceDto'], Wire.ReplaceRequest>>,
   Holds<Same<Described['ReplaceDoneDto'], Wire.ReplaceDone>>,
   Holds<Same<Described['MentionsDto']['destination'], Destination>>,

@@ -496,6 +496,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/books/{id}/enclosures/from-address": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["ShelfController_takeFromAddress"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/enclosures/{id}": {
         parameters: {
             query?: never;
@@ -1784,6 +1800,9 @@ export interface components {
             file: components["schemas"]["ShelfFileDto"];
             /** @description What the author should know of the file */
             notes: string[];
+        };
+        FromAddressDto: {
+            address: string;
         };
         ShelfChangesDto: {
             name?: string;
@@ -3643,6 +3662,40 @@ export interface operations {
                     /** Format: binary */
                     file: string;
                 };
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfTakenDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    ShelfController_takeFromAddress: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FromAddressDto"];
             };
         };
         responses: {

@@ -242,6 +242,8 @@ export function vennet(address = '') {
       answer(
         http.GET('/api/books/{id}/enclosures', { params: { path: { id }, query: { removed: 'true' } } }),
       ),
+    takeFromAddress: (book: string, address: string): Promise<ShelfTaken> =>
+      answer(http.POST('/api/books/{id}/enclosures/from-address', { ...of(book), body: { address } })),
     takeFile: (id: string, file: Blob, name: string, as: 'file' | 'picture' = 'file'): Promise<ShelfTaken> =>
       answer(
         http.POST('/api/books/{id}/enclosures', {

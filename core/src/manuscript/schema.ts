@@ -191,6 +191,16 @@ const nodes = {
       alt: { default: '', validate: 'string' },
       decorative: { default: false, validate: 'boolean' },
     },
+    parseDOM: [
+      {
+        tag: 'img[src^="/api/enclosures/"]',
+        getAttrs: (element: HTMLElement) => {
+          const alt = element.getAttribute('alt') ?? '';
+          const enclosure = (element.getAttribute('src') ?? '').replace('/api/enclosures/', '');
+          return { ...readId(element), enclosure, alt, decorative: alt === '' };
+        },
+      },
+    ],
     toDOM: (node) => pictureElement(node.attrs, idAttribute(node.attrs)),
   },
   /** A formula in MathML; `words` are its signs in reading order. */

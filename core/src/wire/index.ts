@@ -160,6 +160,11 @@ export interface SentBook extends Omit<OtherBook, 'places'> {
   places: [string, string][] | null;
 }
 
+/** Where a picture stands that is to be taken onto the Shelf. */
+export interface FromAddress {
+  address: string;
+}
+
 /** A file that was taken onto the Shelf, and what the author should know of it. */
 export interface ShelfTaken {
   file: ShelfFile;

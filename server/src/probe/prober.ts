@@ -3,6 +3,7 @@ import type { Answer, ArchivedCopy, Asked } from '@vennet/core/reach';
 import { Agent } from 'undici';
 import { copyNear } from './archive.js';
 import { makeNetwork, type ConnectorOptions, type Network } from './connector.js';
+import { fetchedFile, type FetchedFile } from './fetched-file.js';
 import { inTurn } from './in-turn.js';
 import { askForMail } from './mail.js';
 import { Manners, type Rests } from './manners.js';
@@ -135,6 +136,18 @@ export class Prober {
   /** One page, for its title. What network errors mean is in what comes back. */
   page(href: string): Promise<Visited> {
     return visit(pageOf(href), { why: 'title' }, this.#visitOptions(new AbortController().signal, {}));
+  }
+
+  /** A file, whole. @throws NotFetched */
+  file(href: string, most: number): Promise<FetchedFile> {
+    const { userAgent } = this.#visitOptions(new AbortController().signal, {});
+    return fetchedFile(href, {
+      dispatcher: this.#dispatcher,
+      timeout: 2 * this.#options.requestTimeout,
+      redirects: this.#options.redirects,
+      most,
+      headers: { 'user-agent': userAgent, accept: 'image/*', 'accept-encoding': 'identity' },
+    });
   }
 
   /** The copy of a page that an archive has nearest to a time (RFC 7089). */

@@ -30,7 +30,7 @@ import type { Response } from 'express';
 import { FILE_BODY, withUpload } from '../platform/upload.js';
 import { sendStored } from '../platform/send-stored.js';
 import { EnclosureStore } from './enclosure-store.js';
-import { ShelfChangesDto, ShelfFileDto, ShelfTakenDto } from './shelf.dto.js';
+import { FromAddressDto, ShelfChangesDto, ShelfFileDto, ShelfTakenDto } from './shelf.dto.js';
 import { ShelfService } from './shelf.service.js';
 import { FILE_ANSWER } from '../platform/shapes.js';
 
@@ -69,6 +69,17 @@ export class ShelfController {
       await this.shelf.bookMustBe(id);
       return this.shelf.take(id, upload, as === 'picture');
     });
+  }
+
+  /** Takes a picture onto the Shelf that stands at an address of the web; it is asked for over the guarded way of every check. */
+  @Post('books/:id/enclosures/from-address')
+  @ApiCreatedResponse({ type: ShelfTakenDto })
+  async takeFromAddress(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Body() { address }: FromAddressDto,
+  ): Promise<ShelfTaken> {
+    await this.shelf.bookMustBe(id);
+    return this.shelf.takeFromAddress(id, address);
   }
 
   @Patch('enclosures/:id')

@@ -1,5 +1,5 @@
 import { OPENS_FOR, TRAVELS, type OpensFor, type ShelfFile, type Travels } from '@vennet/core/shelf';
-import type { ShelfChanges, ShelfTaken } from '@vennet/core/wire';
+import type { FromAddress, ShelfChanges, ShelfTaken } from '@vennet/core/wire';
 import { Choice, Shape, Whole, WordList, Words } from '../platform/shapes.js';
 
 class PixelsDto {
@@ -55,6 +55,11 @@ export class ShelfTakenDto implements ShelfTaken {
 
   @WordList({ description: 'What the author should know of the file' })
   notes: string[];
+}
+
+export class FromAddressDto implements FromAddress {
+  @Words({ least: 1, most: 2000 })
+  address: string;
 }
 
 /** What can be changed of a file on the Shelf. */

@@ -1,4 +1,7 @@
-import { readFile, stat } from 'node:fs/promises';
+import { randomUUID } from 'node:crypto';
+import { readFile, rm, stat, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { Injectable, type OnApplicationBootstrap } from '@nestjs/common';
 import type { BroughtEnclosure } from '@vennet/core/bring-in';
 import { pixelsOf } from '@vennet/core/cleaning';
@@ -15,6 +18,8 @@ import { EnclosureStore } from './enclosure-store.js';
 import { shelfFileOf } from './shelf-file.js';
 import { BookEntity } from '../database/entities/book.entity.js';
 import { EnclosureEntity } from '../database/entities/enclosure.entity.js';
+import { NotFetched } from '../probe/fetched-file.js';
+import { Prober } from '../probe/prober.js';
 import { claimOf, identify } from './identify.js';
 import type { CheckedPicture } from './picture-check.js';
 
@@ -27,6 +32,9 @@ interface Content {
   notes: string[];
 }
 
+/** The most that is taken of a picture at an address, in bytes. */
+const MOST_FETCHED = 20 * 2 ** 20;
+
 /** The files of a book: taken in, replaced, renamed, removed and put back. A link names a file by its id, which stays. */
 @Injectable()
 export class ShelfService implements OnApplicationBootstrap {
@@ -36,6 +44,7 @@ export class ShelfService implements OnApplicationBootstrap {
   constructor(
     database: DataSource,
     private readonly store: EnclosureStore,
+    private readonly prober: Prober,
   ) {
     this.#books = database.getRepository(BookEntity);
     this.#rows = database.getRepository(EnclosureEntity);
@@ -88,6 +97,26 @@ export class ShelfService implements OnApplicationBootstrap {
     const row: EnclosureEntity = { ...newRow(mint(), bookId), ...content };
     await this.#rows.insert(row);
     return { file: shelfFileOf(row), notes };
+  }
+
+  /** Takes a picture in that stands at an address of the web. @throws ProblemError, and then nothing is kept */
+  async takeFromAddress(bookId: string, address: string): Promise<ShelfTaken> {
+    const path = join(tmpdir(), `vennet-fetched-${randomUUID()}`);
+    try {
+      const { href, bytes } = await this.prober.file(address, MOST_FETCHED);
+      await writeFile(path, bytes);
+      const name = decodeURIComponent(new URL(href).pathname.split('/').at(-1) ?? '') || 'picture';
+      return await this.take(bookId, { path, name }, true);
+    } catch (error) {
+      if (!(error instanceof NotFetched)) throw error;
+      throw new ProblemError(
+        422,
+        'Not fetched',
+        `The picture at ${address.slice(0, 200)} did not come: ${error.message}. Save it on your computer and put it in with “Picture”.`,
+      );
+    } finally {
+      await rm(path, { force: true });
+    }
   }
 
   /** Puts a new version in the place of a file: every link and picture follows. The old one can be gone back to. */

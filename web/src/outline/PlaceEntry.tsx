@@ -71,8 +71,7 @@ export const PlaceEntry = memo(function PlaceEntry({ id, kind, words, label, dep
           </span>
         )}
         <span className={section ? undefined : 'truncate'}>
-          {label && <span className="mr-1.5 tabular-nums">{label}</span>}{' '}
-          {words || name}
+          {label && <span className="mr-1.5 tabular-nums">{label}</span>} {words || name}
         </span>
         {finding && <SeverityMark severity={finding.severity} />}
       </button>

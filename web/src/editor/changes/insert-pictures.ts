@@ -1,6 +1,6 @@
 import { schema } from '@vennet/core/manuscript';
 import { closeHistory } from 'prosemirror-history';
-import { NodeSelection, Plugin } from 'prosemirror-state';
+import { NodeSelection, Plugin, type Transaction } from 'prosemirror-state';
 import { dropPoint } from 'prosemirror-transform';
 import { Fragment, Slice, type Node } from 'prosemirror-model';
 import type { EditorView } from 'prosemirror-view';
@@ -51,6 +51,14 @@ async function insertWhenSent(
 function place(view: EditorView, change: EditorView['state']['tr'], at: number, node: Node): void {
   closeHistory(change);
   if (node.isText) return view.dispatch(change.insert(at, node));
+  const spot = placePicture(change, at, node);
+  change.setSelection(NodeSelection.create(change.doc, spot));
+  openArea(null);
+  view.dispatch(askForSlip(change.scrollIntoView()));
+}
+
+/** Puts a figure near a spot: in the place of an empty line, or beside its block. Gives where it stands. */
+export function placePicture(change: Transaction, at: number, node: Node): number {
   const $at = change.doc.resolve(at);
   const emptyLine = $at.parent.type.name === 'paragraph' && $at.parent.content.size === 0;
   const spot = emptyLine
@@ -58,9 +66,7 @@ function place(view: EditorView, change: EditorView['state']['tr'], at: number, 
     : (dropPoint(change.doc, at, new Slice(Fragment.from(node), 0, 0)) ?? change.doc.content.size);
   if (emptyLine && $at.node(-1).childCount > 1) change.replaceWith(spot, spot + 2, node);
   else change.insert(spot, node);
-  change.setSelection(NodeSelection.create(change.doc, spot));
-  openArea(null);
-  view.dispatch(askForSlip(change.scrollIntoView()));
+  return spot;
 }
 
 const isPicture = (file: File) => file.type.startsWith('image/');

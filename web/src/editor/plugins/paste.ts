@@ -4,7 +4,9 @@ import { Slice, type Fragment } from 'prosemirror-model';
 import { Plugin } from 'prosemirror-state';
 import { linkAddresses } from './autolink.js';
 import { useNotices } from '../../parts/notices.js';
+import { bringPictures } from '../changes/bring-pictures.js';
 import { pastedHtml } from './pasted-html.js';
+import { partsOfPasted } from '../changes/pasted-pictures.js';
 import { mint } from '../state/mint.js';
 import { takenIds } from '../state/taken-ids.js';
 
@@ -15,8 +17,14 @@ import { takenIds } from '../state/taken-ids.js';
 export function pastedText(): Plugin {
   return new Plugin({
     props: {
-      transformPastedHTML: (html) =>
-        pastedHtml(html, (text) => new DOMParser().parseFromString(text, 'text/html')),
+      transformPastedHTML(html, view) {
+        const parse = (text: string) => new DOMParser().parseFromString(text, 'text/html');
+        const { body } = parse(pastedHtml(html, parse));
+        const parts = partsOfPasted(body, mint);
+        // Once it stands in the text.
+        if (parts.pictures.length + parts.leftOut > 0) setTimeout(() => bringPictures(view, parts));
+        return body.innerHTML;
+      },
       transformPasted(slice, view) {
         if (view.dragging) return slice;
         const content = linkAddresses(copyInto(fitted(slice.content), takenIds(), mint));
