@@ -5,6 +5,7 @@ import { keymap } from 'prosemirror-keymap';
 import { liftListItem, sinkListItem, splitListItem, wrapInList } from 'prosemirror-schema-list';
 import type { Command, Plugin } from 'prosemirror-state';
 import { insertNote } from './changes/insert-inside.js';
+import { arrowOverBlock, fromCaption } from './changes/arrows-over-blocks.js';
 import { putRule } from './changes/put-rule.js';
 import { putSign, turnLook } from './changes/word-looks.js';
 import { toCell } from './changes/tables.js';
@@ -76,6 +77,10 @@ export function keys(actions: LinkActions): Plugin[] {
       'Shift-Mod-z': redo,
       'Mod-b': textCommands.strong,
       'Mod-i': textCommands.emphasis,
+      ArrowUp: chainCommands(fromCaption, arrowOverBlock('up')),
+      ArrowDown: arrowOverBlock('down'),
+      ArrowLeft: arrowOverBlock('left'),
+      ArrowRight: arrowOverBlock('right'),
       Backspace: undoInputRule,
       'Mod-Alt-Space': putSign('\u00a0'),
       'Mod-Alt--': putSign('\u00ad'),

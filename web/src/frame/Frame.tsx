@@ -23,10 +23,20 @@ const ROOMS = [
   ['publish', 'Publish'],
 ] as const;
 
+/** Past the line on top, into what the room is about. */
+function toTheText(): void {
+  const text = document.querySelector<HTMLElement>('.ProseMirror') ?? document.querySelector('main');
+  if (text?.tagName === 'MAIN') text.tabIndex = -1;
+  text?.focus();
+}
+
 /** The one thin line on top of every room, and the room below it. */
 export function Frame({ book, children }: { book?: { id: string; title: string }; children: ReactNode }) {
   return (
     <div className="flex h-full flex-col">
+      <button type="button" className="skip-link button" onClick={toTheText}>
+        To the text
+      </button>
       <header className="z-20 flex min-h-11 shrink-0 flex-wrap items-center gap-x-5 gap-y-1 border-b border-line bg-ground px-4">
         <Link
           to="/"

@@ -142,9 +142,13 @@ function makeView(place: HTMLElement, chapter: string, first: EditorState): Edit
       handOn(view, asksForSlip(transaction));
     },
     handleDrop: (view, event) => dropOfPlace(view, event),
-    handleClickOn(_view, _position, _node, _at, event) {
+    handleClickOn(view, position, _node, _at, event) {
       if ((event.target as HTMLElement).closest('a')) event.preventDefault();
-      return false;
+      if (!(event.ctrlKey || event.metaKey)) return false;
+      const link = linksIn(view.state.doc, chapter).find(({ from, to }) => from <= position && position < to);
+      if (!link) return false;
+      useEditor.setState({ following: link });
+      return true;
     },
   });
   return view;

@@ -13,6 +13,9 @@ import { closeHistory } from 'prosemirror-history';
 import type { Mark } from 'prosemirror-model';
 import { TextSelection, type Command, type Transaction } from 'prosemirror-state';
 import type { EditorView } from 'prosemirror-view';
+import { destinationWords } from '../../book/destination-words.js';
+import { useBook } from '../../book/store.js';
+import { useNotices } from '../../parts/notices.js';
 import { linkAtSelection } from '../state/links.js';
 import { rememberPlace } from '../state/recent-places.js';
 import { mint } from '../state/mint.js';
@@ -49,6 +52,7 @@ export function makeLink(
   transaction.removeMark(draft.from, end, schema.marks.unlinked);
   transaction.setSelection(TextSelection.create(transaction.doc, end));
   view.dispatch(transaction);
+  useNotices.getState().announce(`Link made, leads to ${destinationWords(destination, useBook.getState())}`);
 }
 
 /** Lays a link over words, but not over what leads somewhere by itself, nor into the remarks of notes. */
@@ -91,7 +95,10 @@ export function removeLink(chapter: string): Command {
     if (!link) return false;
     const transaction = closeHistory(state.tr);
     applyRepair(transaction, link, { type: 'unlink' });
-    dispatch?.(transaction);
+    if (dispatch) {
+      dispatch(transaction);
+      useNotices.getState().announce('Link removed, its words stay');
+    }
     return true;
   };
 }

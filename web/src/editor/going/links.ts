@@ -2,6 +2,9 @@ import type { Link } from '@vennet/core/manuscript';
 import type { Node } from 'prosemirror-model';
 import { NodeSelection, TextSelection, type Command } from 'prosemirror-state';
 import type { EditorView } from 'prosemirror-view';
+import { useBook, verdictFor } from '../../book/store.js';
+import { useNotices } from '../../parts/notices.js';
+import { VERDICT_WORDS } from '../../parts/VerdictMark.js';
 import { linkAtSelection, linksIn } from '../state/links.js';
 import { openArea } from '../state/open-area.js';
 import { useEditor } from '../state/store.js';
@@ -25,10 +28,18 @@ export function toLink(chapter: string, direction: 1 | -1): Command {
     if (!next) return false;
     if (dispatch) {
       dispatch(atLink(state.tr, next).scrollIntoView());
+      sayLink(next);
       openArea(next.carrier === 'area' ? next.id : null);
     }
     return true;
   };
+}
+
+/** What is said of a link that the caret has come into: as a screen reader says links, with its verdict. */
+function sayLink(link: Link): void {
+  const { verdict } = verdictFor(link, useBook.getState());
+  const words = link.text.trim() || 'without words';
+  useNotices.getState().announce(`link, ${words}, ${VERDICT_WORDS[verdict].toLowerCase()}`);
 }
 
 /** Goes to a link: the caret comes into it, or its picture is selected, and its slip opens. */
