@@ -95,6 +95,46 @@ for (const colorScheme of ['light', 'dark'] as const)
       expect(await axe(page)).toEqual([]);
     });
 
+    test('axe finds nothing in the menus and dialogs of writing, wide and narrow', async ({
+      page,
+      vennet,
+    }) => {
+      await openChapter(page, vennet, 'Tides and addresses');
+      for (const width of [1280, 320]) {
+        await page.setViewportSize({ width, height: 800 });
+        await press(text(page).getByRole('cell', { name: 'April' }));
+        if (width === 320) await page.getByRole('button', { name: 'More', exact: true }).click();
+        for (const menu of ['Put in', 'Table', 'Words']) {
+          await page.getByRole('button', { name: menu, exact: true }).click();
+          await expect(page.getByRole('menu')).toBeVisible();
+          expect(await axe(page)).toEqual([]);
+          await page.keyboard.press('Escape');
+        }
+        for (const dialog of [/In another language/, /A special sign/]) {
+          await page.getByRole('button', { name: 'Words', exact: true }).click();
+          await page.getByRole('menuitem', { name: dialog }).click();
+          await expect(page.getByRole('dialog')).toBeVisible();
+          expect(await axe(page)).toEqual([]);
+          await page.keyboard.press('Escape');
+        }
+        await page.keyboard.press('Control+Alt+t');
+        await expect(page.getByRole('dialog', { name: 'A new table' })).toBeVisible();
+        expect(await axe(page)).toEqual([]);
+        await page.keyboard.press('Escape');
+        await page.keyboard.press('Control+Alt+f');
+        await page.getByRole('searchbox', { name: 'Find' }).fill('tide');
+        await expect(page.getByTestId('hits')).toHaveText(/Found/);
+        expect(await axe(page)).toEqual([]);
+        await page.getByRole('tab', { name: 'Outline' }).click();
+      }
+      await page.getByRole('link', { name: /what is said of this book/ }).click();
+      await expect(page.getByRole('heading', { name: 'The book' })).toBeVisible();
+      expect(await axe(page)).toEqual([]);
+      await page.getByRole('link', { name: /versions of this book/ }).click();
+      await expect(page.getByRole('heading', { name: 'Versions', exact: true })).toBeVisible();
+      expect(await axe(page)).toEqual([]);
+    });
+
     test('axe finds nothing in the Register and in Publish', async ({ page, vennet }) => {
       await openChapter(page, vennet, 'The Three Brothers');
       await page.getByRole('link', { name: 'Register' }).click();

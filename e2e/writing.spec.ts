@@ -301,3 +301,96 @@ test('a version is kept by its name, read, compared, and a chapter of it brought
   await expect(text(page)).not.toContainText('Later.');
   await expect(text(page)).toContainText('Freshly said.');
 });
+
+test('addresses are linked beside the signs around them, files are led to by their names, copies go to those nobody sees', async ({
+  page,
+  vennet,
+}) => {
+  await openChapter(page, vennet, 'Skerrow Head');
+  await atEnd(page);
+  await page.keyboard.press('Enter');
+  await page.keyboard.type(
+    'See (https://lamp.example/tides!) and «www.wick.example»; ada@lamp.example’s page. ',
+  );
+  for (const [words, href] of [
+    ['https://lamp.example/tides', 'https://lamp.example/tides'],
+    ['www.wick.example', 'https://www.wick.example/'],
+    ['ada@lamp.example', 'mailto:ada@lamp.example'],
+  ])
+    await expect(text(page).getByRole('link', { name: words, exact: true })).toHaveAttribute('href', href!);
+  await page.keyboard.type('the table of May');
+  await selectWords(page, 'the table of May');
+  await page.keyboard.press('Control+k');
+  await page.keyboard.insertText('Tide-Table.pdf#page=2');
+  await expect(slip(page).getByTestId('taken-for')).toContainText('File');
+  await expect(slip(page).getByLabel('Page, or a named spot')).toHaveValue('2');
+  await slip(page).getByLabel('Page, or a named spot').fill('May');
+  await expect(slip(page)).toContainText('On the web page browsers go there.');
+  await slip(page).getByLabel('Leads to').press('Enter');
+  await expect(text(page).getByRole('link', { name: 'the table of May' })).toHaveAttribute(
+    'data-destination',
+    /nameddest=May/,
+  );
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('write to us');
+  await selectWords(page, 'write to us');
+  await page.keyboard.press('Control+k');
+  await page.keyboard.insertText('a@lamps');
+  await expect(slip(page)).toContainText('An email address has a dot in what follows the @');
+  await slip(page).getByLabel('Leads to').fill('a@lamp.example');
+  await slip(page).getByLabel('Bcc').fill('b@lamp.example');
+  await slip(page).getByLabel('Leads to').press('Enter');
+  await expect(text(page).getByRole('link', { name: 'write to us' })).toHaveAttribute(
+    'href',
+    'mailto:a@lamp.example?bcc=b@lamp.example',
+  );
+});
+
+test('arrows select a picture as one step, Ctrl and a click follow a link, and what is done is said', async ({
+  page,
+  vennet,
+}) => {
+  await openChapter(page, vennet, 'The Three Brothers');
+  await press(text(page).getByRole('heading', { level: 1 }));
+  const isPictureSelected = () =>
+    page.evaluate(
+      () => document.querySelector('.picture-frame [data-selected], .ProseMirror-selectednode') !== null,
+    );
+  for (let step = 0; step < 20 && !(await isPictureSelected()); step++)
+    await page.keyboard.press('ArrowDown');
+  expect(await isPictureSelected()).toBe(true);
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowDown');
+  expect(await isPictureSelected()).toBe(false);
+  await page.keyboard.press('Alt+PageDown');
+  await expect(page.getByRole('status').filter({ hasText: /^link, .+, unchecked$/ })).toHaveCount(1);
+  await text(page)
+    .getByRole('link', { name: 'the slip below the customs house' })
+    .click({ modifiers: ['Control'] });
+  await expect(page.getByRole('dialog', { name: /leads out of your book/ })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.getByRole('link', { name: 'Vennet, to the Library' }).focus();
+  await page.keyboard.press('Shift+Tab');
+  await page.keyboard.press('Enter');
+  await expect(text(page)).toBeFocused();
+});
+
+test('a new book says what belongs where, and its four steps go one by one', async ({ page, vennet }) => {
+  await page.goto(vennet.address);
+  await page.getByRole('button', { name: 'Start a book' }).click();
+  await page.getByLabel('Title').fill('First');
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await expect(text(page).locator('[data-hint="Title of this chapter"]')).toBeVisible();
+  const steps = page.getByRole('region', { name: 'First steps' });
+  await expect(steps.getByRole('listitem')).toHaveCount(4);
+  await page.keyboard.type('A beginning');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.type(`${'word '.repeat(20)}https://lamp.example/ `);
+  await expect(steps.getByLabel('Done:')).toHaveCount(2);
+  await expect(text(page).locator('[data-hint]')).toHaveCount(0);
+  await steps.getByRole('button', { name: 'Put the first steps away' }).click();
+  await expect(steps).toHaveCount(0);
+  await page.getByRole('button', { name: 'Keys and guide' }).click();
+  await page.getByRole('dialog').getByRole('searchbox').fill('guarded');
+  await expect(page.getByRole('dialog')).toContainText('asks readers for something first');
+});

@@ -35,6 +35,7 @@ test('asks by the address of the route, with what is sent as JSON', async () => 
     '{"title":"Tides"}',
     'GET /api/titles?href=https%3A%2F%2Flamp.example%2F%3Fa%3Db%26c',
     'POST /api/books/b%2F1/snapshots/s/restore',
+    '{}',
   ]);
 });
 

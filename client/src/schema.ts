@@ -1795,6 +1795,8 @@ export interface components {
             travels: "inside" | "beside" | "public";
             /** @description Where readers get it, when it is at a public address */
             address: string | null;
+            /** @description How many versions before this one can be gone back to */
+            earlier?: number;
         };
         ShelfTakenDto: {
             file: components["schemas"]["ShelfFileDto"];

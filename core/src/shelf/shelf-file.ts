@@ -24,6 +24,8 @@ export interface ShelfFile {
   travels: Travels;
   /** Where readers get it, when it is at a public address. */
   address: string | null;
+  /** How many versions before this one can be gone back to. */
+  earlier?: number;
 }
 
 /** Another book of the Library, as far as links to it need it. */

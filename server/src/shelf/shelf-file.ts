@@ -17,5 +17,6 @@ export function shelfFileOf(row: EnclosureEntity): ShelfFile {
     pixels,
     size: Number(row.size),
     claims: claimOf(name, type),
+    earlier: row.earlier?.length ?? 0,
   };
 }

@@ -47,6 +47,9 @@ export class ShelfFileDto implements ShelfFile {
 
   @Words({ nullable: true, description: 'Where readers get it, when it is at a public address' })
   address: string | null;
+
+  @Whole({ optional: true, description: 'How many versions before this one can be gone back to' })
+  earlier?: number;
 }
 
 export class ShelfTakenDto implements ShelfTaken {

@@ -31,7 +31,7 @@ const worker: AuditWorker = {
   onerror: null,
 };
 const answer = (data: Partial<AuditAnswer>) =>
-  worker.onmessage?.call(worker as Worker, { data: { mentions: [], news: null, ...data } } as MessageEvent);
+  worker.onmessage?.call(worker as Worker, { data: { found: [], news: null, ...data } } as MessageEvent);
 
 function started() {
   const store = createBookStore();

@@ -20,6 +20,7 @@ import { slipPlugin } from './plugins/slip-plugin.js';
 import { withinBounds } from './plugins/within-bounds.js';
 import { firstLines } from './plugins/first-lines.js';
 import { foundWords } from './plugins/found-words.js';
+import { unspelled } from './plugins/unspelled.js';
 import { shownSigns } from './plugins/shown-signs.js';
 import { tables } from './plugins/tables.js';
 import { uniqueIds } from './plugins/unique-ids.js';
@@ -68,6 +69,7 @@ export function createState(doc: Node, actions: LinkActions, window: string): Ed
       numbersShown(actions.chapter),
       keptSpots(),
       firstLines(),
+      unspelled(),
       shownSigns(),
       foundWords(),
       droppedFiles(),

@@ -21,10 +21,12 @@ export interface LeadsToProps {
   companion(title: string, goThere: boolean): void;
   /** Takes a suggestion and accepts in one step. */
   accept(destination: Destination): void;
+  /** The words that are to become a link. */
+  words?: string;
 }
 
 /** The one field for a destination: it says what it took the words for, suggests from every kind, and takes files. */
-export function LeadsTo({ field, entry, change, companion, accept }: LeadsToProps) {
+export function LeadsTo({ field, entry, change, companion, accept, words }: LeadsToProps) {
   const id = useId();
   const chooser = useRef<HTMLInputElement>(null);
   const [listing, setListing] = useState(false);
@@ -32,7 +34,12 @@ export function LeadsTo({ field, entry, change, companion, accept }: LeadsToProp
   const [focused, setFocused] = useState(false);
   const { recognition, destination, dropped } = readEntry(entry);
   const isWords = recognition !== null && !recognition.ok && recognition.refusal === 'words';
-  const suggestions = useSuggestions(focused ? (entry.picked ? '' : entry.typed) : null, isWords);
+  const suggestions = useSuggestions(
+    focused ? (entry.picked ? '' : entry.typed) : null,
+    isWords,
+    false,
+    words,
+  );
   const open = listing && suggestions.length > 0;
   // Words that are no address can only mean what they are called: Enter takes the first.
   const [first] = suggestions;

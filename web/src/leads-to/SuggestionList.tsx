@@ -42,9 +42,15 @@ export function SuggestionList<Offered extends Suggestion>({
           <span className="mt-0.5">
             <KindMark kind={'companion' in suggestion ? 'book' : suggestion.destination.kind} />
           </span>
-          <span className="min-w-0">
-            <span className="block break-words">{suggestion.words}</span>
-            <span className="block text-xs text-soft">{suggestion.about}</span>
+          <span className="min-w-0 grow">
+            <span className="flex items-baseline gap-3">
+              <span className="min-w-0 grow truncate" title={suggestion.words}>
+                {suggestion.words}
+              </span>
+              <span className="max-w-[45%] shrink-0 truncate text-xs text-soft" title={suggestion.about}>
+                {suggestion.about}
+              </span>
+            </span>
             {index === marked && 'destination' in suggestion && suggestion.destination.kind === 'place' && (
               <PlacePreview place={suggestion.destination.place} />
             )}

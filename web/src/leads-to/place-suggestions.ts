@@ -44,12 +44,17 @@ export function fittingPlaces(
     .sort(
       (one, other) =>
         other.fit - one.fit ||
+        rankOf(one.place) - rankOf(other.place) ||
         used(one.place, recent) - used(other.place, recent) ||
         Math.abs(one.place.order - order) - Math.abs(other.place.order - order),
     )
     .slice(0, MOST)
     .map(({ place }) => place);
 }
+
+/** Headings and bookmarks are led to more often than pictures and notes. */
+const rankOf = ({ kind }: Place): number =>
+  kind === 'chapter' || kind === 'heading' || kind === 'bookmark' ? 0 : 1;
 
 const used = ({ id }: Place, recent: readonly string[]): number => {
   const at = recent.indexOf(id);

@@ -107,3 +107,38 @@ describe('what else can be led to', () => {
     ]);
   });
 });
+
+describe('without a word typed', () => {
+  const web = { kind: 'web', href: 'https://lamp.example/' } as const;
+  const lately = [web, { kind: 'place', place: 'two' } as const, { kind: 'place', place: 'gone' } as const];
+  const keys = (words: string) =>
+    suggestionsFor(
+      { typed: '', isWords: false, onlyPlaces: false, words },
+      known({ order: 32 }, { lately }),
+    ).map(({ key }) => key);
+  test('the last destinations come first, then the places near, each once, and a book of that name', () => {
+    expect(keys('tide tables')).toEqual([
+      'lately https://lamp.example/',
+      'place two',
+      'place bench',
+      'place oil',
+      'place light',
+      'place one',
+      'companion',
+    ]);
+    expect(keys(' ')).not.toContain('companion');
+  });
+});
+
+test('of equal fit headings and bookmarks come before pictures and notes, however near', () => {
+  const all = new Map([
+    place('note', 'note', 'The lamp', { order: 1 }),
+    place('figure', 'figure', 'The lamp', { order: 2 }),
+    place('heading', 'heading', 'The lamp', { level: 2, order: 90 }),
+  ]);
+  expect(offered('the lamp', known({ places: all }))).toEqual([
+    'place heading',
+    'place note',
+    'place figure',
+  ]);
+});

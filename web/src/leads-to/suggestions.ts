@@ -1,6 +1,7 @@
 import { hrefOf, type Destination } from '@vennet/core/destination';
 import { fileWords, message } from '@vennet/core/language';
 import type { Place } from '@vennet/core/manuscript';
+import { destinationWords } from '../book/destination-words.js';
 import type { BookStore } from '../book/store.js';
 import { fitting, fold } from './fits.js';
 import { aboutPlace, fittingPlaces, type PlaceSearch } from './place-suggestions.js';
@@ -18,6 +19,8 @@ export interface Asked {
   typed: string;
   isWords: boolean;
   onlyPlaces: boolean;
+  /** The words that are to become a link: what a book that is started for them would be called. */
+  words?: string;
 }
 
 /** What suggestions are made of. */
@@ -25,18 +28,28 @@ export interface Known {
   search: PlaceSearch;
   links: BookStore['links'];
   surroundings: BookStore['surroundings'];
+  /** Destinations of links that were made lately, the newest first. */
+  lately?: readonly Destination[];
 }
 
 /**
  * What fits the words: places of this book, files, other books, and addresses that the book leads to already; those used
- * most first. Words that are no address can become a companion book. Without words: places used lately, and those near.
+ * most first. Words that are no address can become a companion book. Without words: the last destinations, the places near, and a
+ * book that is called as the words of the link.
  */
 export function suggestionsFor(
-  { typed, isWords, onlyPlaces }: Asked,
-  { search, links, surroundings }: Known,
+  { typed, isWords, onlyPlaces, words = '' }: Asked,
+  { search, links, surroundings, lately = [] }: Known,
 ): Suggestion[] {
   const wanted = typed.trim();
-  if (wanted === '' || onlyPlaces) return inPlaces(wanted, search);
+  if (onlyPlaces) return inPlaces(wanted, search);
+  if (wanted === '') {
+    const before = usedLately(lately, search, surroundings);
+    const known = new Set(before.map(({ key }) => key));
+    const near = inPlaces('', search).filter(({ key }) => !known.has(key));
+    const [start] = words.trim() === '' ? [] : companions(words.trim());
+    return [...before, ...near, ...(start ? [start] : [])];
+  }
   const found = [
     ...inPlaces(wanted, search),
     ...(wanted.length < 2
@@ -57,14 +70,34 @@ function best<Item>(items: Iterable<Item>, wanted: string, words: (item: Item) =
     .map(({ item }) => item);
 }
 
-function inPlaces(wanted: string, search: PlaceSearch): Suggestion[] {
-  return fittingPlaces(wanted, search).map((place) => ({
-    key: `place ${place.id}`,
-    words: place.kind === 'heading' || place.kind === 'chapter' ? numbered(place) : place.words,
-    about: aboutPlace(place, search.titles),
-    destination: { kind: 'place', place: place.id },
-  }));
+/** How many of the last destinations are offered. */
+const LAST = 5;
+
+function usedLately(
+  lately: readonly Destination[],
+  search: PlaceSearch,
+  surroundings: BookStore['surroundings'],
+): Suggestion[] {
+  return lately.slice(0, LAST).flatMap((destination): Suggestion[] => {
+    if (destination.kind === 'place') {
+      const place = search.places.get(destination.place);
+      return place ? [ofPlace(place, search)] : [];
+    }
+    const words = destinationWords(destination, { places: search.places, surroundings });
+    return [{ key: `lately ${hrefOf(destination)}`, words, about: 'Used lately', destination }];
+  });
 }
+
+function inPlaces(wanted: string, search: PlaceSearch): Suggestion[] {
+  return fittingPlaces(wanted, search).map((place) => ofPlace(place, search));
+}
+
+const ofPlace = (place: Place, { titles }: PlaceSearch): Suggestion => ({
+  key: `place ${place.id}`,
+  words: place.kind === 'heading' || place.kind === 'chapter' ? numbered(place) : place.words,
+  about: aboutPlace(place, titles),
+  destination: { kind: 'place', place: place.id },
+});
 
 const numbered = ({ label, words }: Place): string => (label ? `${label} ${words}` : words);
 

@@ -33,8 +33,8 @@ function Steps({ book, away }: { book: string; away(): void }) {
   const steps = [
     { done: words >= BEGUN, words: 'Write, or paste what you have' },
     { done: links > 0, words: 'Select words and press Ctrl/Cmd+K: they become a link' },
-    { done: isChecked, words: 'Check where the links lead', to: 'register' },
-    { done: isMade, words: 'Publish, and read the proof', to: 'publish' },
+    { done: isChecked, words: 'See whether every link leads somewhere', to: 'register' },
+    { done: isMade, words: 'Make a file of it, and read its proof', to: 'publish' },
   ];
   if (!exports || steps.every(({ done }) => done)) return null;
   return (

@@ -1,7 +1,7 @@
 import { type ShelfFile } from '@vennet/core/shelf';
 import { fileWords, message } from '@vennet/core/language';
 import { AlertDialog } from 'radix-ui';
-import { Download, FileUp, Trash2 } from 'lucide-react';
+import { Download, FileUp, Trash2, Undo2 } from 'lucide-react';
 import { useRef } from 'react';
 import { enclosureFile } from '@vennet/client';
 import { useNotices } from '../parts/notices.js';
@@ -45,6 +45,17 @@ export function FileActions({ file, uses }: { file: ShelfFile; uses: FileUse[] }
           event.target.value = '';
         }}
       />
+      {file.earlier ? (
+        <button
+          type="button"
+          className="button"
+          data-look="quiet"
+          data-size="small"
+          onClick={() => void openBook().files.goBack(file.id)}
+        >
+          <Undo2 size={15} aria-hidden="true" /> Go back to the version before
+        </button>
+      ) : null}
       <RemoveFile file={file} uses={uses} />
     </div>
   );

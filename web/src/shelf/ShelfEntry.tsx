@@ -21,6 +21,7 @@ interface EntryProps {
 /** One file: what it is, who can open it, how it travels; opened, its name, words, checksum and uses. */
 export function ShelfEntry({ file, book, uses, open, toggle }: EntryProps) {
   const stopped = file.opensFor !== 'everyone' && uses.some(({ link }) => link !== null);
+  const nowhere = file.travels === 'public' && !file.address;
   return (
     <div className="border-b border-line" style={open ? { background: 'var(--sheet)' } : undefined}>
       <div
@@ -46,11 +47,22 @@ export function ShelfEntry({ file, book, uses, open, toggle }: EntryProps) {
           {typeWords(file.type, file.name)}{' '}
           <span className="text-soft tabular-nums">{sizeWords(file.size)}</span>
         </span>
-        <span role="cell" className="flex items-center gap-1.5">
-          {stopped && <SeverityMark severity="must-fix" />}
-          {OPENS_FOR_WORDS[file.opensFor]}
+        <span role="cell">
+          <span className="flex items-center gap-1.5">
+            {stopped && <SeverityMark severity="must-fix" />}
+            {OPENS_FOR_WORDS[file.opensFor]}
+          </span>
+          {stopped && (
+            <span className="block text-xs text-soft">Links lead here, and readers can’t open it.</span>
+          )}
         </span>
-        <span role="cell">{TRAVELS_WORDS[file.travels]}</span>
+        <span role="cell">
+          <span className="flex items-center gap-1.5">
+            {nowhere && <SeverityMark severity="must-fix" />}
+            {TRAVELS_WORDS[file.travels]}
+          </span>
+          {nowhere && <span className="block text-xs text-soft">No address is said yet.</span>}
+        </span>
         <span role="cell" className="tabular-nums">
           {uses.length}
         </span>

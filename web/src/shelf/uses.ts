@@ -19,6 +19,16 @@ export function usesOf(book: Manuscript, links: readonly Link[]): Map<string, Fi
   for (const { id, chapter, destination, before, text, after } of links)
     if (destination.kind === 'file')
       add(destination.enclosure, { key: id, chapter, link: id, before, text: text || '(no words)', after });
+  const cover = book.publication?.cover;
+  if (cover)
+    add(cover, {
+      key: 'cover',
+      chapter: book.chapters[0]?.id ?? '',
+      link: null,
+      before: 'Shown as ',
+      text: 'the cover',
+      after: ' of the book',
+    });
   for (const chapter of book.chapters) {
     const { doc } = readChapter(chapter);
     doc.descendants((node, position) => {

@@ -131,6 +131,7 @@ export function LinkSlip({ link, reading: stored, draft, asked, words, ...host }
       takes={takesFiles((to) => change({ to }))}
     >
       <LeadsTo
+        words={draft ? values.text : undefined}
         field={field}
         entry={values.to}
         change={(to) => change({ to })}

@@ -1,3 +1,4 @@
+import { withoutEmptyParagraphs } from './empty-paragraphs.js';
 import { withPlaceIds } from '../../edits/index.js';
 import { hrefOf, type Destination } from '../../destination/index.js';
 import { plainWords } from '../../language/index.js';
@@ -75,7 +76,7 @@ export function editionOf(
       .map((chapter) => ({
         ...chapter,
         title: plainWords(chapter.title, Infinity),
-        doc: withPlaceIds(docWithinBounds(chapter.doc), chapter.id),
+        doc: withPlaceIds(withoutEmptyParagraphs(docWithinBounds(chapter.doc)), chapter.id),
       })),
   };
   const { book, map, returnsOf, origins } = returnsIn(kept);

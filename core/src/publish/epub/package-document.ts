@@ -79,7 +79,7 @@ function titles({ title, subtitle }: { title: string; subtitle: string }): strin
     element('dc:title', { id }, escapeXml(words)),
     element('meta', { refines: `#${id}`, property: 'title-type' }, type),
   ];
-  return [...typed('title', title, 'main'), ...typed('subtitle', subtitle, 'subtitle')].join('\n');
+  return [...typed('main-title', title, 'main'), ...typed('sub-title', subtitle, 'subtitle')].join('\n');
 }
 
 /** The enclosure that the cover shows; `null` where it is drawn of the title. */

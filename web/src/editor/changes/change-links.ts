@@ -17,7 +17,7 @@ import { destinationWords } from '../../book/destination-words.js';
 import { useBook } from '../../book/store.js';
 import { useNotices } from '../../parts/notices.js';
 import { linkAtSelection } from '../state/links.js';
-import { rememberPlace } from '../state/recent-places.js';
+import { rememberDestination } from '../state/recent-destinations.js';
 import { mint } from '../state/mint.js';
 import { dropDraft } from '../state/slip.js';
 
@@ -40,7 +40,7 @@ export function makeLink(
   const mark = schema.marks.link.create({ id: mint(), destination, hoverNote, look, about });
   const transaction = dropDraft(closeHistory(state.tr));
   const words = flatText(state.doc, draft.from, draft.to);
-  if (destination.kind === 'place') rememberPlace(destination.place);
+  rememberDestination(destination);
   let end = draft.to;
   if (text === words.replaceAll(OBJECT, '') && draft.from < draft.to)
     linkWords(transaction, draft.from, draft.to, mark);

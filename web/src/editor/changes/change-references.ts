@@ -7,7 +7,7 @@ import type { EditorView } from 'prosemirror-view';
 import { mint } from '../state/mint.js';
 import type { Draft } from '../state/kept-drafts.js';
 import { dropDraft } from '../state/slip.js';
-import { rememberPlace } from '../state/recent-places.js';
+import { rememberPlace } from '../state/recent-destinations.js';
 
 /** What the words of a link to a place are: the author's own, or computed as a reference of some form. */
 export interface Reading {

@@ -7,7 +7,7 @@ import type { EditorView } from 'prosemirror-view';
 import { mint } from '../state/mint.js';
 import { useBook } from '../../book/store.js';
 import { useEditor } from '../state/store.js';
-import { rememberPlace } from '../state/recent-places.js';
+import { rememberPlace } from '../state/recent-destinations.js';
 
 /** What is dragged out of the outline: the id of a place. */
 export const PLACE_TYPE = 'application/x-vennet-place';
