@@ -159,7 +159,7 @@ test.describe('a companion', () => {
     await selectWords(page, 'the chapel bell');
     await page.keyboard.press('Control+k');
     await page.keyboard.type('Bells of the Sound');
-    await page.getByRole('option', { name: /Start a companion book called “Bells of the Sound”/ }).click();
+    await page.getByRole('option', { name: /Start a book called “Bells of the Sound”/ }).click();
     await expect(text(page).getByRole('link', { name: 'the chapel bell' })).toHaveCount(1);
     await expect(text(page)).toBeFocused();
     await saved(page);

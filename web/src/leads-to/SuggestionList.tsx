@@ -47,9 +47,11 @@ export function SuggestionList<Offered extends Suggestion>({
               <span className="min-w-0 grow truncate" title={suggestion.words}>
                 {suggestion.words}
               </span>
-              <span className="max-w-[45%] shrink-0 truncate text-xs text-soft" title={suggestion.about}>
-                {suggestion.about}
-              </span>
+              {suggestion.about !== '' && (
+                <span className="max-w-[45%] shrink-0 truncate text-xs text-soft" title={suggestion.about}>
+                  {suggestion.about}
+                </span>
+              )}
             </span>
             {index === marked && 'destination' in suggestion && suggestion.destination.kind === 'place' && (
               <PlacePreview place={suggestion.destination.place} />

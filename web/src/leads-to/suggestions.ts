@@ -141,14 +141,14 @@ function companions(title: string): Suggestion[] {
   return [
     {
       key: 'companion',
-      words: `Start a companion book called “${title}”`,
+      words: `Start a book called “${title}”`,
       about: 'and stay here',
       companion: { title, goThere: false },
     },
     {
       key: 'companion-go',
       words: `Start “${title}” and go there`,
-      about: 'the way back is kept',
+      about: '',
       companion: { title, goThere: true },
     },
   ];
