@@ -4,13 +4,14 @@ import { replaceHits, type FindSearch, type Hit } from '@vennet/core/repair';
 import type { Manuscript } from '@vennet/core/wire';
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { closeHistory } from 'prosemirror-history';
-import { useEffect, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import { openBook } from '../book/open-book.js';
 import { useBook } from '../book/store.js';
 import { goTo } from '../editor/going/visited.js';
 import { showFound } from '../editor/plugins/found-words.js';
 import { useEditor } from '../editor/state/store.js';
 import { useNotices } from '../parts/notices.js';
+import { Tick } from '../parts/Tick.js';
 import { useOnce } from '../parts/use-once.js';
 import { useLeft } from './left-tab.js';
 import { useHits } from './use-hits.js';
@@ -184,13 +185,6 @@ const said = (count: number, at: number): string =>
   at < 0
     ? message('{count, plural, =0 {Nothing is found} one {Found once} other {Found # times}}', { count })
     : `${at + 1} of ${count}`;
-
-const Tick = ({ on, turn, children }: { on: boolean; turn(): void; children: ReactNode }) => (
-  <label className="flex items-center gap-2">
-    <input type="checkbox" className="accent-amber" checked={on} onChange={turn} />
-    {children}
-  </label>
-);
 
 /** Every hit in its sentence, under its chapter. */
 function HitList({

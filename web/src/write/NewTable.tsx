@@ -1,5 +1,6 @@
-import { useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import { insertTable, MOST_NEW, type NewTable as Chosen } from '../editor/changes/tables.js';
+import { Tick } from '../parts/Tick.js';
 import { Labelled } from '../parts/Labelled.js';
 import { AskButtons, AskDialog } from './AskDialog.js';
 import { accept } from './write-asks.js';
@@ -87,10 +88,3 @@ function Count({
     </Labelled>
   );
 }
-
-const Tick = ({ on, turn, children }: { on: boolean; turn(): void; children: ReactNode }) => (
-  <label className="flex items-center gap-2">
-    <input type="checkbox" className="accent-amber" checked={on} onChange={turn} />
-    {children}
-  </label>
-);
