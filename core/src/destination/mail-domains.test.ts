@@ -9,6 +9,8 @@ describe('the domain of an email', () => {
   test.each([
     ['gmial.com', 'gmail.com'],
     ['gmaill.com', 'gmail.com'],
+    ['gmai.com', 'gmail.com'],
+    ['yaho.com', 'yahoo.com'],
     ['gmail.con', 'gmail.com'],
     ['hotmial.com', 'hotmail.com'],
     ['outlok.com', 'outlook.com'],

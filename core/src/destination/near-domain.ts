@@ -1,4 +1,4 @@
-import { OTHER_MAIL_DOMAINS, PUBLIC_MAIL_DOMAINS } from './mail-domains.js';
+import { OTHER_MAIL_DOMAINS, PUBLIC_MAIL_DOMAINS, SHORT_SLIPS } from './mail-domains.js';
 
 /** Names this short differ by one letter too easily. */
 const SHORTEST = 5;
@@ -45,7 +45,9 @@ const PUBLIC: ReadonlyMap<string, number> = new Map(PUBLIC_MAIL_DOMAINS.map((dom
 
 /** The public mail domain that was perhaps meant by the domain of an email; `null` where there is none, or it is one. */
 export const nearMailDomain = (domain: string, registrable: (domain: string) => string): string | null =>
-  PUBLIC.has(domain) || OTHER_MAIL_DOMAINS.has(domain) ? null : nearDomain(domain, PUBLIC, registrable);
+  PUBLIC.has(domain) || OTHER_MAIL_DOMAINS.has(domain)
+    ? null
+    : (SHORT_SLIPS.get(domain) ?? nearDomain(domain, PUBLIC, registrable));
 
 /** The domains of a book that a domain can be taken for, and the other way round: those whose verdict changes with its count. */
 export function slipsOf(

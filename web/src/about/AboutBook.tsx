@@ -21,10 +21,7 @@ export function AboutBook() {
   const book = useBook((store) => store.book);
   const { details } = openBook();
   const { state } = useStore(details.state);
-  useEffect(() => {
-    details.goOn();
-    return () => void details.settled();
-  }, [details]);
+  useEffect(() => () => void details.settled(), [details]);
   if (!book) return null;
   return (
     <main className="grow overflow-auto">

@@ -25,6 +25,8 @@ export function BookRooms() {
     setFault(null);
     openBook()
       .open(id)
+      // What an earlier page has left to be sent.
+      .then(() => openBook().details.goOn())
       .catch((error: Error) => setFault(error.message));
   }, [id]);
   useEffect(load, [load]);
