@@ -117,10 +117,12 @@ for (const colorScheme of ['light', 'dark'] as const)
           expect(await axe(page)).toEqual([]);
           await page.keyboard.press('Escape');
         }
+        await expect(text(page)).toBeFocused();
         await page.keyboard.press('Control+Alt+t');
         await expect(page.getByRole('dialog', { name: 'A new table' })).toBeVisible();
         expect(await axe(page)).toEqual([]);
         await page.keyboard.press('Escape');
+        await expect(text(page)).toBeFocused();
         await page.keyboard.press('Control+Alt+f');
         await page.getByRole('searchbox', { name: 'Find' }).fill('tide');
         await expect(page.getByTestId('hits')).toHaveText(/Found/);

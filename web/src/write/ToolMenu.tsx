@@ -39,13 +39,14 @@ export function ToolMenu({
     chosen.current = null;
   };
   return (
-    <DropdownMenu.Root>
+    // The text beside stays what it is: nothing of it is hidden from anybody while the menu is open.
+    <DropdownMenu.Root modal={false}>
       <Toolbar.Button asChild>
         <DropdownMenu.Trigger className={`button ${className}`} data-look="quiet" data-size="small">
           {face}
         </DropdownMenu.Trigger>
       </Toolbar.Button>
-      <DropdownMenu.Portal>
+      <DropdownMenu.Portal container={document.querySelector('main')}>
         <DropdownMenu.Content className="menu" align="start" onCloseAutoFocus={closed}>
           {items.map(({ words, about, checked, apart = false, command }) =>
             checked === undefined ? (
