@@ -96,24 +96,18 @@ export function wordsOf(node: Node, say: Saying = SILENT): string {
   return words.replace(/\s+/g, ' ').trim();
 }
 
-/** Words of lines that were counted: a key changes one line. */
+/** What was counted, of lines and of whole texts: a key changes one line. */
 const counted = new WeakMap<Node, number>();
 
 /** How many words a chapter, or a piece of one, has: runs of signs between white space. */
 export function countWords(doc: Node): number {
-  if (doc.isTextblock) return countLine(doc);
+  const known = counted.get(doc);
+  if (known !== undefined) return known;
   let sum = 0;
-  doc.descendants((node) => {
-    if (node.isTextblock) sum += countLine(node);
-    return !node.isTextblock;
-  });
+  if (doc.isTextblock) sum = wordsBetween(doc, 0, doc.content.size);
+  else doc.forEach((child) => void (sum += countWords(child)));
+  counted.set(doc, sum);
   return sum;
-}
-
-function countLine(line: Node): number {
-  const known = counted.get(line) ?? wordsBetween(line, 0, line.content.size);
-  counted.set(line, known);
-  return known;
 }
 
 /** How many words stand between two spots, pieces of words among them. */

@@ -25,6 +25,9 @@ const simple = (tag: string, ...also: string[]): MarkSpec => ({
   toDOM: () => [tag, 0],
 });
 
+/** How words in small capitals are called on a page. */
+export const SMALL_CAPITALS = 'small-capitals';
+
 /** In order of rank: a mark earlier in this list encloses those after it. */
 export const marks = {
   link: {
@@ -106,11 +109,11 @@ export const marks = {
   struck: simple('s', 'del', 'strike'),
   small_capitals: {
     parseDOM: [
-      { tag: 'span.small-capitals' },
+      { tag: `span.${SMALL_CAPITALS}` },
       { style: 'font-variant=small-caps' },
       { style: 'font-variant-caps=small-caps' },
     ],
-    toDOM: () => ['span', { class: 'small-capitals' }, 0],
+    toDOM: () => ['span', { class: SMALL_CAPITALS }, 0],
   },
   code: simple('code'),
   subscript: { ...simple('sub'), excludes: 'superscript' },

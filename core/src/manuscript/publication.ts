@@ -44,6 +44,9 @@ export const NO_PUBLICATION: Publication = {
 /** The line that the names of authors make, as it stands on a title page and in lists. */
 export const authorLine = (names: readonly string[]): string => names.join(', ');
 
+/** What is kept of authors beside their line: nothing where that says it already. */
+export const authorList = (names: readonly string[]): string[] => (names.length > 1 ? [...names] : []);
+
 /** The authors of a book, one by one. Where its line of authors was changed by itself, that line is one author. */
 export function authorsOf({ author, publication }: { author: string; publication?: Publication }): string[] {
   const names = publication?.authors ?? [];

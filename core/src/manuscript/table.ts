@@ -26,21 +26,26 @@ interface Json {
 const isNode = (value: unknown): value is Json =>
   typeof value === 'object' && value !== null && 'type' in value;
 
+const isRow = (value: unknown): boolean => isNode(value) && value.type === 'table_row';
+
 /**
  * The JSON of a chapter as the schema has it now. In version 1 the rows of a table stood beside its caption, without a body around them.
  * What is of today comes back as it is.
  */
 export function upgradedChapter<Given>(json: Given): Given {
   if (!isNode(json) || !Array.isArray(json.content)) return json;
-  const content: unknown[] = json.content.map((child: unknown) => upgradedChapter(child));
-  const rows =
-    json.type === 'table' ? content.filter((child) => isNode(child) && child.type === 'table_row') : [];
-  if (rows.length > 0)
-    return {
-      ...json,
-      content: [...content.filter((child) => !rows.includes(child)), { type: 'table_body', content: rows }],
-    };
-  return content.every((child, index) => child === (json.content as unknown[])[index])
-    ? json
-    : { ...json, content };
+  const before: unknown[] = json.content;
+  // Most chapters are of today: nothing is copied until something is otherwise.
+  let content = before;
+  for (const [index, child] of before.entries()) {
+    const now = upgradedChapter(child);
+    if (now === child) continue;
+    if (content === before) content = [...before];
+    content[index] = now;
+  }
+  if (json.type === 'table' && content.some(isRow)) {
+    const body = { type: 'table_body', content: content.filter(isRow) };
+    content = [...content.filter((child) => !isRow(child)), body];
+  }
+  return content === before ? json : { ...json, content };
 }

@@ -1,8 +1,18 @@
 import { Slice, Fragment, type Mark, type Node } from 'prosemirror-model';
 import { Transform } from 'prosemirror-transform';
 import { hrefOf, recognise } from '../destination/index.js';
-import { attrsOf, linksOf, OBJECT, schema, type Link, type ReadBook } from '../manuscript/index.js';
+import {
+  attrsOf,
+  groupedBy,
+  linksOf,
+  linksOfChapter,
+  OBJECT,
+  schema,
+  type Link,
+  type ReadBook,
+} from '../manuscript/index.js';
 import type { ChangedChapter } from '../edits/index.js';
+import { lineText, saidOf } from './line-text.js';
 import { applyRepair } from './repair.js';
 import { WordEnds } from './word-ends.js';
 
@@ -46,7 +56,7 @@ export function findWords(book: ReadBook, search: FindSearch): Hit[] {
     if (!isSearched(id)) continue;
     doc.descendants((node, position) => {
       if (!node.isTextblock) return true;
-      const line = lineOf(node);
+      const line = lineText(node);
       for (const [start, end] of matcher(line.text))
         hits.push({
           chapter: id,
@@ -134,18 +144,6 @@ function folded(
   return { text: made, starts, ends };
 }
 
-/** The words of a line; whatever is no text stands as one sign that no word has. */
-function lineOf(node: Node): { text: string; positions: number[] } {
-  let text = '';
-  const positions: number[] = [];
-  node.forEach((child, offset) => {
-    const said = child.isText ? (child.text ?? '') : child.type.name === 'hard_break' ? ' ' : OBJECT;
-    for (let unit = 0; unit < said.length; unit++) positions.push(offset + unit);
-    text += said;
-  });
-  return { text, positions };
-}
-
 export interface Replaced {
   chapters: ChangedChapter[];
   changed: number;
@@ -155,17 +153,13 @@ export interface Replaced {
 
 /** Replaces all that a search finds. Links, bookmarks and notes stay, with the words that they have then. */
 export function replaceAll(book: ReadBook, search: FindSearch, replacement: string): Replaced {
-  const hits = findWords(book, search);
+  const hits = groupedBy(findWords(book, search), ({ chapter }) => chapter);
   const result: Replaced = { chapters: [], changed: 0, left: 0 };
   for (const { id, doc } of book.chapters) {
+    const own = hits.get(id);
+    if (!own) continue;
     const transform = new Transform(doc);
-    const own = hits.filter(({ chapter }) => chapter === id);
-    const { changed, left } = replaceHits(
-      transform,
-      own,
-      replacement,
-      linksOf({ ...book, chapters: book.chapters.filter((one) => one.id === id) }),
-    );
+    const { changed, left } = replaceHits(transform, own, replacement, linksOfChapter(doc, id));
     result.changed += changed;
     result.left += left;
     if (transform.docChanged) result.chapters.push({ id, doc: transform.doc, transform });
@@ -188,9 +182,10 @@ export function replaceHits(
     if (was !== null) done[was ? 'changed' : 'left'] += 1;
   };
   // Addresses first: they change no position.
-  const byLink = new Map<string, Hit[]>();
-  for (const hit of hits)
-    if (hit.link !== null) byLink.set(hit.link.id, [...(byLink.get(hit.link.id) ?? []), hit]);
+  const byLink = groupedBy(
+    hits.filter(({ link }) => link !== null),
+    ({ link }) => link?.id ?? '',
+  );
   for (const [id, own] of byLink) {
     const link = links.find((one) => one.id === id);
     const was = link ? replaceInAddress(transform, link, own, replacement) : null;
@@ -234,8 +229,6 @@ const holdersOf = (node: Node): readonly string[] =>
     );
 
 interface Piece {
-  from: number;
-  to: number;
   marks: readonly Mark[];
   holders: readonly string[];
 }
@@ -246,9 +239,7 @@ function replaceInText(transform: Transform, hit: Hit, replacement: string): boo
   if (hit.to > doc.content.size) return null;
   const $from = doc.resolve(hit.from);
   if (!$from.parent.isTextblock || hit.to > $from.end()) return null;
-  const said = doc.textBetween(hit.from, hit.to, undefined, (leaf) =>
-    leaf.type.name === 'hard_break' ? ' ' : OBJECT,
-  );
+  const said = doc.textBetween(hit.from, hit.to, undefined, saidOf);
   if (said !== hit.text || said === replacement) return null;
   const { start, end } = differing(said, replacement);
   const [from, to] = [hit.from + start, hit.to - end];
@@ -256,8 +247,8 @@ function replaceInText(transform: Transform, hit: Hit, replacement: string): boo
   const pieces: Piece[] = [];
   $from.parent.forEach((child, offset) => {
     const at = $from.start() + offset;
-    const [first, last] = [Math.max(from, at), Math.min(to, at + child.nodeSize)];
-    if (first < last) pieces.push({ from: first, to: last, marks: child.marks, holders: holdersOf(child) });
+    if (Math.max(from, at) < Math.min(to, at + child.nodeSize))
+      pieces.push({ marks: child.marks, holders: holdersOf(child) });
   });
   // Where only something is put in, it belongs to what stands before it within the hit, or after.
   if (pieces.length === 0) {

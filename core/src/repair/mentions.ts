@@ -1,7 +1,8 @@
 import type { Node } from 'prosemirror-model';
 import type { Transform } from 'prosemirror-transform';
 import type { Destination } from '../destination/index.js';
-import { flatText, linkMark, OBJECT, schema, type LinkLook, type ReadBook } from '../manuscript/index.js';
+import { flatText, linkMark, schema, type LinkLook, type ReadBook } from '../manuscript/index.js';
+import { lineText, type LineText } from './line-text.js';
 import { WordEnds } from './word-ends.js';
 
 /** What to look for, and where. */
@@ -37,6 +38,7 @@ const AROUND = 70;
 export function findMentions(book: ReadBook, search: MentionSearch): Mention[] {
   const wanted = fold(search.words.trim(), search.matchCase, book.language);
   if (wanted === '') return [];
+  const isClosed = closedTo(search.code);
   const mentions: Mention[] = [];
   for (const chapter of book.chapters) {
     if (search.chapters && !search.chapters.includes(chapter.id)) continue;
@@ -45,7 +47,7 @@ export function findMentions(book: ReadBook, search: MentionSearch): Mention[] {
       if (!node.isTextblock || (search.firstOnly && mentions.length > first)) return !node.isTextblock;
       if (node.type.name === 'heading' && !search.headings) return false;
       if (node.type.spec.code && !search.code) return false;
-      const block = readBlock(node, search.code);
+      const block = lineText(node, isClosed);
       const folded = fold(block.text, search.matchCase, book.language);
       for (let at = folded.indexOf(wanted), words: WordEnds | null = null; at >= 0;) {
         const end = at + wanted.length;
@@ -76,36 +78,13 @@ function cut(length: number, atEnd = false): RegExp {
   return atEnd ? /\S*$/ : /^\S*/;
 }
 
-interface Block {
-  text: string;
-  /** For each UTF-16 unit of the text, its offset in the block's content. */
-  positions: Uint32Array;
-  /** 1 where a unit can't be part of a mention: it is linked, or code. */
-  closed: Uint8Array;
-}
+const offsetOf = ({ positions }: LineText, unit: number): number => positions[unit] ?? 0;
 
-const offsetOf = ({ positions }: Block, unit: number): number => positions[unit] ?? 0;
-
-/** Anything that is no text stands as one sign that no word has. */
-function readBlock(node: Node, code: boolean): Block {
-  let text = '';
-  const pieces: { start: number; length: number; offset: number; closed: boolean }[] = [];
-  node.forEach((child, offset) => {
-    const said = child.isText ? (child.text ?? '') : child.type.name === 'hard_break' ? ' ' : OBJECT;
-    const closed =
-      linkMark(child) !== undefined || (!code && schema.marks.code.isInSet(child.marks) !== undefined);
-    pieces.push({ start: text.length, length: said.length, offset, closed });
-    text += said;
-  });
-  const positions = new Uint32Array(text.length);
-  const closed = new Uint8Array(text.length);
-  for (const piece of pieces)
-    for (let unit = 0; unit < piece.length; unit++) {
-      positions[piece.start + unit] = piece.offset + unit;
-      closed[piece.start + unit] = piece.closed ? 1 : 0;
-    }
-  return { text, positions, closed };
-}
+/** No part of a mention can be linked already, or code where that is left out. */
+const closedTo =
+  (code: boolean) =>
+  (child: Node): boolean =>
+    linkMark(child) !== undefined || (!code && schema.marks.code.isInSet(child.marks) !== undefined);
 
 /** Letters made small where that keeps their number, and every space a plain one: offsets stay as they are. */
 function fold(text: string, matchCase: boolean, language: string): string {

@@ -40,9 +40,9 @@ export class SnapshotsService {
   ) {}
 
   /** Keeps the text of a book as it is now. */
-  async keepNow(manager: EntityManager, bookId: string, reason: string): Promise<string> {
+  async keepNow(manager: EntityManager, bookId: string, reason: string, name = ''): Promise<string> {
     const chapters = await manager.find(ChapterEntity, { where: { bookId }, order: { position: 'ASC' } });
-    return this.keep(manager, bookId, chapters, reason);
+    return this.keep(manager, bookId, chapters, reason, name);
   }
 
   async keep(
@@ -68,10 +68,9 @@ export class SnapshotsService {
 
   /** Keeps the book as it is now, by a name. */
   async keepNamed(bookId: string, name: string): Promise<void> {
-    await this.database.transaction(async (manager) => {
-      const chapters = await manager.find(ChapterEntity, { where: { bookId }, order: { position: 'ASC' } });
-      await this.keep(manager, bookId, chapters, 'Kept by its name', refusedEmpty(name));
-    });
+    await this.database.transaction((manager) =>
+      this.keepNow(manager, bookId, 'Kept by its name', refusedEmpty(name)),
+    );
   }
 
   /** Gives a version a name, by which it stays; without one it may go with time. */

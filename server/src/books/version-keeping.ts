@@ -1,4 +1,5 @@
 import { Injectable, Logger, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common';
+import { groupedBy } from '@vennet/core/manuscript';
 import { DataSource, In } from 'typeorm';
 import { SnapshotEntity } from '../database/entities/snapshot.entity.js';
 import { SnapshotsService } from './snapshots.service.js';
@@ -74,9 +75,7 @@ export class VersionKeeping implements OnApplicationBootstrap, OnApplicationShut
   async thin(now = new Date()): Promise<void> {
     const repository = this.database.getRepository(SnapshotEntity);
     const rows = await repository.find({ select: { id: true, bookId: true, createdAt: true, name: true } });
-    const byBook = new Map<string, SnapshotEntity[]>();
-    for (const row of rows) byBook.set(row.bookId, [...(byBook.get(row.bookId) ?? []), row]);
-    for (const versions of byBook.values()) {
+    for (const versions of groupedBy(rows, ({ bookId }) => bookId).values()) {
       const going = versionsToThin(versions, now);
       if (going.length > 0) await repository.delete({ id: In(going) });
     }

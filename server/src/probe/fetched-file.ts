@@ -1,5 +1,6 @@
 import type { Dispatcher } from 'undici';
 import { get } from './get.js';
+import { locationOf } from './location.js';
 
 export interface FetchedFile {
   /** The address at which it was, after redirects. */
@@ -9,6 +10,8 @@ export interface FetchedFile {
 
 /** Why a file did not come, in words for the author. */
 export class NotFetched extends Error {}
+
+const NO_ADDRESS = 'it is no web address';
 
 export interface FetchOptions {
   dispatcher: Dispatcher;
@@ -29,16 +32,16 @@ export async function fetchedFile(
   let href = address;
   for (let step = 0; step <= redirects; step++) {
     const protocol = URL.canParse(href) ? new URL(href).protocol : '';
-    if (protocol !== 'http:' && protocol !== 'https:') throw new NotFetched('it is no web address');
+    if (protocol !== 'http:' && protocol !== 'https:') throw new NotFetched(NO_ADDRESS);
     const reply = await get(href, { dispatcher, timeout, headers, signal }).catch(() => {
       throw new NotFetched('the site does not answer, or may not be asked');
     });
     const { status, body } = reply;
-    const location = reply.headers.get('location');
-    if (status >= 300 && status < 400 && location) {
+    const next = status >= 300 && status < 400 ? locationOf(reply.headers.all('location'), href) : null;
+    if (next !== null) {
       body.destroy();
-      if (!URL.canParse(location, href)) break;
-      href = new URL(location, href).href;
+      if (next === undefined) throw new NotFetched(NO_ADDRESS);
+      href = next;
       continue;
     }
     if (status !== 200) {

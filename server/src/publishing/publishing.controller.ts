@@ -4,6 +4,7 @@ import { ApiAcceptedResponse, ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import { coverDrawing, type ShapelessSign } from '@vennet/core/publish';
 import type { ExportJob, Started } from '@vennet/core/wire';
 import type { Request, Response } from 'express';
+import { BooksService } from '../books/books.service.js';
 import { Reports } from '../reports/reports.service.js';
 import { ExportJobDto, FormPreviewDto, NewExportDto, ShapelessSignDto } from './publishing.dto.js';
 import { archiveOf } from './archive.js';
@@ -17,6 +18,7 @@ import { StartedDto } from '../jobs/job.dto.js';
 @Controller('api')
 export class PublishingController {
   constructor(
+    private readonly books: BooksService,
     private readonly publishing: PublishingService,
     private readonly setPages: PagesService,
     private readonly reports: Reports,
@@ -57,7 +59,7 @@ export class PublishingController {
   @Get('books/:id/cover')
   @ApiOkResponse(FILE_ANSWER)
   async cover(@Param('id', ParseUUIDPipe) id: string, @Res() response: Response): Promise<void> {
-    const drawing = coverDrawing(await this.publishing.bookOf(id));
+    const drawing = coverDrawing(await this.books.book(id));
     response.set({ 'content-type': 'image/svg+xml', 'cache-control': 'no-store' }).send(drawing);
   }
 

@@ -74,10 +74,6 @@ export class PublishingService implements OnApplicationBootstrap {
       this.jobs.add('export', id);
   }
 
-  bookOf(id: string): Promise<BookEntity> {
-    return this.books.book(id);
-  }
-
   async start(bookId: string, format: Format): Promise<string> {
     const { title } = await this.books.book(bookId);
     const id = randomUUID();

@@ -1,4 +1,4 @@
-import { authorLine, authorsOf, type Contributor } from '@vennet/core/manuscript';
+import { authorLine, authorList, authorsOf, type Contributor } from '@vennet/core/manuscript';
 import type { Manuscript } from '@vennet/core/wire';
 import type { DetailChanges } from '../book/details.js';
 
@@ -19,7 +19,7 @@ export function withPeople(people: readonly Contributor[]): DetailChanges {
   return {
     author: authorLine(authors),
     publication: {
-      authors: authors.length > 1 ? authors : [],
+      authors: authorList(authors),
       contributors: named.filter(({ role }) => role !== AUTHOR),
     },
   };

@@ -5,7 +5,7 @@ import { gapCursor } from 'prosemirror-gapcursor';
 import { history } from 'prosemirror-history';
 import { InputRule, inputRules, textblockTypeInputRule, wrappingInputRule } from 'prosemirror-inputrules';
 import type { Node } from 'prosemirror-model';
-import { EditorState, TextSelection } from 'prosemirror-state';
+import { EditorState } from 'prosemirror-state';
 import { autolink } from './plugins/autolink.js';
 import { besideSelected } from './plugins/beside-selected.js';
 import { numbersShown } from './plugins/numbers-plugin.js';
@@ -14,7 +14,7 @@ import { pastedText } from './plugins/paste.js';
 import { droppedFiles } from './changes/insert-pictures.js';
 import { keptDrafts } from './plugins/kept-drafts.js';
 import { keptSpots } from './state/kept-spots.js';
-import { putRule } from './changes/put-rule.js';
+import { withRule } from './changes/put-rule.js';
 import { keys, type LinkActions } from './keys.js';
 import { slipPlugin } from './plugins/slip-plugin.js';
 import { withinBounds } from './plugins/within-bounds.js';
@@ -24,17 +24,6 @@ import { unspelled } from './plugins/unspelled.js';
 import { shownSigns } from './plugins/shown-signs.js';
 import { tables } from './plugins/tables.js';
 import { uniqueIds } from './plugins/unique-ids.js';
-
-/** A rule in the place of what was typed. */
-function ruleTyped(state: EditorState, _match: RegExpMatchArray, start: number, end: number) {
-  let made: EditorState['tr'] | null = null;
-  const cleared = state.apply(state.tr.delete(start, end));
-  if (!putRule(cleared, (transaction) => (made = transaction))) return null;
-  const tr = state.tr.delete(start, end);
-  for (const step of (made as EditorState['tr'] | null)?.steps ?? []) tr.step(step);
-  const { selection } = made!;
-  return tr.setSelection(TextSelection.create(tr.doc, (selection as TextSelection).from));
-}
 
 /** The state of the editor for one chapter. `window` tells its steps from those of other hands. */
 export function createState(doc: Node, actions: LinkActions, window: string): EditorState {
@@ -52,7 +41,7 @@ export function createState(doc: Node, actions: LinkActions, window: string): Ed
           })),
           wrappingInputRule(/^\s*>\s$/, nodes.quotation),
           textblockTypeInputRule(/^```\s$/, nodes.code_block),
-          new InputRule(/^---\s$/, ruleTyped),
+          new InputRule(/^---\s$/, (state, _match, start, end) => withRule(state.tr.delete(start, end))),
           textblockTypeInputRule(/^(#{1,3})\s$/, nodes.heading, (match) => ({ level: match[1]!.length })),
         ],
       }),

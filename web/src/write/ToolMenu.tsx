@@ -48,33 +48,41 @@ export function ToolMenu({
       </Toolbar.Button>
       <DropdownMenu.Portal container={document.querySelector('main')}>
         <DropdownMenu.Content className="menu" align="start" onCloseAutoFocus={closed}>
-          {items.map(({ words, about, checked, apart = false, command }) =>
-            checked === undefined ? (
-              <DropdownMenu.Item
-                key={words}
-                className={`menu-item ${about ? '!block' : ''} ${apart ? 'border-t border-line' : ''}`}
-                disabled={isOff(command)}
-                onSelect={() => (chosen.current = command)}
-              >
-                {words}
-                {about && <span className="block text-xs text-soft">{about}</span>}
-              </DropdownMenu.Item>
-            ) : (
-              <DropdownMenu.CheckboxItem
-                key={words}
-                className={`menu-item ${apart ? 'border-t border-line' : ''}`}
-                checked={checked}
-                onSelect={() => (chosen.current = command)}
-              >
-                <span aria-hidden="true" className="w-4">
-                  {checked ? '✓' : ''}
-                </span>
-                {words}
-              </DropdownMenu.CheckboxItem>
-            ),
-          )}
+          {items.map((item) => (
+            <Entry key={item.words} item={item} choose={() => (chosen.current = item.command)} />
+          ))}
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>
+  );
+}
+
+/** One entry. What it can do is asked once the menu is open, not at every key. */
+function Entry({
+  item: { words, about, checked, apart = false, command },
+  choose,
+}: {
+  item: ToolItem;
+  choose(): void;
+}) {
+  const line = apart ? 'border-t border-line' : '';
+  if (checked === undefined)
+    return (
+      <DropdownMenu.Item
+        className={`menu-item ${about ? '!block' : ''} ${line}`}
+        disabled={isOff(command)}
+        onSelect={choose}
+      >
+        {words}
+        {about && <span className="block text-xs text-soft">{about}</span>}
+      </DropdownMenu.Item>
+    );
+  return (
+    <DropdownMenu.CheckboxItem className={`menu-item ${line}`} checked={checked} onSelect={choose}>
+      <span aria-hidden="true" className="w-4">
+        {checked ? '✓' : ''}
+      </span>
+      {words}
+    </DropdownMenu.CheckboxItem>
   );
 }

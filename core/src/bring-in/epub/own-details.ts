@@ -2,7 +2,7 @@ import { parseDocument } from 'htmlparser2';
 import { textContent } from 'domutils';
 import type { Document } from 'domhandler';
 import { plainWords } from '../../language/index.js';
-import { authorLine, type Contributor, type Publication } from '../../manuscript/index.js';
+import { authorLine, authorList, type Contributor, type Publication } from '../../manuscript/index.js';
 import type { Tally } from '../book/report.js';
 import { elements, flat, textOf } from '../book/xml.js';
 
@@ -52,10 +52,8 @@ export function publicationOf(
       .filter((words) => words !== '' && words.toLowerCase() !== 'unknown')
       .slice(0, MOST);
   const first = (name: string): string => all(name)[0] ?? '';
-  const authors = authorsIn(opf);
   const publication = {
-    // One author is told by the line of authors already.
-    authors: authors.length > 1 ? authors : [],
+    authors: authorList(authorsIn(opf)),
     publisher: first('publisher'),
     published: first('date'),
     rights: all('rights').join(' '),

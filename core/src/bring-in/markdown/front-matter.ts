@@ -1,5 +1,5 @@
 import { parse } from 'yaml';
-import { authorLine, NO_PUBLICATION, type Publication } from '../../manuscript/index.js';
+import { authorLine, authorList, NO_PUBLICATION, type Publication } from '../../manuscript/index.js';
 import type { Said } from '../page/read-pages.js';
 
 /** What stands before the text between two lines of hyphens, in YAML (common practice). */
@@ -24,7 +24,7 @@ export function frontMatterOf(text: string): FrontMatter {
   const authors = many('author', 'authors', 'creator');
   const publication: Publication = {
     ...NO_PUBLICATION,
-    authors: authors.length > 1 ? authors : [],
+    authors: authorList(authors),
     publisher: one('publisher'),
     published: one('date', 'published'),
     rights: one('rights', 'copyright', 'license'),

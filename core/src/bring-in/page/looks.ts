@@ -1,4 +1,5 @@
 import type { ChildNode } from 'domhandler';
+import { SMALL_CAPITALS } from '../../manuscript/index.js';
 import { element } from './elements.js';
 import type { WordLook } from './word-look.js';
 
@@ -10,9 +11,6 @@ const isUnderlined = ({ underline }: WordLook): boolean => underline !== undefin
 /** Blue and underlined, as links are. */
 export const looksLikeLink = (look: WordLook): boolean =>
   isUnderlined(look) && LINK_BLUES.has(look.colour ?? '');
-
-/** How words in small capitals are called on a page. */
-export const SMALL_CAPITALS = 'small-capitals';
 
 /** Words within the elements that say how they look; what a link's own look says is not repeated. */
 export function dressed(node: ChildNode, look: WordLook, isLink: boolean): ChildNode {

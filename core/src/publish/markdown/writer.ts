@@ -11,6 +11,7 @@ import {
   type LinkAttrs,
   type ReadChapter,
   rowsOf,
+  SMALL_CAPITALS,
   tableCaption,
 } from '../../manuscript/index.js';
 import { PICTURE_EXTENSIONS, targetIn, type Edition } from '../edition/edition.js';
@@ -279,7 +280,7 @@ export class MarkdownWriter {
       case 'struck':
         return emphasised(inner, '~~', 's');
       case 'small_capitals':
-        return `<span class="small-capitals">${inner}</span>`;
+        return `<span class="${SMALL_CAPITALS}">${inner}</span>`;
       case 'subscript':
         return `<sub>${inner}</sub>`;
       case 'superscript':

@@ -1,3 +1,4 @@
+import { SMALL_CAPITALS } from '../../manuscript/index.js';
 import type { Edition } from '../edition/edition.js';
 import { linkStyles, looksOf } from './looks.js';
 
@@ -17,7 +18,7 @@ th, td { border-bottom: 1px solid currentColor; padding: 0.25em 0.6em; text-alig
 .notes { margin-top: 2.5em; border-top: 1px solid currentColor; font-size: 0.92em; }
 .notes p { margin: 0.3em 0; }
 sup { line-height: 1; }
-.small-capitals { font-variant: small-caps; }
+.${SMALL_CAPITALS} { font-variant: small-caps; }
 .contents ul { list-style: none; padding-inline-start: 1.2em; }
 .contents > ul { padding-inline-start: 0; }
 ${linkStyles(edition.book.look, looksOf(edition))}`;

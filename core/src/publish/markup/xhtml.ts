@@ -6,6 +6,7 @@ import { fileTold, nameInFile } from '../../reader/index.js';
 import {
   attrsOf,
   saidOfPicture,
+  SMALL_CAPITALS,
   spans,
   type AreaFrame,
   type LinkAbout,
@@ -247,7 +248,7 @@ function marked(mark: Mark, text: string, inner: string, page: PageContext): str
     const id = page.once(own);
     return id ? element('span', { id, 'data-bookmark': called }, inner) : inner;
   }
-  if (name === 'small_capitals') return element('span', { class: 'small-capitals' }, inner);
+  if (name === 'small_capitals') return element('span', { class: SMALL_CAPITALS }, inner);
   if (name === 'language') return inLanguage(attrsOf.language(mark).tag, inner, page);
   return TAGS[name]
     ? element(TAGS[name], { dir: name === 'code' ? unlessOfBook('ltr', page.edition) : null }, inner)

@@ -1,24 +1,24 @@
 import { schema } from '@vennet/core/manuscript';
 import { closeHistory } from 'prosemirror-history';
-import { TextSelection, type Command } from 'prosemirror-state';
+import { TextSelection, type Command, type Transaction } from 'prosemirror-state';
+import { putBlock } from './put-block.js';
 
 const { nodes } = schema;
 
+/** Puts a rule at the selection, with the caret in the line below it; `null` where none can stand. */
+export function withRule(tr: Transaction): Transaction | null {
+  const { $from } = tr.selection;
+  if (!$from.parent.isTextblock) return null;
+  const index = $from.indexAfter(-1);
+  if (!$from.node(-1).canReplaceWith(index, index, nodes.rule)) return null;
+  const below = putBlock(tr, $from, nodes.rule.create()) + 1;
+  if (!tr.doc.nodeAt(below)?.isTextblock) tr.insert(below, nodes.paragraph.create());
+  return tr.setSelection(TextSelection.create(tr.doc, below + 1));
+}
+
 /** Puts a rule after the block at the caret, in the place of an empty paragraph; the caret goes on below it. */
 export const putRule: Command = (state, dispatch) => {
-  const { $from } = state.selection;
-  if (!$from.parent.isTextblock) return false;
-  const depth = $from.depth;
-  const index = $from.indexAfter(depth - 1);
-  if (!$from.node(depth - 1).canReplaceWith(index, index, nodes.rule)) return false;
-  if (!dispatch) return true;
-  const tr = closeHistory(state.tr);
-  const isEmpty = $from.parent.type === nodes.paragraph && $from.parent.content.size === 0;
-  const at = isEmpty ? $from.before() : $from.after();
-  if (isEmpty) tr.replaceWith(at, $from.after(), nodes.rule.create());
-  else tr.insert(at, nodes.rule.create());
-  const next = tr.doc.nodeAt(at + 1);
-  if (!next?.isTextblock) tr.insert(at + 1, nodes.paragraph.create());
-  dispatch(tr.setSelection(TextSelection.create(tr.doc, at + 2)).scrollIntoView());
-  return true;
+  const made = withRule(closeHistory(state.tr));
+  if (made) dispatch?.(made.scrollIntoView());
+  return made !== null;
 };

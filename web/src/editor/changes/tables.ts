@@ -1,8 +1,9 @@
 import { rowsOf, schema, tableCaption, tableOf } from '@vennet/core/manuscript';
 import { closeHistory } from 'prosemirror-history';
-import type { Node, ResolvedPos } from 'prosemirror-model';
+import type { Node } from 'prosemirror-model';
 import { Selection, TextSelection, type Command, type EditorState } from 'prosemirror-state';
-import { CellSelection, goToNextCell, isInTable, selectedRect, TableMap } from 'prosemirror-tables';
+import { goToNextCell, isInTable, selectedRect, TableMap } from 'prosemirror-tables';
+import { putBlock } from './put-block.js';
 import { mint } from '../state/mint.js';
 
 const { nodes } = schema;
@@ -39,37 +40,15 @@ export const insertTable =
       caption === '' ? null : nodes.table_caption.create(null, schema.text(caption)),
     );
     const tr = closeHistory(state.tr);
-    const { $from } = state.selection;
-    const isEmptyLine =
-      $from.depth > 0 && $from.parent.type === nodes.paragraph && $from.parent.content.size === 0;
-    const at = placeAfter($from);
-    let from = at;
-    if (isEmptyLine && $from.node(-1).canReplaceWith($from.index(-1), $from.indexAfter(-1), nodes.table)) {
-      from = $from.before();
-      tr.replaceWith(from, $from.after(), made);
-    } else tr.insert(at, made);
+    const from = putBlock(tr, state.selection.$from, made);
     // What is written after a table has a place to stand.
-    if (
-      tr.doc.resolve(from).parent.childAfter(tr.doc.resolve(from).parentOffset + made.nodeSize).node === null
-    )
-      tr.insert(from + made.nodeSize, nodes.paragraph.create());
+    const end = from + made.nodeSize;
+    if (tr.doc.resolve(end).nodeAfter === null) tr.insert(end, nodes.paragraph.create());
     const cells = from + 1 + (caption === '' ? 0 : made.firstChild!.nodeSize);
     tr.setSelection(Selection.near(tr.doc.resolve(cells + 1)));
     dispatch?.(tr.scrollIntoView());
     return true;
   };
-
-/** The end of the innermost block at a spot beside which a table can stand. */
-function placeAfter($from: ResolvedPos): number {
-  for (let depth = $from.depth; depth > 0; depth--)
-    if (
-      $from
-        .node(depth - 1)
-        .canReplaceWith($from.indexAfter(depth - 1), $from.indexAfter(depth - 1), nodes.table)
-    )
-      return $from.after(depth);
-  return $from.pos;
-}
 
 /** The table that the selection is in. */
 export function tableAt({ selection }: EditorState): { node: Node; at: number } | null {
@@ -215,7 +194,7 @@ export const turnHead =
     const table = tableAt(state);
     const body = table?.node.lastChild;
     if (!table || !body) return false;
-    const start = table.at + table.node.nodeSize - 1 - body.nodeSize + 1;
+    const start = table.at + table.node.nodeSize - body.nodeSize;
     const map = TableMap.get(body);
     const isHead = hasHead(state, what);
     const keep = hasHead(state, what === 'row' ? 'column' : 'row') ? map.map[0] : -1;
@@ -235,6 +214,3 @@ export const turnHead =
     dispatch?.(tr);
     return true;
   };
-
-/** Whether cells are selected, rather than words. */
-export const hasCells = ({ selection }: EditorState): boolean => selection instanceof CellSelection;

@@ -1,6 +1,6 @@
-import type { Node } from 'prosemirror-model';
-import { Plugin, PluginKey } from 'prosemirror-state';
-import { Decoration, DecorationSet, type EditorView } from 'prosemirror-view';
+import { Plugin, PluginKey, type Command, type EditorState } from 'prosemirror-state';
+import { DecorationSet } from 'prosemirror-view';
+import { drawnByLine, type DrawnStretch } from './drawn-by-line.js';
 
 /** Signs that nobody sees: spaces that no line breaks at, and where words may be divided. */
 const UNSEEN = /[\u00a0\u00ad\u2009\u200b\u2011\u202f]/g;
@@ -17,33 +17,16 @@ const NAMES: Readonly<Record<string, string>> = {
 const key = new PluginKey<{ shown: boolean; drawn: DecorationSet }>('shown signs');
 const STORED = 'vennet.shown-signs';
 
-/** Where such signs stand in a line, as long as the line is the same. */
-const known = new WeakMap<Node, readonly { at: number; name: string }[]>();
-
-function unseenIn(line: Node): readonly { at: number; name: string }[] {
-  const before = known.get(line);
-  if (before) return before;
-  const found: { at: number; name: string }[] = [];
+const drawnIn = drawnByLine((line) => {
+  const found: DrawnStretch[] = [];
   line.descendants((child, position) => {
-    for (const { index, 0: sign } of child.text?.matchAll(UNSEEN) ?? [])
-      found.push({ at: position + index, name: NAMES[sign] ?? '' });
+    for (const { index, 0: sign } of child.text?.matchAll(UNSEEN) ?? []) {
+      const from = position + index;
+      found.push({ from, to: from + 1, attrs: { class: `unseen-sign unseen-${NAMES[sign] ?? ''}` } });
+    }
   });
-  known.set(line, found);
   return found;
-}
-
-function drawnIn(doc: Node): DecorationSet {
-  const drawn: Decoration[] = [];
-  doc.descendants((node, position) => {
-    if (!node.isTextblock) return true;
-    for (const { at, name } of unseenIn(node))
-      drawn.push(
-        Decoration.inline(position + 1 + at, position + 2 + at, { class: `unseen-sign unseen-${name}` }),
-      );
-    return false;
-  });
-  return DecorationSet.create(doc, drawn);
-}
+});
 
 /** Shows spaces that hold words together, soft hyphens and their like, as long as the author wishes. */
 export function shownSigns(): Plugin {
@@ -64,14 +47,13 @@ export function shownSigns(): Plugin {
   });
 }
 
-export const areSignsShown = (state: Parameters<typeof key.getState>[0]): boolean =>
-  key.getState(state)?.shown ?? false;
+export const areSignsShown = (state: EditorState): boolean => key.getState(state)?.shown ?? false;
 
-export function showSigns(state: EditorView['state'], dispatch?: EditorView['dispatch']): boolean {
+export const showSigns: Command = (state, dispatch) => {
   if (!dispatch) return true;
   const shown = !areSignsShown(state);
   if (shown) localStorage.setItem(STORED, 'shown');
   else localStorage.removeItem(STORED);
   dispatch(state.tr.setMeta(key, shown));
   return true;
-}
+};
