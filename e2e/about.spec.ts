@@ -3,17 +3,9 @@ import { execFileSync } from 'node:child_process';
 import type { Page } from '@playwright/test';
 import { strFromU8, unzipSync, zlibSync } from 'fflate';
 import { DRAWING, PDF } from './files.js';
-import { expect, outline, saved, test, text } from './vennet.js';
+import { expect, outline, saved, startBook, test, text } from './vennet.js';
 
 test.beforeAll(({ vennet }) => vennet.startAnew());
-
-async function startBook(page: Page, address: string, title: string): Promise<void> {
-  await page.goto(address);
-  await page.getByRole('button', { name: 'Start a book' }).click();
-  await page.getByRole('dialog').getByLabel('Title').fill(title);
-  await page.getByRole('button', { name: 'Start', exact: true }).click();
-  await expect(text(page)).toBeFocused();
-}
 
 const toBook = (page: Page) => page.getByRole('link', { name: /what is said of this book/ }).click();
 const kept = (page: Page) => expect(page.getByTestId('details-state')).toHaveText('Everything here is kept.');

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { caretAfter, expect, openChapter, outline, saved, test, text, turnTo } from './vennet.js';
+import { caretAfter, expect, openChapter, outline, saved, startBook, test, text, turnTo } from './vennet.js';
 
 test.beforeAll(({ vennet }) => vennet.startAnew());
 
@@ -73,11 +73,7 @@ test('a chapter is split at the caret and joined again, and words that were writ
 });
 
 test('the only chapter of a book can’t be removed, and that is said', async ({ page, vennet }) => {
-  await page.goto(vennet.address);
-  await page.getByRole('button', { name: 'Start a book' }).click();
-  await page.getByLabel('Title').fill('Alone');
-  await page.getByRole('button', { name: 'Start', exact: true }).click();
-  await expect(text(page)).toBeVisible();
+  await startBook(page, vennet.address, 'Alone');
   await more(page, 'Chapter 1', 'Remove');
   await page.getByRole('dialog').getByRole('button', { name: 'Remove it' }).click();
   await expect(page.getByText(/A book has at least one chapter/)).toBeVisible();

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { caretAfter, expect, openChapter, saved, test, text, turnTo, press } from './vennet.js';
+import { caretAfter, expect, openChapter, saved, startBook, test, text, turnTo, press } from './vennet.js';
 
 test.beforeAll(({ vennet }) => vennet.startAnew());
 
@@ -163,11 +163,7 @@ test('undo goes back in the order of what was done, whatever chapter it was in, 
 });
 
 test('a book that was removed is put back', async ({ page, vennet }) => {
-  await page.goto(vennet.address);
-  await page.getByRole('button', { name: 'Start a book' }).click();
-  await page.getByLabel('Title').fill('To be removed');
-  await page.getByRole('button', { name: 'Start', exact: true }).click();
-  await expect(text(page)).toBeVisible();
+  await startBook(page, vennet.address, 'To be removed');
   await page.getByRole('link', { name: 'Vennet, to the Library' }).click();
   const entry = page
     .getByRole('list', { name: 'Books' })

@@ -105,6 +105,15 @@ export async function openChapter(page: Page, vennet: Vennet, chapter: string): 
   return id;
 }
 
+/** A book of the author's own, without a line yet; the caret waits in its text. */
+export async function startBook(page: Page, address: string, title: string): Promise<void> {
+  await page.goto(address);
+  await page.getByRole('button', { name: 'Start a book' }).click();
+  await page.getByRole('dialog').getByLabel('Title').fill(title);
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await expect(text(page)).toBeFocused();
+}
+
 export const outline = (page: Page): Locator => page.getByRole('navigation', { name: 'Outline' });
 
 /** From one chapter to another by the outline. */

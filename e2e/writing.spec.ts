@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import { PIXEL } from '@vennet/core/testing';
 import {
   expect,
   frame,
@@ -8,14 +9,11 @@ import {
   saved,
   selectWords,
   slip,
+  startBook,
   test,
   text,
   turnTo,
 } from './vennet.js';
-
-/** A PNG of one dot. */
-const PIXEL =
-  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==';
 
 test.beforeAll(({ vennet }) => vennet.startAnew());
 
@@ -33,20 +31,15 @@ const atEnd = async (page: Page) => {
 };
 const caption = (page: Page) => text(page).locator('caption');
 const cells = (page: Page) => text(page).locator('table').last().locator('td, th');
-const table = async (page: Page, item: string) => {
-  await page.getByRole('button', { name: 'Table', exact: true }).click();
+const choose = async (page: Page, menu: string, item: string | RegExp) => {
+  await page.getByRole('button', { name: menu, exact: true }).click();
   await page
     .getByRole('menuitem', { name: item, exact: true })
     .or(page.getByRole('menuitemcheckbox', { name: item, exact: true }))
     .click();
 };
-const look = async (page: Page, item: string | RegExp) => {
-  await page.getByRole('button', { name: 'Words', exact: true }).click();
-  await page
-    .getByRole('menuitem', { name: item })
-    .or(page.getByRole('menuitemcheckbox', { name: item }))
-    .click();
-};
+const table = (page: Page, item: string) => choose(page, 'Table', item);
+const look = (page: Page, item: string | RegExp) => choose(page, 'Words', item);
 
 test('a table is put in, filled by key, changed, linked in and undone', async ({ page, vennet }) => {
   const book = await openChapter(page, vennet, 'Lantern Rock');
@@ -163,7 +156,7 @@ test('pictures that come with pasted text are kept, those at an address are offe
     element.dispatchEvent(
       new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
     );
-  }, PIXEL);
+  }, Buffer.from(PIXEL).toString('base64'));
   await expect(text(page).getByRole('img', { name: 'a dot' })).toBeVisible();
   await expect(text(page)).toContainText('Pasted  words.');
   await expect(page.getByText('2 things were left out while pasting')).toBeVisible();
@@ -381,10 +374,7 @@ test('arrows select a picture as one step, Ctrl and a click follow a link, and w
 });
 
 test('a new book says what belongs where, and its four steps go one by one', async ({ page, vennet }) => {
-  await page.goto(vennet.address);
-  await page.getByRole('button', { name: 'Start a book' }).click();
-  await page.getByLabel('Title').fill('First');
-  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await startBook(page, vennet.address, 'First');
   await expect(text(page).locator('[data-hint="Title of this chapter"]')).toBeVisible();
   const steps = page.getByRole('region', { name: 'First steps' });
   await expect(steps.getByRole('listitem')).toHaveCount(4);
