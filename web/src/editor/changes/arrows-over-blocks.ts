@@ -1,5 +1,6 @@
 import type { Node, ResolvedPos } from 'prosemirror-model';
 import { NodeSelection, Selection, TextSelection, type Command } from 'prosemirror-state';
+import type { EditorView } from 'prosemirror-view';
 
 /** Blocks that stand for themselves: gone to by arrow, they are selected, as one step. */
 const OWN_STEP = new Set(['figure', 'contents', 'rule']);
@@ -19,10 +20,23 @@ function blockBeside($at: ResolvedPos, direction: 1 | -1): { node: Node; at: num
   return null;
 }
 
+/** Takes over where the browser has put the caret: when keys come faster than its events, the state does not know yet. */
+function catchUp(view: EditorView): void {
+  const caret = view.root instanceof Document ? view.root.getSelection() : null;
+  if (!caret?.isCollapsed || !caret.focusNode || !view.dom.contains(caret.focusNode)) return;
+  const at = view.posAtDOM(caret.focusNode, caret.focusOffset);
+  const { doc, tr, selection } = view.state;
+  if (at < 0 || at > doc.content.size || at === selection.head || !doc.resolve(at).parent.inlineContent)
+    return;
+  view.dispatch(tr.setSelection(TextSelection.create(doc, at)));
+}
+
 /** Selects the picture, the list or the rule that an arrow key would jump over; from there the next arrow goes on. */
 export const arrowOverBlock =
   (key: 'up' | 'down' | 'left' | 'right'): Command =>
-  (state, dispatch, view) => {
+  (given, dispatch, view) => {
+    if (view && given.selection instanceof TextSelection) catchUp(view);
+    const state = view?.state ?? given;
     const { selection } = state;
     const direction = key === 'down' || key === 'right' ? 1 : -1;
     if (selection instanceof NodeSelection && OWN_STEP.has(selection.node.type.name)) {
