@@ -23,7 +23,13 @@ export class Vennet {
 
   async start(): Promise<void> {
     const child = fork(DEMO, {
-      env: { ...process.env, NODE_OPTIONS: '', VENNET_DATA: this.directory, VENNET_PORT: String(this.port) },
+      env: {
+        ...process.env,
+        NODE_OPTIONS: '',
+        VENNET_DATA: this.directory,
+        VENNET_PORT: String(this.port),
+        VENNET_REQUEST_TIMEOUT: '2',
+      },
       silent: true,
     });
     this.#child = child;

@@ -39,7 +39,13 @@ export interface StandInWorld extends StandIn {
 /** The whole server: a module for each noun, on top of the platform. */
 @Module({})
 export class AppModule {
-  static with({ world = null, prober, timeGate = '', ...settings }: AppOptions): DynamicModule {
+  static with({
+    world = null,
+    prober,
+    timeGate = '',
+    requestTimeout,
+    ...settings
+  }: AppOptions): DynamicModule {
     return {
       module: AppModule,
       imports: [
@@ -48,7 +54,7 @@ export class AppModule {
         PlatformModule.with({ ...settings, worldPort: world?.visitPort ?? null }),
         DatabaseModule,
         JobsModule,
-        ProbeModule.with({ ...prober, standIn: world }),
+        ProbeModule.with({ ...(requestTimeout && { requestTimeout }), ...prober, standIn: world }),
         ShelfModule,
         BringInModule,
         CarryOverModule,

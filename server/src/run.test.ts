@@ -73,6 +73,10 @@ describe('starting', () => {
     expect(() => settingsFrom({ VENNET_PORT: '70000' })).toThrow(/VENNET_PORT.*0 to 65535.*“70000”/);
     expect(() => settingsFrom({ VENNET_DATABASE_URL: 'here' })).toThrow(/VENNET_DATABASE_URL.*mariadb:/);
     expect(() => settingsFrom({ VENNET_LOG: 'loud' })).toThrow(/VENNET_LOG.*warn.*“loud”/);
+    expect(settingsFrom({ VENNET_REQUEST_TIMEOUT: '2' })).toMatchObject({ requestTimeout: 2000 });
+    expect(() => settingsFrom({ VENNET_REQUEST_TIMEOUT: '0' })).toThrow(
+      /VENNET_REQUEST_TIMEOUT.*1 to 120.*“0”/,
+    );
   });
 });
 

@@ -9,6 +9,9 @@ export const PROJECT = fileURLToPath(new URL('../../..', import.meta.url));
 export const LOG_LEVELS = ['silent', 'error', 'warn', 'info', 'debug'] as const;
 export type LogLevel = (typeof LOG_LEVELS)[number];
 
+const asNumber = ({ value }: { value: unknown }): unknown =>
+  /^\d+$/.test(String(value)) ? Number(value) : value;
+
 const said = (what: string) => ({
   message: ({ property, value }: { property: string; value: unknown }) =>
     `${property} must be ${what}, not “${String(value)}”.`,
@@ -16,7 +19,7 @@ const said = (what: string) => ({
 
 /** The environment variables that Vennet reads, so that a machine needs no file. */
 class Environment {
-  @Transform(({ value }: { value: unknown }) => (/^\d+$/.test(String(value)) ? Number(value) : value))
+  @Transform(asNumber)
   @IsInt(said('a port number from 0 to 65535'))
   @Min(0, said('a port number from 0 to 65535'))
   @Max(65_535, said('a port number from 0 to 65535'))
@@ -42,6 +45,12 @@ class Environment {
 
   @IsIn(LOG_LEVELS, said(`one of ${LOG_LEVELS.join(', ')}`))
   VENNET_LOG: LogLevel = 'warn';
+
+  @Transform(asNumber)
+  @IsInt(said('a number of seconds from 1 to 120'))
+  @Min(1, said('a number of seconds from 1 to 120'))
+  @Max(120, said('a number of seconds from 1 to 120'))
+  VENNET_REQUEST_TIMEOUT: number = 15;
 }
 
 /** How the server is run. */
@@ -56,6 +65,8 @@ export interface Settings {
   logLevel: LogLevel;
   /** Origins of pages that may use it beside its own; `VENNET_ORIGINS`, with commas between. */
   origins?: readonly string[];
+  /** How long a site that is asked may take for one answer, in ms; `VENNET_REQUEST_TIMEOUT` in seconds, 15 by default. */
+  requestTimeout?: number;
   /** The built interface; `null` leaves it to the development server. */
   webDirectory: string | null;
 }
@@ -83,6 +94,7 @@ export function settingsFrom(environment: NodeJS.ProcessEnv): Settings {
     databaseUrl: values.VENNET_DATABASE_URL ?? null,
     logLevel: values.VENNET_LOG,
     origins: values.VENNET_ORIGINS,
+    requestTimeout: values.VENNET_REQUEST_TIMEOUT * 1000,
     webDirectory: resolve(PROJECT, 'web/dist'),
   };
 }
