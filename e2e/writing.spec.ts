@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import { PIXEL } from '@vennet/core/testing';
+import { axe } from './axe.js';
 import {
   expect,
   frame,
@@ -388,4 +389,81 @@ test('a new book says what belongs where, and its four steps go one by one', asy
   await page.getByRole('button', { name: 'Keys and guide' }).click();
   await page.getByRole('dialog').getByRole('searchbox').fill('guarded');
   await expect(page.getByRole('dialog')).toContainText('asks readers for something first');
+});
+
+test('spots without a name are led to by their sentence, their number or a press; one undo takes both back', async ({
+  page,
+  vennet,
+}) => {
+  await startBook(page, vennet.address, 'Spots');
+  await page.keyboard.type('Morning\nThe keeper boils an egg. Afterwards he trims the wick of the lamp.\n');
+  await page.keyboard.type(
+    '1. Fill the lamp\nLight it\n\nSee the wick and the fire and the keeper and the fog.',
+  );
+  const leadsTo = slip(page).getByLabel('Leads to');
+  const linked = (name: string) => text(page).getByRole('link', { name, exact: true });
+  const leadFrom = async (words: string) => {
+    await selectWords(page, words);
+    await page.keyboard.press('Control+k');
+    await expect(leadsTo).toBeFocused();
+  };
+
+  await leadFrom('the wick and');
+  await leadsTo.pressSequentially('trims th');
+  await page.getByRole('option', { name: /Afterwards he trims the wick of the lamp/ }).click();
+  await expect(page.getByTestId('taken-for')).toContainText('It becomes a place when the link is made');
+  await leadsTo.press('Enter');
+  await expect(linked('the wick and')).toHaveAttribute('href', '#trims-the');
+  await expect(text(page).locator('#trims-the')).toHaveText('trims the');
+  await page.keyboard.press('Control+z');
+  await expect(linked('the wick and')).toHaveCount(0);
+  await expect(text(page).locator('#trims-the')).toHaveCount(0);
+  await page.keyboard.press('Control+Shift+z');
+  await expect(linked('the wick and')).toHaveAttribute('href', '#trims-the');
+
+  // “2” is no address: Enter takes the item that has it.
+  await leadFrom('the fire');
+  await leadsTo.pressSequentially('item 2');
+  await expect(page.getByRole('option', { name: '2. Light it Item 2 in “Morning”' })).toBeVisible();
+  await leadsTo.press('Enter');
+  await press(linked('the fire'));
+  await expect(page.getByTestId('taken-for')).toContainText('Light it');
+
+  await leadFrom('the keeper and');
+  const pointer = slip(page).getByRole('button', { name: 'Point at it in the text' });
+  await pointer.click();
+  await page.keyboard.press('Escape');
+  await expect(pointer).toHaveAttribute('aria-pressed', 'false');
+  await pointer.click();
+  await text(page)
+    .getByText('The keeper boils')
+    .click({ position: { x: 130, y: 12 } });
+  await expect(page.getByTestId('taken-for')).toContainText('The keeper boils an egg.');
+  expect(await axe(page)).toEqual([]);
+  await leadsTo.press('Enter');
+  await expect(linked('the keeper and')).toHaveAttribute('href', /^#boils/);
+
+  // What is still to be written is started beside it, and told until it is written.
+  await leadFrom('the fog');
+  await leadsTo.pressSequentially('Fog signals');
+  await page.getByRole('option', { name: /Start a chapter called “Fog signals”/ }).click();
+  await expect(outline(page).getByRole('link', { name: /Fog signals/ })).toBeVisible();
+  await press(linked('the fog'));
+  await expect(slip(page)).toContainText('“Fog signals” has no words yet');
+
+  // Pointed at in another chapter, the author comes back to the slip.
+  await leadFrom('See');
+  await pointer.click();
+  await turnTo(page, 'Fog signals');
+  await text(page).getByRole('heading', { level: 1 }).click();
+  await expect(leadsTo).toHaveValue('Fog signals');
+  await leadsTo.press('Enter');
+  await expect(linked('See')).toHaveCount(1);
+  await press(linked('the fire'));
+  await pointer.click();
+  await turnTo(page, 'Fog signals');
+  await text(page).getByRole('heading', { level: 1 }).click();
+  await expect(leadsTo).toHaveValue('Fog signals');
+  await page.keyboard.press('Control+z');
+  await expect(leadsTo).toHaveValue('Light it');
 });

@@ -2275,7 +2275,7 @@ export interface components {
         PlaceDto: {
             id: string;
             /** @enum {string} */
-            kind: "top" | "contents" | "chapter" | "heading" | "figure" | "table" | "bookmark" | "note" | "mark" | "spot";
+            kind: "top" | "contents" | "chapter" | "heading" | "figure" | "table" | "bookmark" | "item" | "note" | "mark" | "spot";
             /** @description Words that tell which spot it is */
             words: string;
             /** @description What stands there */
@@ -2289,6 +2289,8 @@ export interface components {
             level: number | null;
             /** @description The heading of the section in which it stands, or its chapter */
             section: string;
+            /** @description Of a chapter: nothing stands in it but its heading */
+            unwritten: boolean;
             /** @description Places in reading order have rising numbers */
             order: number;
         };

@@ -147,6 +147,8 @@ const faulty = () => {
         linked('Deeper', place('deepr'), 'near-heading'),
         ' ',
         linked('wet', place('low-3'), 'near-bookmark'),
+        ' ',
+        linked('the empty chapter', place('c3'), 'into-nothing'),
       ),
       heading(2, 'Notes', 'hand'),
       schema.node('paragraph', { id: 'said' }, [
@@ -163,6 +165,7 @@ const faulty = () => {
         schema.node('list_item', { id: 'stray' }, [paragraph('A stray remark.')]),
       ]),
     ],
+    [heading(1, 'The empty chapter', 'unwritten')],
   );
   book.chapters[1]!.leftOutOf = ['epub', 'pdf'];
   return book;

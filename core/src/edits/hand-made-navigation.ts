@@ -200,7 +200,7 @@ class Finder {
   #isJustBefore({ order, kind }: Place, at: number): boolean {
     const position = Math.round(order % 2 ** 24);
     return (
-      (kind === 'heading' || kind === 'spot' || kind === 'bookmark') &&
+      (kind === 'heading' || kind === 'spot' || kind === 'item' || kind === 'bookmark') &&
       position <= at + 3 &&
       position > at - 200
     );

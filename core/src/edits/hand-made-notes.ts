@@ -187,7 +187,7 @@ interface RemarkBlock {
 function remarksAt(chapter: ReadChapter): Map<string, RemarkBlock> {
   const blocks = new Map<string, RemarkBlock>();
   for (const { id, at, kind } of spotsOf(chapter.doc, chapter.id).spots) {
-    if (kind !== 'spot' && kind !== 'bookmark') continue;
+    if (kind !== 'spot' && kind !== 'item' && kind !== 'bookmark') continue;
     const $block = beginningAt(chapter.doc.resolve(at));
     const node = $block?.nodeAfter;
     if (!$block || !node || !isPlain(node)) continue;

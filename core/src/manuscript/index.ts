@@ -68,7 +68,7 @@ export { chapterIndexOf, CONTENTS, orderOf, placesOf, positionOf, TOP } from './
 export type { Place } from './place.js';
 export { composedOf, formsFor, OWN_PARTS, readsPage, referenceWords, sayingOf } from './reference.js';
 export type { ReferenceAsk, ReferenceSurroundings } from './reference.js';
-export { PLACE_KINDS, placeIds, spotsOf } from './spots.js';
+export { itemNumber, PLACE_KINDS, placeIds, spotsOf } from './spots.js';
 export type { ChapterSpots, InsideNode, PlaceKind, Spot } from './spots.js';
 export { openLevels } from './open-levels.js';
 export { sectionsOf } from './section.js';

@@ -1,3 +1,4 @@
+import type { Node } from 'prosemirror-model';
 import { phrases } from '../language/index.js';
 import type { Matter, ReadBook, ReadChapter } from './book.js';
 import { groupedBy } from './grouped.js';
@@ -22,6 +23,8 @@ export interface Place {
   level: number | null;
   /** The heading of the section in which it stands, or the chapter where it stands before any heading. */
   section: string;
+  /** Of a chapter: nothing stands in it but its heading. */
+  unwritten: boolean;
   /** Places in reading order have rising numbers; so have `orderOf` their positions. */
   order: number;
 }
@@ -51,7 +54,15 @@ export function placesOf(book: Pick<ReadBook, 'chapters' | 'language' | 'structu
   };
   const [first] = book.chapters;
   if (!first) return places;
-  const edge = { text: '', number: '', label: '', level: null, chapter: first.id, section: first.id };
+  const edge = {
+    text: '',
+    number: '',
+    label: '',
+    level: null,
+    unwritten: false,
+    chapter: first.id,
+    section: first.id,
+  };
   add({ id: TOP, kind: 'top', words: said.toTop, ...edge, order: -2 });
   add({ id: CONTENTS, kind: 'contents', words: said.contents, ...edge, text: said.contents, order: -1 });
   const read = book.chapters.map((chapter) => ({ chapter, ...spotsOf(chapter.doc, chapter.id) }));
@@ -60,7 +71,7 @@ export function placesOf(book: Pick<ReadBook, 'chapters' | 'language' | 'structu
     book.structure.numbering,
   );
   const labelled = (spot: Spot, matter: Matter): Pick<Place, 'number' | 'label'> => {
-    const { number = '', depth = 0 } = numbers.get(spot.id) ?? {};
+    const { number = spot.number, depth = 0 } = numbers.get(spot.id) ?? {};
     return { number, label: labelOf(spot.kind, number, depth, matter, book) };
   };
   read.forEach(({ chapter, spots }, index) => {
@@ -79,6 +90,7 @@ export function placesOf(book: Pick<ReadBook, 'chapters' | 'language' | 'structu
         level,
         section,
         order,
+        unwritten: false,
         chapter: chapter.id,
         ...labelled(spot, chapter.matter),
       });
@@ -111,9 +123,17 @@ function chapterPlace(
     level: null,
     section: heading?.id ?? id,
     ...(heading ? labelled(heading, matter) : { number: '', label: '' }),
+    unwritten: isUnwritten(doc),
     order: orderOf(index, 0) - 0.5,
   };
 }
+
+/** Nothing stands in the text but a heading, and lines without words. */
+const isUnwritten = (doc: Node): boolean =>
+  doc.children.every(
+    ({ type, content }, index) =>
+      (index === 0 && type.name === 'heading') || (type.name === 'paragraph' && content.size === 0),
+  );
 
 function labelOf(
   kind: PlaceKind,
@@ -126,6 +146,7 @@ function labelOf(
   const said = phrases(language);
   if (kind === 'figure') return `${said.figure} ${number}`;
   if (kind === 'table') return `${said.table} ${number}`;
+  if (kind === 'item') return `${said.item} ${number}`;
   const isPart = structure.numbering === 'parts' && depth === 1 && matter === 'main';
   return isPart ? `${said.part} ${number}` : number;
 }

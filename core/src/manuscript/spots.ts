@@ -13,6 +13,7 @@ export const PLACE_KINDS = [
   'figure',
   'table',
   'bookmark',
+  'item',
   'note',
   'mark',
   'spot',
@@ -30,6 +31,8 @@ export interface Spot {
   text: string;
   /** Of a heading its level, 1 to 6; else `null`. */
   level: number | null;
+  /** Of an item of a numbered list the number before it; else empty. */
+  number: string;
   /** It takes part in the numbering: a heading that is counted, a figure or table with a caption. */
   counted: boolean;
 }
@@ -89,7 +92,7 @@ function readSpots(doc: Node, chapter: string): ChapterSpots {
     returns: [],
   };
   const idOf = placeIds(chapter);
-  doc.descendants((node, at, parent) => {
+  doc.descendants((node, at, parent, index) => {
     const { name } = node.type;
     const id = idOf(node);
     if (name === 'note') found.notes.push({ node, at });
@@ -97,7 +100,7 @@ function readSpots(doc: Node, chapter: string): ChapterSpots {
     else if (name === 'reference') found.references.push({ node, at });
     else if (name === 'contents') found.contents.push({ node, at });
     else if (name === 'return_link') found.returns.push({ node, at });
-    if (id && !LEADS_ONLY.has(name)) found.spots.push(spotOf(node, id, at, parent));
+    if (id && !LEADS_ONLY.has(name)) found.spots.push(spotOf(node, id, at, parent, index));
     if (name === 'note' && id)
       found.spots.push({ ...plainSpot(markIdOf(id), 'mark', at), words: begin(parent) });
     for (const mark of node.marks)
@@ -117,10 +120,11 @@ const plainSpot = (id: string, kind: PlaceKind, at: number): Spot => ({
   words: '',
   text: '',
   level: null,
+  number: '',
   counted: false,
 });
 
-function spotOf(node: Node, id: string, at: number, parent: Node | null): Spot {
+function spotOf(node: Node, id: string, at: number, parent: Node | null, index: number): Spot {
   const { name } = node.type;
   const words = begin(node);
   switch (name) {
@@ -144,12 +148,20 @@ function spotOf(node: Node, id: string, at: number, parent: Node | null): Spot {
       return { ...plainSpot(id, 'mark', at), words: begin(parent) };
     case 'contents':
       return plainSpot(id, 'contents', at);
+    case 'list_item': {
+      const number = itemNumber(parent, index);
+      return { ...plainSpot(id, number ? 'item' : 'spot', at), words, text: number && words, number };
+    }
     case 'anchor':
       return { ...plainSpot(id, 'spot', at), words: begin(parent) };
     default:
       return { ...plainSpot(id, 'spot', at), words };
   }
 }
+
+/** The number that stands before an item; empty in a list without numbers. */
+export const itemNumber = (list: Node | null, index: number): string =>
+  list?.type.name === 'ordered_list' ? String(Number(list.attrs.start) + index) : '';
 
 /** A bookmark on words that other marks divide is one bookmark. */
 function addBookmark(spots: Spot[], node: Node, { id, name }: BookmarkAttrs, at: number): void {

@@ -93,9 +93,12 @@ const around = (text: string, start: number, end: number) => ({
 });
 
 /** Where a text has the words: the units at which each hit begins and ends. */
-type Matcher = (text: string) => Iterable<readonly [start: number, end: number]>;
+export type Matcher = (text: string) => Iterable<readonly [start: number, end: number]>;
 
-function matcherFor({ words, wholeWords, ...how }: FindSearch, language: string): Matcher | null {
+export function matcherFor(
+  { words, wholeWords, ...how }: Omit<FindSearch, 'chapters' | 'addresses'>,
+  language: string,
+): Matcher | null {
   const { text: wanted } = folded(words, how, language);
   if (wanted === '') return null;
   return function* hits(text) {

@@ -17,3 +17,5 @@ export {
   planWithoutTracking,
 } from './plans.js';
 export type { LinkAfter, Plan, RefusedRepair } from './plans.js';
+export { findSpots, itemSpot, spotOfWords } from './unnamed-spots.js';
+export type { SpotSearch, UnnamedSpot } from './unnamed-spots.js';

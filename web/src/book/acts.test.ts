@@ -54,6 +54,21 @@ describe('undo', () => {
     expect(acts.canRedo()).toBe(false);
   });
 
+  test('takes back at once what was done together, the last first, and shows that', () => {
+    const { acts, said } = started();
+    acts.did({ chapter: 'b' });
+    acts.together(() => {
+      acts.did({ chapter: 'a' });
+      acts.did({ chapter: 'b' });
+    });
+    acts.undo();
+    acts.redo();
+    expect(said).toEqual(['undo b', 'undo a', 'show b 3', 'redo a', 'redo b', 'show b 3']);
+    acts.undo();
+    acts.undo();
+    expect(acts.canUndo()).toBe(false);
+  });
+
   test('passes over what is there no more', () => {
     const { acts, said } = started();
     acts.did({ chapter: 'a' });

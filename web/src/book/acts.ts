@@ -1,5 +1,6 @@
 /** Something that was done in this window: in the text of a chapter, or all over the book. */
-type Act = { chapter: string } | { change: string };
+type Act = InText | { change: string } | { together: readonly InText[] };
+type InText = { chapter: string };
 
 export interface ActsNeeds {
   /** Takes back, or does again, the last thing in the text of a chapter; gives where, or `null` where there is none. */
@@ -13,6 +14,8 @@ export interface ActsNeeds {
 /** What was done in this window, in the order in which it was done, whatever chapter it was in: that is the order of undo. */
 export interface Acts {
   did(act: Act): void;
+  /** What is done in texts until this ends is one thing: it is undone and done again at once. */
+  together(make: () => void): void;
   /** Something is being done that will be told of when it is: undo and redo wait for it. */
   doing(work: Promise<unknown>): void;
   /** Forgets a change that was taken back in another way. */
@@ -49,10 +52,16 @@ export function createActs({ inText, takeBack, show }: ActsNeeds): Acts {
         doing(takeBack(act.change).then((change) => change !== null && to.push({ change })));
         return true;
       }
-      const at = inText(act.chapter, way);
-      if (at === null) continue;
+      const parts = 'together' in act ? act.together : [act];
+      const made = (way === 'undo' ? parts.toReversed() : parts).flatMap(({ chapter }) => {
+        const at = inText(chapter, way);
+        return at === null ? [] : [{ chapter, at }];
+      });
+      // The author is brought to what was done last: to what leads, and not to where it leads.
+      const last = way === 'undo' ? made[0] : made.at(-1);
+      if (!last) continue;
       to.push(act);
-      show(act.chapter, at);
+      show(last.chapter, last.at);
       return true;
     }
     return false;
@@ -62,6 +71,13 @@ export function createActs({ inText, takeBack, show }: ActsNeeds): Acts {
     did(act) {
       done.push(act);
       undone = [];
+    },
+    together(make) {
+      const before = done;
+      done = [];
+      make();
+      const made = done.filter((act) => 'chapter' in act);
+      done = [...before, ...(made.length > 1 ? [{ together: made }] : done)];
     },
     forget(change) {
       done = done.filter((act) => !('change' in act) || act.change !== change);

@@ -1,4 +1,4 @@
-import type { FindSearch, Hit, Mention, MentionSearch } from '@vennet/core/repair';
+import type { FindSearch, Hit, Mention, MentionSearch, SpotSearch, UnnamedSpot } from '@vennet/core/repair';
 import type { Surroundings } from '@vennet/core/shelf';
 import { withChanges, type DestinationVerdict, type Manuscript, type SurveyChoices } from '@vennet/core/wire';
 import type { AuditAnswer, AuditNews, AuditRequest } from './audit.worker.js';
@@ -21,6 +21,8 @@ export interface Audit {
   search(search: MentionSearch): Promise<Mention[]>;
   /** Looks for words in the book as it stands. */
   find(find: FindSearch): Promise<Hit[]>;
+  /** Looks for spots of the text without a name. */
+  spots(search: SpotSearch): Promise<UnnamedSpot[]>;
   stop(): void;
 }
 
@@ -108,6 +110,7 @@ export function createAudit(store: OpenBookStore, makeWorker: () => AuditWorker)
     },
     search: (search) => ask((id) => ({ search, id })),
     find: (find) => ask((id) => ({ find, id })),
+    spots: (spots) => ask((id) => ({ spots, id })),
     stop() {
       unsubscribe();
       worker.terminate();

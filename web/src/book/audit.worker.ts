@@ -26,11 +26,14 @@ import {
 } from '@vennet/core/manuscript';
 import {
   findMentions,
+  findSpots,
   findWords,
   type FindSearch,
   type Hit,
   type Mention,
   type MentionSearch,
+  type SpotSearch,
+  type UnnamedSpot,
 } from '@vennet/core/repair';
 import { NO_SURROUNDINGS, type Surroundings } from '@vennet/core/shelf';
 import { teller, type Changes, type DestinationVerdict, type SurveyChoices } from '@vennet/core/wire';
@@ -45,7 +48,8 @@ export type AuditRequest =
   | { surroundings: Surroundings; details: BookDetails }
   | { survey: SentSurvey }
   | { search: MentionSearch; id: number }
-  | { find: FindSearch; id: number };
+  | { find: FindSearch; id: number }
+  | { spots: SpotSearch; id: number };
 
 /** What is known and chosen of the book beside its text. `today` is a day (ISO 8601). */
 export interface SentSurvey extends SurveyChoices {
@@ -85,7 +89,7 @@ export interface AuditNews {
 
 /** The answer to one message: what was searched, and what is new once all of it was taken in. */
 export interface AuditAnswer {
-  found: { id: number; found: Mention[] | Hit[] }[];
+  found: { id: number; found: Mention[] | Hit[] | UnnamedSpot[] }[];
   news: AuditNews | null;
 }
 
@@ -127,6 +131,11 @@ self.onmessage = ({ data: requests }: MessageEvent<AuditRequest[]>) => {
       found.push({
         id: request.id,
         found: details ? findWords({ ...details, chapters }, request.find) : [],
+      });
+    } else if ('spots' in request) {
+      found.push({
+        id: request.id,
+        found: details ? findSpots(chapters, request.spots, details.language) : [],
       });
     } else {
       takeIn(request);

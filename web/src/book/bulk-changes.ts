@@ -62,6 +62,8 @@ export interface BulkChanges {
   makeNavigation(take: readonly string[]): Promise<boolean>;
   /** Adds a chapter after another one; gives its id, or `null` where it could not be added. */
   addChapter(after: string): Promise<string | null>;
+  /** Adds a chapter after another one for a link that is made to it, before what is open is taken in anew; gives its id. */
+  startChapter(title: string, after: string, lead: (chapter: string) => void): Promise<string | null>;
   removeChapter(chapter: VersionedChapter): Promise<boolean>;
   renameChapter(chapter: VersionedChapter, title: string): Promise<boolean>;
   /** Makes a chapter of its own of what follows a block; gives its id. */
@@ -175,6 +177,23 @@ export function createBulkChanges({ store, api, texts, notices, open, acts, faul
         ({ title }) => `“${title}” was added.`,
       );
       return done?.id ?? null;
+    },
+    async startChapter(title, after, lead) {
+      const book = store.getState().book?.id;
+      if (!book) return null;
+      const work = (async () => {
+        const { id, change: own } = await api.addChapter(book, { title, after });
+        if (own) acts.did({ change: own });
+        lead(id);
+        await texts.saveAll();
+        await open(book);
+        return id;
+      })();
+      acts.doing(work);
+      return work.catch((error: unknown) => {
+        fault(error);
+        return null;
+      });
     },
     removeChapter: async ({ id, title }) =>
       (await change(

@@ -10,6 +10,7 @@ import { autolink } from './plugins/autolink.js';
 import { besideSelected } from './plugins/beside-selected.js';
 import { numbersShown } from './plugins/numbers-plugin.js';
 import { quotes } from './plugins/quotes.js';
+import { pointAt } from './plugins/point-at.js';
 import { pastedText } from './plugins/paste.js';
 import { droppedFiles } from './changes/insert-pictures.js';
 import { keptDrafts } from './plugins/kept-drafts.js';
@@ -31,6 +32,7 @@ export function createState(doc: Node, actions: LinkActions, window: string): Ed
   return EditorState.create({
     doc,
     plugins: [
+      pointAt(actions.chapter),
       besideSelected(),
       inputRules({
         rules: [

@@ -2,31 +2,43 @@ import { hrefOf, parseDeviceAddress, type Destination } from '@vennet/core/desti
 import { Paperclip } from 'lucide-react';
 import { useId, useRef, useState, type DragEvent, type KeyboardEvent, type RefObject } from 'react';
 import { KIND_WORDS } from '../parts/KindMark.js';
-import { PlacePreview } from './PlacePreview.js';
+import { PlacePreview, Preview } from './PlacePreview.js';
 import { useBook } from '../book/store.js';
 import { openBook } from '../book/open-book.js';
 import { BookPlace } from './BookPlace.js';
-import { entryOf, readEntry, spreadMailto, type DestinationEntry } from './destination-entry.js';
+import {
+  entryOf,
+  entryOfSpot,
+  readEntry,
+  spotIn,
+  spreadMailto,
+  type DestinationEntry,
+} from './destination-entry.js';
+import { spotToName } from '../editor/changes/name-spot.js';
+import type { SpotToName } from '../editor/state/pointing.js';
 import { FileFields } from './FileFields.js';
 import { MailFields } from './MailFields.js';
+import { PointAt, PointingHint } from './PointAt.js';
+import { startChapter, startCompanion } from './start.js';
 import { SuggestionList } from './SuggestionList.js';
 import type { Suggestion } from './suggestions.js';
+import { useSpots } from './use-spots.js';
 import { useSuggestions } from './use-suggestions.js';
 
 export interface LeadsToProps {
   field: RefObject<HTMLInputElement | null>;
   entry: DestinationEntry;
   change(entry: DestinationEntry): void;
-  /** Starts a companion book and leads there in one step. */
-  companion(title: string, goThere: boolean): void;
-  /** Takes a suggestion and accepts in one step. */
-  accept(destination: Destination): void;
+  /** Takes a suggestion, or what was started for the link, and accepts in one step. */
+  accept(entry: DestinationEntry): void;
+  /** Spots that have no name yet can be led to: there is one link that they are named for. `elsewhere` takes one of another chapter. */
+  spots?: { elsewhere?: (entry: DestinationEntry) => void };
   /** The words that are to become a link. */
   words?: string;
 }
 
 /** The one field for a destination: it says what it took the words for, suggests from every kind, and takes files. */
-export function LeadsTo({ field, entry, change, companion, accept, words }: LeadsToProps) {
+export function LeadsTo({ field, entry, change, accept, words, spots }: LeadsToProps) {
   const id = useId();
   const chooser = useRef<HTMLInputElement>(null);
   const [listing, setListing] = useState(false);
@@ -34,32 +46,31 @@ export function LeadsTo({ field, entry, change, companion, accept, words }: Lead
   const [focused, setFocused] = useState(false);
   const { recognition, destination, dropped } = readEntry(entry);
   const isWords = recognition !== null && !recognition.ok && recognition.refusal === 'words';
-  const suggestions = useSuggestions(
-    focused ? (entry.picked ? '' : entry.typed) : null,
-    isWords,
-    false,
-    words,
-  );
+  const typed = focused ? (entry.picked ? '' : entry.typed) : null;
+  const unnamed = useSpots(spots && isWords ? typed : null);
+  const suggestions = useSuggestions(typed, isWords, { words, spots: unnamed });
   const open = listing && suggestions.length > 0;
   // Words that are no address can only mean what they are called: Enter takes the first.
   const [first] = suggestions;
-  const likely = isWords && open && first && 'destination' in first ? 0 : -1;
+  const likely = isWords && open && first && entryOfSuggestion(first) ? 0 : -1;
   const shown = marked >= 0 ? marked : likely;
   const take = (suggestion: Suggestion) => {
     setListing(false);
     setMarked(-1);
-    if ('companion' in suggestion) companion(suggestion.companion.title, suggestion.companion.goThere);
-    else change(entryOf(suggestion.destination, useBook.getState()));
+    const taken = entryOfSuggestion(suggestion);
+    if (taken) change(taken);
+    else startFor(suggestion, (to) => accept(entryOf(to, useBook.getState())));
   };
   const pressed = (event: KeyboardEvent) => {
     if (!open && event.key === 'ArrowDown' && suggestions.length > 0 && !entry.picked) {
       event.preventDefault();
       return setListing(true);
     }
-    if (event.key === 'Enter' && marked < 0 && likely >= 0 && first && 'destination' in first) {
+    const taken = likely >= 0 && first ? entryOfSuggestion(first) : null;
+    if (event.key === 'Enter' && marked < 0 && taken) {
       event.preventDefault();
       setListing(false);
-      return accept(first.destination);
+      return accept(taken);
     }
     // Enter without a mark is for the form; the list is in nobody's way afterwards.
     if (open && event.key === 'Enter' && marked < 0) return setListing(false);
@@ -116,6 +127,7 @@ export function LeadsTo({ field, entry, change, companion, accept, words }: Lead
           <Paperclip size={16} aria-hidden="true" />
           <span className="sr-only">Choose a file</span>
         </button>
+        {spots && <PointAt change={change} elsewhere={spots.elsewhere} />}
         <input
           ref={chooser}
           type="file"
@@ -135,8 +147,9 @@ export function LeadsTo({ field, entry, change, companion, accept, words }: Lead
         marked={shown}
         take={take}
       />
+      {spots && <PointingHint />}
       <div id={`${id}-taken`} className="mt-1 text-sm" data-testid="taken-for" aria-live="polite">
-        {destination && <TakenFor destination={destination} />}
+        {destination && <TakenFor destination={destination} spot={spotIn(entry)} />}
         {refused && <p style={{ color: 'var(--broken)' }}>{recognition.reason}</p>}
         {dropped.length > 0 && (
           <p>Left out: {dropped.join(', ')}. Mail programs must not take these from a link.</p>
@@ -175,6 +188,19 @@ export function LeadsTo({ field, entry, change, companion, accept, words }: Lead
   );
 }
 
+/** Starts what a link is to lead to. */
+function startFor(suggestion: Suggestion, lead: (to: Destination) => void): void {
+  if ('newChapter' in suggestion) void startChapter(suggestion.newChapter, lead);
+  else if ('companion' in suggestion)
+    void startCompanion(suggestion.companion.title, suggestion.companion.goThere, lead);
+}
+
+/** What a suggestion leads to; `null` for one that has to be started first. */
+function entryOfSuggestion(suggestion: Suggestion): DestinationEntry | null {
+  if ('spot' in suggestion) return entryOfSpot(spotToName(suggestion.spot));
+  return 'destination' in suggestion ? entryOf(suggestion.destination, useBook.getState()) : null;
+}
+
 /** Sends a file to the Shelf and leads to it. */
 async function leadToFile(file: File | undefined, change: (entry: DestinationEntry) => void): Promise<void> {
   if (!file) return;
@@ -196,7 +222,7 @@ export const takesFiles = (change: (entry: DestinationEntry) => void) => ({
 const DEVICE_WORDS = { tel: 'Telephone number', geo: 'Spot on the earth', none: KIND_WORDS.web };
 
 /** What the words were taken for; of an email, what a reader's mail program will be handed. */
-function TakenFor({ destination }: { destination: Destination }) {
+function TakenFor({ destination, spot }: { destination: Destination; spot: SpotToName | null }) {
   const places = useBook((store) => store.places);
   const chapters = useBook((store) => store.book?.chapters);
   if (destination.kind === 'web')
@@ -211,6 +237,16 @@ function TakenFor({ destination }: { destination: Destination }) {
       <p>
         {KIND_WORDS.mail}: <span className="text-soft break-all">{hrefOf(destination)}</span>
       </p>
+    );
+  if (spot)
+    return (
+      <>
+        <p>
+          {spot.item === '' ? 'A spot of the text' : `Item ${spot.item}`}, in “
+          {chapters?.find(({ id }) => id === spot.chapter)?.title}”. It becomes a place when the link is made.
+        </p>
+        <Preview text={spot.sentence} />
+      </>
     );
   const place = destination.kind === 'place' ? places.get(destination.place) : undefined;
   const chapter = chapters?.find(({ id }) => id === place?.chapter);

@@ -23,7 +23,7 @@ export function PlaceField({
   const [marked, setMarked] = useState(0);
   const places = useBook((store) => store.places);
   const surroundings = useBook((store) => store.surroundings);
-  const all = useSuggestions(picked ? '' : typed, true, true);
+  const all = useSuggestions(picked ? '' : typed, true, { onlyPlaces: true });
   const offered = all.flatMap((one) =>
     'destination' in one && !(one.destination.kind === 'place' && one.destination.place === except)
       ? [one]

@@ -6,13 +6,15 @@ import { previewOf } from './place-preview.js';
 export function PlacePreview({ place }: { place: string }) {
   const found = useBook((store) => store.places.get(place));
   const text = useMemo(() => (found ? previewOf(found) : ''), [found]);
-  if (text === '') return null;
-  return (
-    <span
-      className="mt-0.5 line-clamp-3 block font-text text-[0.82rem] text-soft italic"
-      data-testid="place-preview"
-    >
-      {text}
-    </span>
-  );
+  return text === '' ? null : <Preview text={text} />;
 }
+
+/** A piece of the book's own text. */
+export const Preview = ({ text }: { text: string }) => (
+  <span
+    className="mt-0.5 line-clamp-3 block font-text text-[0.82rem] text-soft italic"
+    data-testid="place-preview"
+  >
+    {text}
+  </span>
+);

@@ -1,4 +1,5 @@
-import { PlacePreview } from './PlacePreview.js';
+import { PlacePreview, Preview } from './PlacePreview.js';
+import type { DestinationKind } from '@vennet/core/destination';
 import { KindMark } from '../parts/KindMark.js';
 import type { Suggestion } from './suggestions.js';
 
@@ -40,7 +41,7 @@ export function SuggestionList<Offered extends Suggestion>({
           }}
         >
           <span className="mt-0.5">
-            <KindMark kind={'companion' in suggestion ? 'book' : suggestion.destination.kind} />
+            <KindMark kind={kindOf(suggestion)} />
           </span>
           <span className="min-w-0 grow">
             <span className="flex items-baseline gap-3">
@@ -56,9 +57,17 @@ export function SuggestionList<Offered extends Suggestion>({
             {index === marked && 'destination' in suggestion && suggestion.destination.kind === 'place' && (
               <PlacePreview place={suggestion.destination.place} />
             )}
+            {index === marked && 'spot' in suggestion && suggestion.spot.sentence !== suggestion.words && (
+              <Preview text={suggestion.spot.sentence} />
+            )}
           </span>
         </li>
       ))}
     </ul>
   );
+}
+
+function kindOf(suggestion: Suggestion): DestinationKind {
+  if ('destination' in suggestion) return suggestion.destination.kind;
+  return 'companion' in suggestion ? 'book' : 'place';
 }

@@ -8,12 +8,15 @@ import {
 } from '@vennet/core/destination';
 import { destinationWords } from '../book/destination-words.js';
 import { useBook, type BookStore } from '../book/store.js';
+import type { SpotToName } from '../editor/state/pointing.js';
 
 /** What the author has said of a destination so far. */
 export interface DestinationEntry {
   typed: string;
   /** What was picked from the suggestions: it stands until something else is typed. */
   picked: Destination | null;
+  /** The spot that gets a name when the link is made: what was picked leads there. */
+  spot?: SpotToName;
   /** Leave the tracking parameters of the typed address out. */
   untracked: boolean;
   /** The fields of an email beside its addresses. */
@@ -39,6 +42,17 @@ export function entryOf(
     mail: { cc: cc.join(', '), bcc: bcc.join(', '), subject, body },
   };
 }
+
+/** The entry of a spot that has no name yet. */
+export const entryOfSpot = (spot: SpotToName): DestinationEntry => ({
+  ...entryOf(null, useBook.getState()),
+  typed: spot.words,
+  picked: { kind: 'place', place: spot.id },
+  spot,
+});
+
+/** The spot that is still to be named for what an entry says. */
+export const spotIn = ({ picked, spot }: DestinationEntry): SpotToName | null => (picked && spot) ?? null;
 
 /** What an entry says: what the typed words were taken for, and the destination that comes of it, if any. */
 export interface EntryReading {

@@ -9,6 +9,8 @@ export interface PlaceSearch {
   places: ReadonlyMap<string, Place>;
   /** Titles of chapters by their ids. */
   titles: ReadonlyMap<string, string>;
+  /** The page labels of places, once the pages have been set. */
+  pages?: ReadonlyMap<string, string>;
   /** Headings down to this level are offered. */
   offered: number;
   /** Places that were linked to lately, the newest first. */
@@ -83,13 +85,26 @@ const KIND_WORDS: Record<PlaceKind, string> = {
   figure: 'Picture',
   table: 'Table',
   bookmark: 'Bookmark',
+  item: 'Item',
   note: 'Note',
   mark: 'Mark of a note',
   spot: 'Spot',
 };
 
-/** Where a place is, in one line. */
-export function aboutPlace({ kind, chapter, number }: Place, titles: ReadonlyMap<string, string>): string {
-  const what = kind === 'note' && number ? `Note ${number}` : KIND_WORDS[kind];
+/** Where a place is, in one line; with its page, once pages are known. */
+export function aboutPlace(
+  { id, kind, chapter, number }: Place,
+  { titles, pages }: Pick<PlaceSearch, 'titles' | 'pages'>,
+): string {
+  const page = pages?.get(id);
+  return `${whereIs({ kind, chapter, number }, titles)}${page ? `, page ${page}` : ''}`;
+}
+
+function whereIs(
+  { kind, chapter, number }: Pick<Place, 'kind' | 'chapter' | 'number'>,
+  titles: ReadonlyMap<string, string>,
+): string {
+  const what =
+    (kind === 'note' || kind === 'item') && number ? `${KIND_WORDS[kind]} ${number}` : KIND_WORDS[kind];
   return kind === 'chapter' || kind === 'top' ? what : `${what} in “${titles.get(chapter) ?? ''}”`;
 }

@@ -4,7 +4,16 @@ import { NO_SURROUNDINGS, type ShelfFile } from '@vennet/core/shelf';
 import { suggestionsFor, type Known } from './suggestions.js';
 
 function place(id: string, kind: PlaceKind, words: string, more: Partial<Place> = {}): [string, Place] {
-  const plain = { text: '', chapter: 'one', number: '', label: '', level: null, section: 'one', order: 0 };
+  const plain = {
+    text: '',
+    chapter: 'one',
+    number: '',
+    label: '',
+    level: null,
+    unwritten: false,
+    section: 'one',
+    order: 0,
+  };
   return [id, { ...plain, id, kind, words, ...more }];
 }
 
@@ -93,11 +102,25 @@ describe('what else can be led to', () => {
     expect(offered('l', known({}, { surroundings }))).not.toContain('file f');
   });
 
-  test('a book that is to be started, where the words are no address and no book is called so', () => {
+  test('a chapter or a book that is to be started, where the words are no address and no book is called so', () => {
     const of = known({}, { surroundings });
-    expect(offered('Charts', of, true)).toEqual(['companion', 'companion-go']);
+    expect(offered('Charts', of, true)).toEqual(['chapter', 'companion', 'companion-go']);
     expect(offered('lamps of old', of, true)).toEqual(['book b']);
     expect(offered('Charts', of, false)).toEqual([]);
+  });
+
+  test('sentences of the book, from shortly before the words; items by their number', () => {
+    const spot = { chapter: 'one', from: 5, to: 9, words: 'wick', item: '' };
+    const sentence = 'In the evening somebody had to trim the wick of the lamp.';
+    const spots = [
+      { ...spot, sentence },
+      { ...spot, from: 30, words: 'Trim it', sentence: 'Trim it', item: '4' },
+    ];
+    const found = suggestionsFor({ typed: 'wick', isWords: false, onlyPlaces: false }, known({}, { spots }));
+    expect(found.map(({ words, about }) => [words, about])).toEqual([
+      ['… had to trim the wick of the lamp.', 'In “The harbour”'],
+      ['4. Trim it', 'Item 4 in “The harbour”'],
+    ]);
   });
 
   test('nothing of that where a place alone is wanted', () => {
@@ -116,7 +139,7 @@ describe('without a word typed', () => {
       { typed: '', isWords: false, onlyPlaces: false, words },
       known({ order: 32 }, { lately }),
     ).map(({ key }) => key);
-  test('the last destinations come first, then the places near, each once, and a book of that name', () => {
+  test('the last destinations come first, then the places near, each once, and a chapter or a book of that name', () => {
     expect(keys('tide tables')).toEqual([
       'lately https://lamp.example/',
       'place two',
@@ -124,6 +147,7 @@ describe('without a word typed', () => {
       'place oil',
       'place light',
       'place one',
+      'chapter',
       'companion',
     ]);
     expect(keys(' ')).not.toContain('companion');

@@ -1,14 +1,17 @@
 import { hrefOf, type Destination } from '@vennet/core/destination';
 import { fileWords, message } from '@vennet/core/language';
+import type { UnnamedSpot } from '@vennet/core/repair';
 import type { Place } from '@vennet/core/manuscript';
 import { destinationWords } from '../book/destination-words.js';
 import type { BookStore } from '../book/store.js';
 import { fitting, fold } from './fits.js';
 import { aboutPlace, fittingPlaces, type PlaceSearch } from './place-suggestions.js';
 
-/** Something that the field “Leads to” offers: a destination, or a companion book that is to be started. */
+/** Something that the field “Leads to” offers: a destination, a spot without a name yet, or a book or chapter that is to be started. */
 export type Suggestion =
   | { key: string; words: string; about: string; destination: Destination }
+  | { key: string; words: string; about: string; spot: UnnamedSpot }
+  | { key: string; words: string; about: string; newChapter: string }
   | { key: string; words: string; about: string; companion: { title: string; goThere: boolean } };
 
 /** Most suggestions of one kind that are shown at one time. */
@@ -30,6 +33,8 @@ export interface Known {
   surroundings: BookStore['surroundings'];
   /** Destinations of links that were made lately, the newest first. */
   lately?: readonly Destination[];
+  /** Spots without a name that fit what is typed. */
+  spots?: readonly UnnamedSpot[];
 }
 
 /**
@@ -39,7 +44,7 @@ export interface Known {
  */
 export function suggestionsFor(
   { typed, isWords, onlyPlaces, words = '' }: Asked,
-  { search, links, surroundings, lately = [] }: Known,
+  { search, links, surroundings, lately = [], spots = [] }: Known,
 ): Suggestion[] {
   const wanted = typed.trim();
   if (onlyPlaces) return inPlaces(wanted, search);
@@ -47,17 +52,17 @@ export function suggestionsFor(
     const before = usedLately(lately, search, surroundings);
     const known = new Set(before.map(({ key }) => key));
     const near = inPlaces('', search).filter(({ key }) => !known.has(key));
-    const [start] = words.trim() === '' ? [] : companions(words.trim());
-    return [...before, ...near, ...(start ? [start] : [])];
+    return [...before, ...near, ...(words.trim() === '' ? [] : begun(words.trim()).slice(0, 2))];
   }
   const found = [
     ...inPlaces(wanted, search),
     ...(wanted.length < 2
       ? []
       : [...onShelf(wanted, surroundings), ...inLibrary(wanted, surroundings), ...usedBefore(wanted, links)]),
+    ...spots.map((spot) => ofSpot(spot, search)),
   ];
   const exact = found.some(({ words }) => fold(words) === fold(wanted));
-  return isWords && !exact && wanted.length > 1 ? [...found, ...companions(wanted)] : found;
+  return isWords && !exact && wanted.length > 1 ? [...found, ...begun(wanted)] : found;
 }
 
 function best<Item>(items: Iterable<Item>, wanted: string, words: (item: Item) => string): Item[] {
@@ -92,10 +97,10 @@ function inPlaces(wanted: string, search: PlaceSearch): Suggestion[] {
   return fittingPlaces(wanted, search).map((place) => ofPlace(place, search));
 }
 
-const ofPlace = (place: Place, { titles }: PlaceSearch): Suggestion => ({
+const ofPlace = (place: Place, { titles, pages }: PlaceSearch): Suggestion => ({
   key: `place ${place.id}`,
   words: place.kind === 'heading' || place.kind === 'chapter' ? numbered(place) : place.words,
-  about: aboutPlace(place, titles),
+  about: aboutPlace(place, { titles, pages }),
   destination: { kind: 'place', place: place.id },
 });
 
@@ -137,8 +142,28 @@ function usedBefore(wanted: string, links: BookStore['links']): Suggestion[] {
     }));
 }
 
-function companions(title: string): Suggestion[] {
+const ofSpot = (spot: UnnamedSpot, { titles }: PlaceSearch): Suggestion => {
+  const chapter = titles.get(spot.chapter) ?? '';
+  return {
+    key: `spot ${spot.chapter} ${spot.from}`,
+    words: spot.item === '' ? fromShortlyBefore(spot) : `${spot.item}. ${spot.words}`,
+    about: spot.item === '' ? `In “${chapter}”` : `Item ${spot.item} in “${chapter}”`,
+    spot,
+  };
+};
+
+/** How many signs of a sentence stand before the words that were found in it, so that these are seen. */
+const BEFORE = 16;
+
+function fromShortlyBefore({ sentence, words }: UnnamedSpot): string {
+  const from = sentence.lastIndexOf(' ', sentence.indexOf(words) - BEFORE);
+  return from < 0 ? sentence : `…${sentence.slice(from)}`;
+}
+
+/** What can be started under a name: a chapter of this book, or a book of its own. */
+function begun(title: string): Suggestion[] {
   return [
+    { key: 'chapter', words: `Start a chapter called “${title}”`, about: 'to be written', newChapter: title },
     {
       key: 'companion',
       words: `Start a book called “${title}”`,

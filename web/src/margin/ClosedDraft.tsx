@@ -39,7 +39,7 @@ export function ClosedDraft({ draft }: { draft: Draft }) {
 }
 
 /** Goes on with a draft where it was left: in its note, at its picture, or at its words. */
-function takeUp(view: EditorView, draft: Draft): void {
+export function takeUp(view: EditorView, draft: Draft): void {
   const { tr, doc } = view.state;
   const $from = doc.resolve(draft.from);
   for (let depth = $from.depth; depth > 0; depth--)

@@ -5,7 +5,6 @@ import { openBook } from '../book/open-book.js';
 import { useBook } from '../book/store.js';
 import { entryOf, readEntry } from '../leads-to/destination-entry.js';
 import { LeadsTo } from '../leads-to/LeadsTo.js';
-import { startCompanion } from '../leads-to/start-companion.js';
 import { SlipForm } from '../slips/SlipForm.js';
 import type { Row } from './rows.js';
 import type { Checks } from './use-checks.js';
@@ -51,10 +50,9 @@ export function CorrectAddress({ row, checks, corrected, close }: CorrectAddress
         field={field}
         entry={entry}
         change={setEntry}
-        companion={(title, goThere) => void startCompanion(title, goThere, (to) => void lead(to))}
-        accept={(to) => {
-          setEntry(entryOf(to, useBook.getState()));
-          accept(to);
+        accept={(said) => {
+          setEntry(said);
+          accept(readEntry(said).destination);
         }}
       />
       <div className="mt-2.5 flex flex-wrap gap-2">

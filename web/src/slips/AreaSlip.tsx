@@ -24,13 +24,13 @@ import { moveDraftArea, openArea, useOpenArea } from '../editor/state/open-area.
 import { useEditor } from '../editor/state/store.js';
 import { Findings } from '../findings/FindingLine.js';
 import { VerdictLine } from '../findings/VerdictLine.js';
-import { entryOf, readEntry, type DestinationEntry } from '../leads-to/destination-entry.js';
+import { entryOf, readEntry, spotIn, type DestinationEntry } from '../leads-to/destination-entry.js';
 import { LeadsTo, takesFiles } from '../leads-to/LeadsTo.js';
-import { startCompanion } from '../leads-to/start-companion.js';
 import { BoxFields, FrameFields } from './AreaFields.js';
 import { useFirstField, whatDiffers } from './slip-parts.js';
 import { AcceptButton, SlipForm } from './SlipForm.js';
 import { useSlip } from './use-slip.js';
+import { withSpot } from '../editor/changes/name-spot.js';
 
 interface AreaSlipProps {
   view: EditorView;
@@ -65,7 +65,10 @@ export function AreaSlip({ view, area, box, asked }: AreaSlipProps) {
     // One that was drawn has been begun; one that is put in the middle has not.
     box: area ? { x, y, width, height } : MIDDLE,
   };
-  const write = (values: AreaValues, before: AreaValues) => {
+  const write = (values: AreaValues, before: AreaValues) =>
+    withSpot(spotIn(values.to), () => writeArea(values, before));
+
+  const writeArea = (values: AreaValues, before: AreaValues) => {
     const { destination } = readEntry(values.to);
     const { to, box: moved, ...more } = whatDiffers(tidy(values), before);
     if (area) changeArea(view, area.id, { ...more, ...moved, ...(to && destination && { destination }) });
@@ -160,10 +163,8 @@ export function AreaSlip({ view, area, box, asked }: AreaSlipProps) {
         field={field}
         entry={values.to}
         change={(to) => change({ to })}
-        companion={(title, goThere) =>
-          void startCompanion(title, goThere, (to) => slip.accept({ to: entryOf(to, useBook.getState()) }))
-        }
-        accept={(to) => slip.accept({ to: entryOf(to, names) })}
+        accept={(to) => slip.accept({ to })}
+        spots={{}}
       />
       <label className="mt-2.5 block">
         <span className="label">Name, for those who can’t see it</span>

@@ -9,28 +9,21 @@ import { orderAt, wordsAt } from '../book/said.js';
 import { useBook } from '../book/store.js';
 import { OwnLook } from '../choices/OwnLook.js';
 import { changeLink, makeLink, repairLink } from '../editor/changes/change-links.js';
+import { isThere, withSpot } from '../editor/changes/name-spot.js';
 import { putReference, type Reading } from '../editor/changes/change-references.js';
 import type { Draft } from '../editor/state/kept-drafts.js';
 import { useEditor } from '../editor/state/store.js';
 import { Findings } from '../findings/FindingLine.js';
 import { VerdictLine } from '../findings/VerdictLine.js';
-import { entryOf, readEntry } from '../leads-to/destination-entry.js';
+import { readEntry, spotIn, type DestinationEntry } from '../leads-to/destination-entry.js';
 import { LeadsTo, takesFiles } from '../leads-to/LeadsTo.js';
 import { ReadsField } from '../leads-to/ReadsField.js';
-import { startCompanion } from '../leads-to/start-companion.js';
 import { TitleOffer } from '../leads-to/TitleOffer.js';
 import { draftNow, linkNow, useFirstField, usesOfDraft, type SlipHost } from './slip-parts.js';
+import { leadFromElsewhere, takeUpFromElsewhere } from './from-elsewhere.js';
 import { LinkMore } from './LinkMore.js';
 import { LinkButtons } from './LinkButtons.js';
-import {
-  fieldsOfRepair,
-  NO_READING,
-  previewOf,
-  valuesFor,
-  wordsForDestination,
-  wordsOf,
-  type LinkValues,
-} from './link-values.js';
+import { fieldsOfRepair, NO_READING, previewOf, valuesFor, wordsOf, type LinkValues } from './link-values.js';
 import { AcceptButton, SlipForm } from './SlipForm.js';
 import { useSlip } from './use-slip.js';
 
@@ -67,7 +60,9 @@ export function LinkSlip({ link, reading: stored, draft, asked, words, ...host }
     return { destination, place, said };
   };
 
-  const write = (values: LinkValues) => {
+  const write = (values: LinkValues) => withSpot(spotIn(values.to), () => writeLink(values));
+
+  const writeLink = (values: LinkValues) => {
     const { destination, place } = readingIn(values);
     const [newOne, old] = [draft && draftNow(view, draft), link && linkNow(view, chapter, link)];
     const at = newOne ?? old;
@@ -76,11 +71,11 @@ export function LinkSlip({ link, reading: stored, draft, asked, words, ...host }
       return putReference(view, at, destination, values.reading, values.hoverNote.trim());
     const { look, about } = values;
     const text = values.text.trim() === '' ? '' : values.text;
+    const otherwise = () => wordsOf({ text: '', to: values.to }, null, names);
     const made = { destination, hoverNote: values.hoverNote.trim(), look, about };
-    if (newOne) makeLink(view, newOne, { ...made, text: text || wordsForDestination(destination, names) });
+    if (newOne) makeLink(view, newOne, { ...made, text: text || otherwise() });
     // A reference that is to have the author's own words becomes a link on them.
-    else if (old?.carrier === 'reference')
-      makeLink(view, old, { ...made, text: text || wordsForDestination(destination, names) });
+    else if (old?.carrier === 'reference') makeLink(view, old, { ...made, text: text || otherwise() });
     else if (old) changeLink(view, old, { ...made, text: text || old.text });
   };
 
@@ -90,13 +85,19 @@ export function LinkSlip({ link, reading: stored, draft, asked, words, ...host }
     kept: draft?.values as LinkValues | null | undefined,
     faultsIn: (values) => {
       const { destination, said } = readingIn(values);
-      if (!destination) return ['to'];
+      const spot = spotIn(values.to);
+      if (!destination || (spot && !isThere(spot))) return ['to'];
       return draft && wordsOf(values, said, names) === '' ? ['text'] : [];
     },
     write,
     ...usesOfDraft(host, draft),
     toFault: ([first]) => (first === 'text' ? document.getElementById(`${id}-text`) : field.current)?.focus(),
   });
+  const elsewhere = link
+    ? (to: DestinationEntry) => leadFromElsewhere(chapter, link, to)
+    : draft && !host.keeper
+      ? (to: DestinationEntry) => takeUpFromElsewhere(chapter, draftNow(view, draft), { ...slip.values, to })
+      : undefined;
   const { values, change, isChanged, faults } = slip;
   const { destination, place, said } = readingIn(values);
   const reading = place ? values.reading : NO_READING;
@@ -107,7 +108,11 @@ export function LinkSlip({ link, reading: stored, draft, asked, words, ...host }
     shown,
     said !== null ? 'reference' : link?.carrier === 'picture' ? 'picture' : 'text',
   );
-  const findings = useLinkFindings(preview, link !== null && !isChanged);
+  const spot = spotIn(values.to);
+  const findings = useLinkFindings(preview, link !== null && !isChanged).filter(
+    // A spot becomes a place when the link is made.
+    ({ rule }) => !spot || rule !== 'place-gone',
+  );
 
   const repair = (wanted: Repair) => {
     if (wanted.type === 'make-note') {
@@ -135,10 +140,8 @@ export function LinkSlip({ link, reading: stored, draft, asked, words, ...host }
         field={field}
         entry={values.to}
         change={(to) => change({ to })}
-        companion={(title, goThere) =>
-          void startCompanion(title, goThere, (to) => slip.accept({ to: entryOf(to, useBook.getState()) }))
-        }
-        accept={(to) => slip.accept({ to: entryOf(to, names) })}
+        accept={(to) => slip.accept({ to })}
+        spots={{ elsewhere }}
       />
       {place && link?.carrier !== 'picture' && (
         <ReadsField

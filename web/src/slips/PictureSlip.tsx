@@ -4,14 +4,14 @@ import { useId, useRef } from 'react';
 import { useBook } from '../book/store.js';
 import { changeFigure, toCaption } from '../editor/changes/change-figures.js';
 import { mint } from '../editor/state/mint.js';
-import { entryOf, readEntry, type DestinationEntry } from '../leads-to/destination-entry.js';
+import { entryOf, readEntry, spotIn, type DestinationEntry } from '../leads-to/destination-entry.js';
 import { LeadsTo, takesFiles } from '../leads-to/LeadsTo.js';
-import { startCompanion } from '../leads-to/start-companion.js';
 import { SeverityMark } from '../parts/SeverityMark.js';
 import { PictureParts, WholeLinkButtons } from './PictureParts.js';
 import { closing, positionNow, useFirstField, whatDiffers, type NodeSlipProps } from './slip-parts.js';
 import { AcceptButton, SlipForm } from './SlipForm.js';
 import { useSlip } from './use-slip.js';
+import { withSpot } from '../editor/changes/name-spot.js';
 
 interface PictureValues {
   alt: string;
@@ -34,7 +34,10 @@ export function PictureSlip({ view, node, position, asked }: NodeSlipProps) {
     const at = positionNow(view, node, position);
     if (at !== null && Object.keys(attrs).length > 0) changeFigure(view, at, attrs);
   };
-  const write = (values: PictureValues, before: PictureValues) => {
+  const write = (values: PictureValues, before: PictureValues) =>
+    withSpot(spotIn(values.to), () => writePicture(values, before));
+
+  const writePicture = (values: PictureValues, before: PictureValues) => {
     const { to, hoverNote, ...shown } = whatDiffers(tidy(values), before);
     const { destination } = readEntry(values.to);
     const leads = (to || hoverNote !== undefined) && destination;
@@ -137,10 +140,8 @@ export function PictureSlip({ view, node, position, asked }: NodeSlipProps) {
           field={field}
           entry={values.to}
           change={(to) => change({ to })}
-          companion={(title, goThere) =>
-            void startCompanion(title, goThere, (to) => slip.accept({ to: entryOf(to, useBook.getState()) }))
-          }
-          accept={(to) => slip.accept({ to: entryOf(to, names) })}
+          accept={(to) => slip.accept({ to })}
+          spots={{}}
         />
         {leads && (
           <label className="mt-2 block">

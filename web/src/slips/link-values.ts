@@ -4,7 +4,7 @@ import type { Link, LinkAbout, LinkLook } from '@vennet/core/manuscript';
 import type { Repair } from '@vennet/core/repair';
 import type { BookStore } from '../book/store.js';
 import type { Reading } from '../editor/changes/change-references.js';
-import { entryOf, readEntry, type DestinationEntry } from '../leads-to/destination-entry.js';
+import { entryOf, readEntry, spotIn, type DestinationEntry } from '../leads-to/destination-entry.js';
 
 /** What the author has said of words that lead somewhere. */
 export interface LinkValues {
@@ -41,7 +41,9 @@ export function wordsOf(
   names: Names,
 ): string {
   const { destination } = readEntry(to);
-  return said ?? (text.trim() || (destination ? wordsForDestination(destination, names) : ''));
+  return (
+    said ?? (text.trim() || spotIn(to)?.words || (destination ? wordsForDestination(destination, names) : ''))
+  );
 }
 
 /** Words for a link that has none: what its destination is called. */

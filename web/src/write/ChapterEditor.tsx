@@ -22,6 +22,8 @@ import { LanguageOfWords } from './LanguageOfWords.js';
 import { SpecialSigns } from './SpecialSigns.js';
 import { NewTable } from './NewTable.js';
 import { Mentions } from '../mentions/Mentions.js';
+import { keptIn } from '../editor/state/kept-drafts.js';
+import { takeUp } from '../margin/ClosedDraft.js';
 import { keptPlace, keepPlace } from '../editor/going/kept-place.js';
 import { WordCount } from './WordCount.js';
 import { TextMenu } from './TextMenu.js';
@@ -37,6 +39,7 @@ export function ChapterEditor({ chapter }: { chapter: string }) {
   const wanted = search.get('link');
   const place = search.get('place');
   const at = search.get('at');
+  const draft = search.get('draft');
 
   useEffect(() => {
     const { texts } = openBook();
@@ -72,15 +75,19 @@ export function ChapterEditor({ chapter }: { chapter: string }) {
 
   useEffect(() => {
     const { view } = useEditor.getState();
-    if (!view || (!wanted && !place && !at)) return;
+    if (!view || (!wanted && !place && !at && !draft)) return;
     const link = wanted && linksIn(view.state.doc, chapter).find(({ id }) => id === wanted);
     if (link) {
       goToLink(view, link);
       bringIntoView(view, link.from);
+    } else if (draft) {
+      const kept = keptIn(view.state).find(({ id }) => id === draft);
+      if (kept) takeUp(view, kept);
+      bringIntoView(view, view.state.selection.from);
     } else if (place) showPlace(view, chapter, place);
     else if (at) showSpot(view, Number(at));
     setSearch({}, { replace: true });
-  }, [chapter, wanted, place, at, setSearch]);
+  }, [chapter, wanted, place, at, draft, setSearch]);
 
   return (
     <main className="flex min-h-0 min-w-0 grow flex-col">

@@ -29,6 +29,7 @@ import { pictureDescribed, pictureName } from './picture-name.js';
 import { placeGone } from './place-gone.js';
 import { placeholderText } from './placeholder-text.js';
 import { placeLeftOut } from './place-left-out.js';
+import { placeUnwritten } from './place-unwritten.js';
 import { plainHttp } from './plain-http.js';
 import { rawAddress } from './raw-address.js';
 import { shortener } from './shortener.js';
@@ -45,6 +46,7 @@ export const rules: readonly Rule[] = [
   leadsNowhere,
   placeGone,
   placeLeftOut,
+  placeUnwritten,
   fileGone,
   bookGone,
   fileNowhere,

@@ -7,6 +7,7 @@ export const de: Phrases = {
   note: 'Anmerkung',
   figure: 'Abbildung',
   table: 'Tabelle',
+  item: 'Punkt',
   part: 'Teil',
   chapter: 'Kapitel',
   page: 'Seite',

@@ -7,6 +7,7 @@ export const en: Phrases = {
   note: 'note',
   figure: 'Figure',
   table: 'Table',
+  item: 'item',
   part: 'Part',
   chapter: 'Chapter',
   page: 'page',

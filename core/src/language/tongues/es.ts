@@ -7,6 +7,7 @@ export const es: Phrases = {
   note: 'nota',
   figure: 'Figura',
   table: 'Tabla',
+  item: 'punto',
   part: 'Parte',
   chapter: 'Capítulo',
   page: 'página',

@@ -7,6 +7,7 @@ export const fr: Phrases = {
   note: 'note',
   figure: 'Figure',
   table: 'Tableau',
+  item: 'point',
   part: 'Partie',
   chapter: 'Chapitre',
   page: 'page',

@@ -7,6 +7,7 @@ export const it: Phrases = {
   note: 'nota',
   figure: 'Figura',
   table: 'Tabella',
+  item: 'punto',
   part: 'Parte',
   chapter: 'Capitolo',
   page: 'pagina',

@@ -7,6 +7,7 @@ export const nl: Phrases = {
   note: 'noot',
   figure: 'Figuur',
   table: 'Tabel',
+  item: 'punt',
   part: 'Deel',
   chapter: 'Hoofdstuk',
   page: 'pagina',

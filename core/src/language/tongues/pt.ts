@@ -7,6 +7,7 @@ export const pt: Phrases = {
   note: 'nota',
   figure: 'Figura',
   table: 'Tabela',
+  item: 'item',
   part: 'Parte',
   chapter: 'Capítulo',
   page: 'página',

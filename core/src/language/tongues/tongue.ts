@@ -5,6 +5,8 @@ export interface Phrases {
   note: string;
   figure: string;
   table: string;
+  /** An item of a numbered list, before its number, in a sentence. */
+  item: string;
   part: string;
   /** What a chapter without a heading is called, before its number. */
   chapter: string;

@@ -440,6 +440,9 @@ export class PlaceDto implements Place {
   @Words({ description: 'The heading of the section in which it stands, or its chapter' })
   section: string;
 
+  @Flag({ description: 'Of a chapter: nothing stands in it but its heading' })
+  unwritten: boolean;
+
   @Whole({ description: 'Places in reading order have rising numbers' })
   order: number;
 }

@@ -56,6 +56,12 @@ export function goToUse({ id, chapter }: { id: string; chapter: string }): void 
   go?.(`/books/${book.id}/write/${chapter}?link=${encodeURIComponent(id)}`);
 }
 
+/** Goes back to a link that is about to be made. */
+export function goToDraft(chapter: string, draft: string): void {
+  const { book } = useBook.getState();
+  if (book) go?.(`/books/${book.id}/write/${chapter}?draft=${encodeURIComponent(draft)}`);
+}
+
 /** Goes to a position of a chapter of the open book. */
 export function goToSpot(chapter: string, caret: number): void {
   const { book } = useBook.getState();

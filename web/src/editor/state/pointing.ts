@@ -1,0 +1,18 @@
+import type { UnnamedSpot } from '@vennet/core/repair';
+import { create } from 'zustand';
+
+/** A spot that becomes a place when the link to it is made: a bookmark on its words, or an item with an id. */
+export interface SpotToName extends UnnamedSpot {
+  /** The id that its place will have. */
+  id: string;
+}
+
+/** What was pointed at: a place that has a name, or a spot that gets one when it is led to. */
+export type PointedAt = { place: string } | { spot: SpotToName };
+
+/** Who waits for the author to press a spot of the text. */
+export const usePointing = create<{ take: ((at: PointedAt) => void) | null }>(() => ({ take: null }));
+
+export const isPointing = (): boolean => usePointing.getState().take !== null;
+
+export const stopPointing = (): void => usePointing.setState({ take: null });
