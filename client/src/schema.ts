@@ -1140,6 +1140,10 @@ export interface components {
         StartedDto: {
             id: string;
         };
+        LinkColoursDto: {
+            light: string;
+            dark: string;
+        };
         LinkLookDto: {
             light: string;
             dark: string;
@@ -1147,6 +1151,8 @@ export interface components {
             underline: "solid" | "dotted" | "none";
             /** @enum {string} */
             weight: "regular" | "strong";
+            /** @description Of links that a reader has followed */
+            visited?: components["schemas"]["LinkColoursDto"];
         };
         NotesDto: {
             /** @enum {string} */

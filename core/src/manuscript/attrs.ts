@@ -19,7 +19,20 @@ export interface BlockAttrs {
   id: string | null;
 }
 
-export interface HeadingAttrs extends BlockAttrs {
+/** Of a heading, a paragraph or a figure: it begins a new page, where there are pages. */
+export interface PageAttrs {
+  newPage: boolean;
+}
+
+export interface ParagraphAttrs extends BlockAttrs, PageAttrs {}
+
+/** Room to write in, of a height in mm. */
+export interface RoomAttrs extends BlockAttrs {
+  height: number;
+  ruled: boolean;
+}
+
+export interface HeadingAttrs extends BlockAttrs, PageAttrs {
   level: number;
   /** Left out when the headings of the book are counted. */
   uncounted: boolean;
@@ -46,7 +59,7 @@ export interface FormulaAttrs {
   words: string;
 }
 
-export interface FigureAttrs extends PictureAttrs {
+export interface FigureAttrs extends PictureAttrs, PageAttrs {
   link: FigureLink | null;
   areas: readonly LinkArea[];
   /** Share of the width of the text, in percent; `null`: as wide as the picture is, where it fits. */
@@ -85,6 +98,8 @@ export interface ContentsAttrs extends InsideAttrs {
   depth: number;
   back: boolean;
   backWords: string;
+  /** Where its lines depart from the look of the book's links. */
+  look: LinkLook | null;
 }
 
 export interface LinkAttrs extends InsideAttrs {
@@ -119,6 +134,8 @@ const typed =
  */
 export const attrsOf = {
   heading: typed<HeadingAttrs>(),
+  paragraph: typed<ParagraphAttrs>(),
+  room: typed<RoomAttrs>(),
   orderedList: typed<OrderedListAttrs>(),
   cell: typed<CellAttrs>(),
   picture: typed<PictureAttrs>(),
@@ -135,6 +152,15 @@ export const attrsOf = {
   bookmark: typed<BookmarkAttrs>(),
   language: typed<LanguageAttrs>(),
 };
+
+/** The words below a picture: its caption, and its credit. */
+export function figureParts(figure: Node): { caption: Node | null; credit: Node | null } {
+  const part = (name: string) => figure.children.find(({ type }) => type.name === name) ?? null;
+  return { caption: part('caption'), credit: part('credit') };
+}
+
+/** True for a block that begins a new page. */
+export const beginsPage = ({ attrs }: Bearer): boolean => attrs.newPage === true;
 
 /** The id of a node or a mark, if it has one. */
 export function idOf({ attrs }: Bearer): string | null {

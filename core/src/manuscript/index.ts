@@ -3,7 +3,7 @@ export type { LinkAbout } from './about.js';
 export { boxBetween, SMALLEST_SIDE, withinPicture } from './area.js';
 export type { Box, LinkArea } from './area.js';
 export { AreaStep, setAreas } from './area-step.js';
-export { attrsOf, idOf, isPicture } from './attrs.js';
+export { attrsOf, beginsPage, figureParts, idOf, isPicture } from './attrs.js';
 export type { FigureAttrs, FigureLink, LinkAttrs, ReferenceAttrs } from './attrs.js';
 export {
   countWords,
@@ -48,6 +48,8 @@ export type { Carrier, ChapterLinks, Link } from './link.js';
 export {
   DEFAULT_FRAME,
   DEFAULT_LOOK,
+  DEFAULT_VISITED,
+  lookStyle,
   faultInLook,
   FRAME_LINES,
   isColour,
@@ -56,7 +58,7 @@ export {
   UNDERLINES,
   WEIGHTS,
 } from './look.js';
-export type { AreaFrame, LinkLook } from './look.js';
+export type { AreaFrame, LinkColours, LinkLook } from './look.js';
 export { roman } from './numbering.js';
 export { flatText, OBJECT } from './flat-text.js';
 export { LEADING_NODES, markIdOf, REFERENCE_FORMS, RETURN_LINKS } from './inside-nodes.js';
@@ -75,10 +77,11 @@ export { sectionsOf } from './section.js';
 export type { Section } from './section.js';
 export { sharedWith } from './shared.js';
 export { SMALL_CAPITALS } from './marks.js';
-export { SCHEMA_VERSION, schema, spans } from './schema.js';
+export { ROOM, roomHeight, SCHEMA_VERSION, schema, spans } from './schema.js';
 export { rowsOf, tableCaption, tableOf, upgradedChapter } from './table.js';
 export { DEFAULT_STRUCTURE, NOTE_COUNTS, NOTE_STANDS, NUMBERINGS, READERS, RETURNS } from './structure.js';
 export type { Numbering, NoteStand, Readers, ReturnTo, Structure } from './structure.js';
 export { isbnIn, isIsbn } from './isbn.js';
 export { authorLine, authorList, authorsOf, DRAWN_COVER, imprintOf, NO_PUBLICATION } from './publication.js';
 export type { Contributor, Publication } from './publication.js';
+export { CREDIT, NEW_PAGE, RULED, roomLines } from './layout.js';

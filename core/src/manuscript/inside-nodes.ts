@@ -1,5 +1,6 @@
 import type { NodeSpec } from 'prosemirror-model';
 import { carried, uncarried } from './carried.js';
+import { faultInLook, type LinkLook } from './look.js';
 import { RETURNS } from './structure.js';
 
 /** What a reference reads: words of its place, its number, both, its page, above or below, or the author's own words. */
@@ -20,6 +21,11 @@ const oneOf =
 function isDepth(value: unknown): void {
   if (!Number.isInteger(value) || Number(value) < 1 || Number(value) > 6)
     throw new RangeError(`a depth is 1 to 6, not ${String(value)}`);
+}
+
+function isOwnLook(value: unknown): void {
+  const fault = value === null ? null : faultInLook(value);
+  if (fault) throw new RangeError(fault);
 }
 
 const words = { default: '', validate: 'string' };
@@ -49,6 +55,7 @@ const CONTENTS: NonNullable<NodeSpec['attrs']> = {
   /** A return link to the list stands after each section that it lists. */
   back: { default: false, validate: 'boolean' },
   backWords: words,
+  look: { default: null as LinkLook | null, validate: isOwnLook },
 };
 
 /** The nodes by which a book leads to places in itself, beside links. */

@@ -2,7 +2,7 @@ import type { Node } from 'prosemirror-model';
 import { hrefOf, type Destination, type DestinationKind } from '../destination/index.js';
 import { sentenceEnds } from '../language/index.js';
 import type { LinkAbout } from './about.js';
-import { attrsOf, type LinkAttrs } from './attrs.js';
+import { attrsOf, figureParts, type LinkAttrs } from './attrs.js';
 import { mapOf } from './book-map.js';
 import { saidOfPicture, wordsOf, wordsOfLeaf, type ReadBook, type Saying } from './book.js';
 import { linkHeldBy, linksOnFigure } from './holders.js';
@@ -141,7 +141,7 @@ export const contentOf = (link: Link): object => contents.get(link) ?? link;
 
 /** The link of the whole picture first, then its areas in their order. */
 export function linksOfFigure(figure: Node, position: number, chapter: string): Link[] {
-  const caption = figure.firstChild;
+  const caption = figureParts(figure).caption;
   return linksOnFigure(figure).map((link): Link => {
     const { id, destination, hoverNote } = link;
     const isArea = 'name' in link;

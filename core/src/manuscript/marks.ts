@@ -4,14 +4,14 @@ import { languageTag } from '../language/index.js';
 import { faultInAbout, type LinkAbout } from './about.js';
 import { attrsOf } from './attrs.js';
 import { parsed } from './carried.js';
-import { faultInLook, underlineOf, type LinkLook } from './look.js';
+import { faultInLook, lookStyle, type LinkLook } from './look.js';
 
 /** A look of its own, for the page (`style`) and for the way through the clipboard (`data-look`). */
 function lookAttributes(look: LinkLook | null): Record<string, string> {
   if (!look) return {};
   return {
     'data-look': JSON.stringify(look),
-    style: `--link-light: ${look.light}; --link-dark: ${look.dark}; text-decoration: ${underlineOf(look)}; font-weight: ${look.weight === 'strong' ? 650 : 'inherit'}`,
+    style: lookStyle(look),
   };
 }
 

@@ -20,8 +20,26 @@ function isWidth(value: unknown): void {
     throw new RangeError(`a picture's width is 5 to 100 percent of the text, not ${String(value)}`);
 }
 
+/** The least and the most room to write, in mm. */
+export const ROOM = { least: 5, most: 200 } as const;
+
+/** A height that room to write can have, nearest to the one that is wanted. */
+export const roomHeight = (wanted: number): number =>
+  Math.min(ROOM.most, Math.max(ROOM.least, Math.round(wanted) || 40));
+
+function isHeight(value: unknown): void {
+  if (!(Number.isInteger(value) && Number(value) >= ROOM.least && Number(value) <= ROOM.most))
+    throw new RangeError(`room to write is ${ROOM.least} to ${ROOM.most} mm high, not ${String(value)}`);
+}
+
+/** Whether a heading, a paragraph or a figure begins a new page, where there are pages. */
+const newPage = { newPage: { default: false, validate: 'boolean' } };
+const pageMark = ({ attrs }: { attrs: Attrs }): Record<string, string> =>
+  attrs.newPage ? { 'data-new-page': '' } : {};
+const readPage = (element: HTMLElement): Attrs => ({ newPage: element.hasAttribute('data-new-page') });
+
 function figureFrom(json: string): Attrs | false {
-  const { enclosure, alt, decorative, link, areas, width } = (parsed(json) ?? {}) as Attrs;
+  const { enclosure, alt, decorative, link, areas, width, newPage: begins } = (parsed(json) ?? {}) as Attrs;
   if (typeof enclosure !== 'string' || !Array.isArray(areas) || areas.some(faultInArea)) return false;
   const whole = (link ?? null) as FigureLink | null;
   return {
@@ -31,6 +49,7 @@ function figureFrom(json: string): Attrs | false {
     areas,
     link: whole && faultInDestination(whole.destination) === null ? whole : null,
     width: typeof width === 'number' ? Math.min(100, Math.max(5, width)) : null,
+    newPage: begins === true,
   };
 }
 
@@ -57,7 +76,11 @@ const LINE = '(inline | noting)*';
 
 const nodes = {
   doc: { content: 'block+' },
-  paragraph: block('p', LINE),
+  paragraph: block('p', LINE, {
+    attrs: { ...id, ...newPage },
+    parseDOM: [{ tag: 'p', getAttrs: (element) => ({ ...readId(element), ...readPage(element) }) }],
+    toDOM: (node) => ['p', { ...idAttribute(node.attrs), ...pageMark(node) }, 0],
+  }),
   heading: {
     content: LINE,
     group: 'block',
@@ -67,18 +90,24 @@ const nodes = {
       level: { default: 1, validate: isLevel },
       /** Left out when the headings of the book are counted. */
       uncounted: { default: false, validate: 'boolean' },
+      ...newPage,
     },
     parseDOM: [1, 2, 3, 4, 5, 6].map((level) => ({
       tag: `h${level}`,
       getAttrs: (element: HTMLElement) => ({
         ...readId(element),
+        ...readPage(element),
         level,
         uncounted: element.hasAttribute('data-uncounted'),
       }),
     })),
     toDOM: (node) => [
       `h${node.attrs.level}`,
-      { ...idAttribute(node.attrs), ...(node.attrs.uncounted ? { 'data-uncounted': '' } : {}) },
+      {
+        ...idAttribute(node.attrs),
+        ...(node.attrs.uncounted ? { 'data-uncounted': '' } : {}),
+        ...pageMark(node),
+      },
       0,
     ],
   },
@@ -122,7 +151,7 @@ const nodes = {
     toDOM: (node) => ['hr', idAttribute(node.attrs)],
   },
   figure: {
-    content: 'caption?',
+    content: 'caption? credit?',
     group: 'block',
     isolating: true,
     attrs: {
@@ -134,6 +163,7 @@ const nodes = {
       areas: { default: [] as readonly LinkArea[] },
       /** Share of the width of the text, in percent; `null`: as wide as the picture is, where it fits. */
       width: { default: null as number | null, validate: isWidth },
+      ...newPage,
     },
     parseDOM: [
       {
@@ -147,7 +177,7 @@ const nodes = {
     ],
     toDOM: (node) => [
       'figure',
-      { ...idAttribute(node.attrs), 'data-figure': JSON.stringify(node.attrs) },
+      { ...idAttribute(node.attrs), ...pageMark(node), 'data-figure': JSON.stringify(node.attrs) },
       pictureElement(node.attrs),
       ['div', 0],
     ],
@@ -156,6 +186,41 @@ const nodes = {
     content: LINE,
     parseDOM: [{ tag: 'figcaption' }],
     toDOM: () => ['figcaption', 0],
+  },
+  /** Where a picture comes from and who may be asked for it, below the picture and its caption. */
+  credit: {
+    content: LINE,
+    parseDOM: [{ tag: 'div[data-credit]' }],
+    toDOM: () => ['div', { 'data-credit': '' }, 0],
+  },
+  /** Room to write in, of a height in mm; with ruled lines or blank. */
+  room: {
+    group: 'block',
+    atom: true,
+    attrs: {
+      ...id,
+      height: { default: 40, validate: isHeight },
+      ruled: { default: true, validate: 'boolean' },
+    },
+    parseDOM: [
+      {
+        tag: 'div[data-room]',
+        getAttrs: (element: HTMLElement) => ({
+          ...readId(element),
+          height: roomHeight(Number(element.dataset.room)),
+          ruled: element.hasAttribute('data-ruled'),
+        }),
+      },
+    ],
+    toDOM: ({ attrs }) => [
+      'div',
+      {
+        ...idAttribute(attrs),
+        'data-room': String(attrs.height),
+        style: `height: ${String(attrs.height)}mm`,
+        ...(attrs.ruled ? { 'data-ruled': '' } : {}),
+      },
+    ],
   },
   /** `tableRole` tells the nodes by which tables are edited (`prosemirror-tables`); the caption is none of them. */
   table: block('table', 'table_caption? table_body', { isolating: true }),

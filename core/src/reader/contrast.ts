@@ -33,6 +33,10 @@ export interface LookContrast {
   told: boolean;
 }
 
+/** The figures of links that were followed; none where they look as before. */
+export const contrastsOfVisited = (look: LinkLook): LookContrast[] =>
+  look.visited ? contrastsOf({ ...look, ...look.visited }) : [];
+
 export function contrastsOf(look: LinkLook): LookContrast[] {
   return (['light', 'dark'] as const).map((page) => {
     const againstPage = contrast(look[page], PAGES[page].page);

@@ -1,5 +1,5 @@
 import type { Link } from '../manuscript/index.js';
-import { fileWords, tellFile } from '../language/index.js';
+import { fileWords, phrases, saysNewWindow, tellFile } from '../language/index.js';
 import type { Surroundings } from '../shelf/index.js';
 
 /** What a name is computed from: the words of a link, its hover note, and what is said instead of the words. */
@@ -31,14 +31,21 @@ export function heardAs(
   const name = accessibleName(link);
   const role = link.carrier === 'picture' ? 'link, picture' : 'link';
   if (name === '') return `${role}, without a name`;
-  const told = fileTold(link, surroundings);
-  return told ? `${role}, ${name}, ${told}` : `${role}, ${name}`;
+  return [role, name, fileTold(link, surroundings), windowTold(link, surroundings.language)]
+    .filter(Boolean)
+    .join(', ');
 }
 
 /** The name of a link in a made file: its words, and for a file its type and size (WCAG 2.4.4, G201's manner). */
 export function nameInFile(link: Pick<Link, 'text' | 'destination'>, surroundings: Told): string {
   const told = fileTold(link, surroundings);
   return told && accessibleName(link) !== '' ? `${link.text}, ${told}` : link.text;
+}
+
+/** That a web page opens a new window, in the language of the book, unless its name says so (WCAG 2.2, G201). */
+export function windowTold(link: Named, language: string): string | null {
+  if (!link.about?.newWindow || saysNewWindow(accessibleName(link), language)) return null;
+  return phrases(language).newWindow;
 }
 
 /** Type and size of the file that a link leads to, in the language of the book, unless its words tell both. */

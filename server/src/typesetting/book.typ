@@ -228,8 +228,9 @@
       box(width: width, height: height, { place(top + left, spots(node.ids, rise: 0pt)); leads(node, picture(node, width: width, height: height)); areas-of(node, width, height) })
     })
   }
-  if node.caption.len() == 0 { align(center, shown) }
-  else { figure(shown, caption: in-line + inline(node.caption, rise: 7pt), kind: "picture", supplement: none, numbering: none) }
+  let credit = if node.credit.len() > 0 { block(above: 0.7em, text(size: 8.5pt, in-line + inline(node.credit, rise: 7pt))) }
+  if node.caption.len() == 0 { align(center, shown); credit }
+  else { figure(shown, caption: in-line + inline(node.caption, rise: 7pt), kind: "picture", supplement: none, numbering: none); credit }
 }
 
 // The head of a table stands again on each of its pages, where it is no content of its own: its links are those of the
@@ -248,7 +249,7 @@
     par(hanging-indent: 4mm, justify: false, {
       if index == 0 { spots(node.ids) }
       h(4mm * (line.depth - 1))
-      to-place(line.place, linked(loose(line.words), none))
+      to-place(line.place, linked(loose(line.words), node.look))
       h(2mm)
       box(width: 1fr, pdf.artifact(repeat(gap: 1mm)[.]))
       h(2mm)
@@ -262,6 +263,7 @@
   for node in nodes {
     let run = if "dir" not in node { auto } else if node.dir == "rtl" { rtl } else { ltr }
     set text(dir: run) if run != auto
+    if outer and node.at("newPage", default: false) { pagebreak(weak: true) }
     if node.t == "h" {
       if outer and node.level == 1 { pagebreak(weak: true) }
       heading(level: node.level, supplement: loose(node.words), in-line + inline(node.c, rise: HEAD-RISE.at(calc.min(node.level, 3) - 1)))
@@ -280,6 +282,10 @@
     else if node.t == "code" { code-of(node) }
     else if node.t == "rule" { align(center, { spots(node.ids, rise: 0pt); pdf.artifact(line(length: 25%, stroke: 0.5pt)) }) }
     else if node.t == "figure" { figure-of(node) }
+    else if node.t == "room" { block(breakable: false, width: 100%, height: node.height * 1mm, {
+      place(top + left, spots(node.ids, rise: 0pt))
+      for line-at in range(node.lines) { place(top + left, dy: (line-at + 1) * node.step * 1mm, pdf.artifact(line(length: 100%, stroke: 0.5pt + luma(150)))) }
+    }) }
     else if node.t == "contents" { contents-of(node) }
     else if node.t == "notes" {
       set text(size: 9.5pt)

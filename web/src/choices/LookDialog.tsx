@@ -3,7 +3,7 @@ import { Palette } from 'lucide-react';
 import { Named } from '../parts/Named.js';
 import { Dialog } from 'radix-ui';
 import { useBookChoice } from './book-choice.js';
-import { LookFields } from './LookFields.js';
+import { LookFields, VisitedFields } from './LookFields.js';
 
 /** The look of all links of the book, chosen in one place. It goes into every form that is published. */
 export function LookDialog() {
@@ -30,6 +30,7 @@ export function LookDialog() {
             It goes into every form that you publish. Single links can depart from it, in their slips.
           </Dialog.Description>
           <LookFields look={look} change={choose} />
+          <VisitedFields look={look} change={choose} />
           <div className="mt-5 flex justify-between gap-2">
             <button type="button" className="button" data-look="quiet" onClick={() => choose(DEFAULT_LOOK)}>
               As it came

@@ -1,5 +1,5 @@
-import { colourFrom, contrastsOf, PAGES, type LookContrast } from '@vennet/core/reader';
-import { underlineOf, type LinkLook } from '@vennet/core/manuscript';
+import { colourFrom, contrastsOf, contrastsOfVisited, PAGES, type LookContrast } from '@vennet/core/reader';
+import { DEFAULT_VISITED, underlineOf, type LinkColours, type LinkLook } from '@vennet/core/manuscript';
 import { Check, X } from 'lucide-react';
 import { useId, useState } from 'react';
 
@@ -45,6 +45,56 @@ export function LookFields({ look, change }: { look: LinkLook; change(look: Link
         ))}
       </ul>
     </div>
+  );
+}
+
+/** Whether links that were followed have colours of their own, and whether these can be read. */
+export function VisitedFields({ look, change }: { look: LinkLook; change(look: LinkLook): void }) {
+  const id = useId();
+  const { visited, ...plain } = look;
+  const set = (more: Partial<LinkColours>) =>
+    change({ ...plain, visited: { ...(visited ?? DEFAULT_VISITED), ...more } });
+  return (
+    <fieldset className="mt-4 border-t border-line pt-3">
+      <legend className="sr-only">Links that were followed</legend>
+      <label className="flex items-center gap-2">
+        <input
+          type="checkbox"
+          className="accent-amber"
+          checked={visited !== undefined}
+          onChange={(event) => (event.target.checked ? set({}) : change(plain))}
+        />
+        Links that a reader has followed get a colour of their own
+      </label>
+      <p className="mt-0.5 text-sm text-soft">
+        In e-books, web pages and documents; a PDF does not know what was followed.
+      </p>
+      {visited && (
+        <div className="mt-2.5 space-y-2.5">
+          <div className="flex flex-wrap gap-x-5 gap-y-2">
+            <Colour
+              words="Followed, on a light page"
+              value={visited.light}
+              change={(light) => set({ light })}
+            />
+            <Colour words="Followed, on a dark page" value={visited.dark} change={(dark) => set({ dark })} />
+          </div>
+          <ul
+            className="grid gap-2 [grid-template-columns:repeat(auto-fit,minmax(13rem,1fr))]"
+            aria-label="Sample of links that were followed"
+          >
+            {contrastsOfVisited(look).map((figures) => (
+              <Sample
+                key={figures.page}
+                id={`${id}-${figures.page}`}
+                look={{ ...look, ...visited }}
+                figures={figures}
+              />
+            ))}
+          </ul>
+        </div>
+      )}
+    </fieldset>
   );
 }
 

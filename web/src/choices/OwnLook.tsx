@@ -13,7 +13,10 @@ export function OwnLook({ look, change }: { look: LinkLook | null; change(look: 
           type="checkbox"
           className="accent-amber"
           checked={look !== null}
-          onChange={(event) => change(event.target.checked ? ofBook : null)}
+          onChange={(event) => {
+            const { light, dark, underline, weight } = ofBook;
+            change(event.target.checked ? { light, dark, underline, weight } : null);
+          }}
         />
         A look of its own
       </label>

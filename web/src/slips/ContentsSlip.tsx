@@ -2,6 +2,7 @@ import { message } from '@vennet/core/language';
 import { attrsOf } from '@vennet/core/manuscript';
 import { useId } from 'react';
 import { ownWords, useBook } from '../book/store.js';
+import { OwnLook } from '../choices/OwnLook.js';
 import { InsideFindings } from '../findings/InsideFindings.js';
 import {
   closing,
@@ -21,9 +22,9 @@ export function ContentsSlip({ view, node, position, asked }: NodeSlipProps) {
   const first = useFirstField<HTMLSelectElement>(asked);
   const places = useBook((store) => store.places);
   const list = useBook((store) => store.contents.get(attrsOf.contents(node).id));
-  const { scope, section, depth, back, backWords } = attrsOf.contents(node);
+  const { scope, section, depth, back, backWords, look } = attrsOf.contents(node);
   const slip = useSlip({
-    stored: { scope, section, depth, back, backWords },
+    stored: { scope, section, depth, back, backWords, look },
     write: (values, before) =>
       setAttributes(
         view,
@@ -97,6 +98,7 @@ export function ContentsSlip({ view, node, position, asked }: NodeSlipProps) {
           keep={() => choose({ backWords: values.backWords })}
         />
       )}
+      <OwnLook look={values.look} change={(own) => choose({ look: own })} />
       <p className="mt-2 text-sm text-soft">
         {message('{count, plural, one {One line} other {# lines}}', { count: list?.lines.length ?? 0 })}.
         Press Ctrl and a line to go there.

@@ -1,8 +1,8 @@
-import { attrsOf } from '@vennet/core/manuscript';
-import { Captions } from 'lucide-react';
+import { attrsOf, figureParts } from '@vennet/core/manuscript';
+import { Captions, Copyright } from 'lucide-react';
 import { useId, useRef } from 'react';
 import { useBook } from '../book/store.js';
-import { changeFigure, toCaption } from '../editor/changes/change-figures.js';
+import { changeFigure, toWordsBelow } from '../editor/changes/change-figures.js';
 import { mint } from '../editor/state/mint.js';
 import { entryOf, readEntry, spotIn, type DestinationEntry } from '../leads-to/destination-entry.js';
 import { LeadsTo, takesFiles } from '../leads-to/LeadsTo.js';
@@ -25,6 +25,7 @@ interface PictureValues {
 export function PictureSlip({ view, node, position, asked }: NodeSlipProps) {
   const id = useId();
   const { alt, decorative, width, link } = attrsOf.figure(node);
+  const { caption, credit } = figureParts(node);
   // A picture that was just put in asks for its words; the key for the slip comes to them too.
   const words = useFirstField<HTMLTextAreaElement>(asked);
   const field = useRef<HTMLInputElement>(null);
@@ -130,8 +131,21 @@ export function PictureSlip({ view, node, position, asked }: NodeSlipProps) {
             }
           />
         </label>
-        <button type="button" className="button" data-size="small" onClick={() => toCaption(view)}>
-          <Captions size={15} aria-hidden="true" /> {node.childCount > 0 ? 'To the caption' : 'Add a caption'}
+        <button
+          type="button"
+          className="button"
+          data-size="small"
+          onClick={() => toWordsBelow(view, 'caption')}
+        >
+          <Captions size={15} aria-hidden="true" /> {caption ? 'To the caption' : 'Add a caption'}
+        </button>
+        <button
+          type="button"
+          className="button"
+          data-size="small"
+          onClick={() => toWordsBelow(view, 'credit')}
+        >
+          <Copyright size={15} aria-hidden="true" /> {credit ? 'To the credit' : 'Add a credit'}
         </button>
       </div>
       <div className="mt-3 border-t border-line pt-2.5">

@@ -1,6 +1,7 @@
 import { Plus } from 'lucide-react';
 import type { Command } from 'prosemirror-state';
 import { insertContents, insertReturn } from '../editor/changes/insert-inside.js';
+import { insertRoom, isOnNewPage, toggleNewPage } from '../editor/changes/page-layout.js';
 import { textCommands } from '../editor/keys.js';
 import { useEditor } from '../editor/state/store.js';
 import { split } from '../outline/chapter-asks.js';
@@ -23,6 +24,7 @@ const askForNewTable: Command = (_state, dispatch) => {
 const THINGS: ToolItem[] = [
   { words: 'A table', about: 'Of the size that you say', command: askForNewTable },
   { words: 'A rule', about: 'A line between two parts', command: textCommands.rule },
+  { words: 'Room to write', about: 'Ruled or blank, of the height that you say', command: insertRoom },
   {
     words: 'A list of this section',
     about: 'Links to the headings below, such as questions',
@@ -56,8 +58,15 @@ const THINGS: ToolItem[] = [
   },
 ];
 
+const NEW_PAGE: ToolItem = {
+  words: 'A new page from here on',
+  about: 'The heading, paragraph or picture at the caret begins it',
+  command: toggleNewPage,
+};
+
 /** What can be put into the text beside links: computed lists, and links back. */
 export function PutIn() {
+  const isOn = useEditor(({ state }) => state !== null && isOnNewPage(state));
   return (
     <ToolMenu
       face={
@@ -65,7 +74,7 @@ export function PutIn() {
           <Plus size={16} aria-hidden="true" /> Put in
         </>
       }
-      items={THINGS}
+      items={[...THINGS, { ...NEW_PAGE, checked: isOn }]}
     />
   );
 }

@@ -8,7 +8,7 @@ import { removeLink } from '../editor/changes/change-links.js';
 import { figureAt, insideNodeAt, linkAtSelection } from '../editor/state/links.js';
 import { draftBookmark, openSlip } from '../editor/state/slip.js';
 import { useEditor } from '../editor/state/store.js';
-import { MIDDLE, removeArea, toCaption } from '../editor/changes/change-figures.js';
+import { MIDDLE, removeArea, toWordsBelow } from '../editor/changes/change-figures.js';
 import { draftArea, openArea, useOpenArea } from '../editor/state/open-area.js';
 import { copyAddress } from '../follow/copy-address.js';
 
@@ -102,7 +102,8 @@ export function TextMenu({ children }: { children: ReactNode }) {
             <>
               {item('Words and size of this picture', askForSlip)}
               {item('Add a link area', () => draftArea(MIDDLE))}
-              {item('Add or change its caption', toCaption)}
+              {item('Add or change its caption', (view) => toWordsBelow(view, 'caption'))}
+              {item('Add or change its credit', (view) => toWordsBelow(view, 'credit'))}
             </>
           )}
           {about === 'area' && (

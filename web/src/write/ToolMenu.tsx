@@ -78,11 +78,19 @@ function Entry({
       </DropdownMenu.Item>
     );
   return (
-    <DropdownMenu.CheckboxItem className={`menu-item ${line}`} checked={checked} onSelect={choose}>
-      <span aria-hidden="true" className="w-4">
+    <DropdownMenu.CheckboxItem
+      className={`menu-item ${line}`}
+      checked={checked}
+      disabled={isOff(command)}
+      onSelect={choose}
+    >
+      <span aria-hidden="true" className={about && !checked ? 'hidden' : 'w-4'}>
         {checked ? '✓' : ''}
       </span>
-      {words}
+      <span>
+        {words}
+        {about && <span className="block text-xs text-soft">{about}</span>}
+      </span>
     </DropdownMenu.CheckboxItem>
   );
 }

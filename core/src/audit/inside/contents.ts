@@ -1,14 +1,15 @@
 import { attrsOf, spotsOf } from '../../manuscript/index.js';
+import { faultOfLook } from '../rules/look-contrast.js';
 import type { InsideBook, InsideRule } from './inside-finding.js';
 import { message } from '../../language/index.js';
 
 function listsOf({ book, map }: InsideBook) {
   return book.chapters.flatMap(({ id: chapter, doc }) =>
     spotsOf(doc, chapter).contents.flatMap(({ node, at }) => {
-      const { id, depth } = attrsOf.contents(node);
+      const { id, depth, look } = attrsOf.contents(node);
       const list = map.contents.get(id);
       const subject = { id, kind: 'contents' as const, chapter, at, words: 'Contents' };
-      return list ? [{ list, depth, subject }] : [];
+      return list ? [{ list, depth, look, subject }] : [];
     }),
   );
 }
@@ -30,6 +31,21 @@ export const contentsLeaveOut: InsideRule = {
         ),
         repairs: [{ label: 'Go one level deeper', repair: { type: 'depth', depth: Math.min(6, depth + 1) } }],
       })),
+};
+
+/** A list of contents whose own look can't be read; its lines stand among links only. WCAG 1.4.3. */
+export const contentsLook: InsideRule = {
+  id: 'contents-look',
+  title: 'Lists of contents that can’t be read in their own look',
+  severity: 'must-fix',
+  criterion: 'WCAG 1.4.3',
+  find: (inside) =>
+    listsOf(inside).flatMap(({ look, subject }) => {
+      const fault = look && faultOfLook(look, false);
+      return fault
+        ? [{ subject, message: `${fault} Change the look in the slip of the list.`, repairs: [] }]
+        : [];
+    }),
 };
 
 /** A list of contents that lists nothing. */

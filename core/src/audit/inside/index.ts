@@ -1,5 +1,5 @@
 import { bookmarkNameTwice, unusedBookmark } from './bookmarks.js';
-import { contentsEmpty, contentsLeaveOut } from './contents.js';
+import { contentsEmpty, contentsLeaveOut, contentsLook } from './contents.js';
 import { doubledId } from './doubled-id.js';
 import type { InsideBook, InsideFinding, InsideRule } from './inside-finding.js';
 import { markWithoutNote, noteWithoutMark, noteWithoutWords } from './notes.js';
@@ -9,6 +9,7 @@ import { returnNowhere } from './return-nowhere.js';
 /** Every rule over the places of a book, the gravest first. */
 export const insideRules: readonly InsideRule[] = [
   bookLook,
+  contentsLook,
   doubledId,
   markWithoutNote,
   noteWithoutWords,

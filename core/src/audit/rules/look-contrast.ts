@@ -1,5 +1,5 @@
 import type { Link, LinkLook } from '../../manuscript/index.js';
-import { contrastsOf, isOnlyLinks } from '../../reader/index.js';
+import { contrastsOf, contrastsOfVisited, isOnlyLinks, type LookContrast } from '../../reader/index.js';
 import type { AuditContext, Rule } from '../finding.js';
 
 /**
@@ -24,12 +24,15 @@ export const lookContrast: Rule = {
 
 /** What is wrong with a look on the pages that it is read on, or `null`. */
 export function faultOfLook(look: LinkLook, amongWords = true): string | null {
-  const fault = contrastsOf(look).find(({ readable, told }) => !readable || (amongWords && !told));
+  const isAmiss = ({ readable, told }: LookContrast) => !readable || (amongWords && !told);
+  const visited = contrastsOfVisited(look).find(isAmiss);
+  const fault = contrastsOf(look).find(isAmiss) ?? visited;
   if (!fault) return null;
   const { page, readable, againstPage, againstWords } = fault;
+  const once = fault === visited ? ' once it was followed' : '';
   return readable
-    ? `On a ${page} page this link is told by its colour alone, at ${againstWords.toFixed(1)}:1 against the words around. It needs 3:1, or an underline.`
-    : `On a ${page} page this link is hard to read, at ${againstPage.toFixed(1)}:1 against the page. It needs 4.5:1.`;
+    ? `On a ${page} page this link is told by its colour alone${once}, at ${againstWords.toFixed(1)}:1 against the words around. It needs 3:1, or an underline.`
+    : `On a ${page} page this link is hard to read${once}, at ${againstPage.toFixed(1)}:1 against the page. It needs 4.5:1.`;
 }
 
 function standsAmongWords(link: Link, { settingOf }: AuditContext): boolean {

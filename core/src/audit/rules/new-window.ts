@@ -3,7 +3,7 @@ import { aboutOrNothing } from '../../manuscript/index.js';
 import { factsOf } from '../facts.js';
 import { languageOf, putWords, type Rule } from '../finding.js';
 
-/** A new window that nothing announces. WCAG 3.2.5 (AAA), G201 and H83. */
+/** A new window that nothing announces to those who see it; its name in the web page says it. WCAG 3.2.5 (AAA), G201 and H83. */
 export const newWindow: Rule = {
   id: 'new-window',
   title: 'New windows that are not announced',
@@ -25,7 +25,7 @@ export const newWindow: Rule = {
     return {
       judged: 'sentence',
       message:
-        'On a web page this opens a new window, and nothing says so. The way back is lost to many readers.',
+        'On a web page this opens a new window. It is said to those who hear the page, and not to those who see it.',
       repairs: [
         {
           label: 'Open it in the same window',

@@ -10,6 +10,8 @@ import {
 } from '../../edits/index.js';
 import { counted, phrases, plainWords } from '../../language/index.js';
 import {
+  attrsOf,
+  beginsPage,
   countWords,
   DEFAULT_LOOK,
   DEFAULT_STRUCTURE,
@@ -74,6 +76,7 @@ export function assemble(details: FileDetails, drafts: ChapterDraft[], read: Rea
   const chapters = withRealNotes(book, notes, tally).map((chapter, index) => {
     const transform = new Transform(chapter.doc);
     keepIdsUnique(transform, mint);
+    beginChapter(transform);
     transform.doc.check();
     const words = titleOf(
       transform.doc,
@@ -102,6 +105,14 @@ const tellIn = (tally: Tally) => (what: Fitted) => {
 };
 
 /** @throws BringInError for a chapter that could not be saved again */
+/** A chapter begins a page by itself, and so does a heading of the first level where there are pages. */
+function beginChapter(transform: Transform): void {
+  transform.doc.forEach((node, at) => {
+    if (beginsPage(node) && (at === 0 || (node.type.name === 'heading' && attrsOf.heading(node).level === 1)))
+      transform.setNodeAttribute(at, 'newPage', false);
+  });
+}
+
 function refuseTooLarge(doc: Node, title: string): void {
   const fault = faultInBounds(doc);
   if (fault)

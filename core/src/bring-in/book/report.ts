@@ -32,6 +32,7 @@ const ONE = {
   lists: 'list',
   'lists of contents': 'list of contents',
   'lists of terms': 'list of terms',
+  'rooms to write': 'room to write',
   macros: 'macro',
   'marks of notes': 'mark of a note',
   notes: 'note',

@@ -2,7 +2,7 @@ import { isTag, type ChildNode, type Element } from 'domhandler';
 import { textContent } from 'domutils';
 import { primaryOf } from '../../language/index.js';
 import type { Block } from '../page/blocks.js';
-import { nested } from '../page/blocks.js';
+import { nested, roomNamed } from '../page/blocks.js';
 import { below, childNamed, element, inside, put, words } from '../page/elements.js';
 import { composedOf } from '../page/composed.js';
 import { Line } from '../page/line.js';
@@ -106,6 +106,8 @@ export class Body {
     if (tag === 'computed') return [];
     if (tag === 'quotation') return [{ element: element('blockquote', {}, apart()) }];
     if (tag === 'meaning') return [{ element: element('dd', {}, apart()), within: 'dl' }];
+    const room = roomNamed(tag, apart);
+    if (room) return [{ element: room }];
     if (tag === 'apart') return apart().map((one) => ({ element: one }));
     const level = /^item (\d+)$/.exec(tag)?.[1];
     if (level !== undefined) return apart().map((one) => ({ element: one, continues: Number(level) }));
@@ -125,6 +127,9 @@ export class Body {
     const properties = childNamed(source, 'w:pPr');
     const style = this.written.styles.paragraph(valueOf(properties, 'w:pStyle'));
     const block = this.#kindOf(properties, style, source);
+    if (isOn(properties, 'w:pageBreakBefore') === true || this.#pageBreaks)
+      block.element.attribs['data-new-page'] = '';
+    this.#pageBreaks = false;
     if (this.#unended) block.element.children = this.#unended.children;
     for (const child of block.element.children) child.parent = block.element;
     this.#unended = null;
@@ -145,6 +150,17 @@ export class Body {
   }
 
   #languages: WordLook['languages'];
+
+  /** The next paragraph begins a page. */
+  #pageBreaks = false;
+
+  /** A break before the words of a paragraph is one before it; any other is one before the next. */
+  #breakPage(): void {
+    const { at } = this.#line;
+    if (/^(?:p|h\d)$/.test(at.name) && textContent(at).trim() === '' && inside(at).length === 0)
+      at.attribs['data-new-page'] = '';
+    else this.#pageBreaks = true;
+  }
 
   /** The line of a new paragraph, with the fields in it that are still open. */
   #begin(line: Element): void {
@@ -197,6 +213,7 @@ export class Body {
     if (use === 'code') return { element: element('p', own), within: 'pre' };
     if (use === 'term') return { element: element('dt', own), within: 'dl' };
     if (use === 'meaning') return { element: element('dd', own), within: 'dl' };
+    if (use === 'credit') return { element: element('p', own), isCredit: true };
     if (use === 'caption')
       return {
         element: element('p', own),
@@ -332,6 +349,7 @@ export class Body {
       case 'w:br':
       case 'w:cr':
         if ((one.attribs['w:type'] ?? 'textWrapping') === 'textWrapping') this.#leaf(element('br'));
+        else if (one.attribs['w:type'] === 'page') this.#breakPage();
         return;
       case 'w:instrText':
         return this.#code(textContent(one));

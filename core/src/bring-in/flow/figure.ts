@@ -1,5 +1,12 @@
 import { Fragment, type Node } from 'prosemirror-model';
-import { attrsOf, linkHeldBy, schema, type FigureLink, type LinkArea } from '../../manuscript/index.js';
+import {
+  attrsOf,
+  figureParts,
+  linkHeldBy,
+  schema,
+  type FigureLink,
+  type LinkArea,
+} from '../../manuscript/index.js';
 
 /** A figure of a picture that stood alone, with its link and areas; ids beyond the first stand in its caption. */
 export function figureOf(picture: Node, ids: string[], areas: LinkArea[], width: number | null): Node {
@@ -20,8 +27,12 @@ export function figureOf(picture: Node, ids: string[], areas: LinkArea[], width:
   );
 }
 
-/** The figure with words under it, after the ids that stand in its caption already. */
-export function withCaption(figure: Node, words: Node[]): Node {
-  const ids = figure.firstChild?.children ?? [];
-  return figure.copy(Fragment.from(schema.node('caption', null, [...ids, ...words])));
+/** The figure with words under it, after the ids that stand in its caption already, and with its credit. */
+export function withWords(figure: Node, words: Node[], credit: Node[]): Node {
+  const said = [...(figureParts(figure).caption?.children ?? []), ...words];
+  const parts = [
+    ...(said.length > 0 ? [schema.node('caption', null, said)] : []),
+    ...(credit.length > 0 ? [schema.node('credit', null, credit)] : []),
+  ];
+  return figure.copy(Fragment.from(parts));
 }

@@ -1,10 +1,11 @@
 import { isTag, isText, type ChildNode, type Element } from 'domhandler';
-import { textContent } from 'domutils';
+import { getElementsByTagName, textContent } from 'domutils';
 import { Fragment, type Mark, type Node } from 'prosemirror-model';
 import { directionOfWords, languageTold } from '../../language/index.js';
-import { idOf, isPicture, linkMark, schema, tableOf, wordsOf } from '../../manuscript/index.js';
+import { idOf, isPicture, linkMark, roomHeight, schema, tableOf, wordsOf } from '../../manuscript/index.js';
 import { isBlock, MARKS, PLAIN_STYLE } from './elements.js';
-import { figureOf, withCaption } from './figure.js';
+import { figureOf, withWords } from './figure.js';
+import { beginningPage, isCredit } from './layout.js';
 import { InlineReader, type Surroundings } from './inline-reader.js';
 import { contentsFrom, isRemark } from './inside.js';
 import { InlineRun } from './inline-run.js';
@@ -71,7 +72,7 @@ class FlowReader extends InlineReader {
     if (this.dropped(element)) return [];
     if (name === 'a') return this.blocks(element.children, this.linkMarks(element, marks));
     if (element.attribs.dir) this.#tellOfDirection(element, element.attribs.dir.toLowerCase());
-    return this.#inLanguage(element, this.spoken(element, marks));
+    return beginningPage(element, this.#inLanguage(element, this.spoken(element, marks)));
   }
 
   /** Every form here runs a paragraph as its first letter does; what a file says otherwise is told. */
@@ -115,6 +116,7 @@ class FlowReader extends InlineReader {
       case 'table':
         return this.#table(element, marks);
       default:
+        if (element.attribs['data-room'] !== undefined) return this.#room(element);
         if (element.attribs['data-contents'] !== undefined) return this.#contents(element, marks);
         if (isRemark(element)) return this.#remark(element, marks);
         this.await(element);
@@ -272,6 +274,14 @@ class FlowReader extends InlineReader {
     return [schema.node('rule', this.#idFor(element))];
   }
 
+  #room(element: Element): Node[] {
+    this.around.tally.add('kept', 'rooms to write');
+    for (const one of getElementsByTagName(() => true, element.children)) this.await(one);
+    const height = roomHeight(Number(element.attribs['data-room']));
+    const ruled = element.attribs.class?.split(/\s+/).includes('ruled') ?? false;
+    return [schema.node('room', { ...this.#idFor(element), height, ruled })];
+  }
+
   #figure(element: Element, marks: readonly Mark[]): Node[] {
     this.await(element);
     const captions = element.children.filter(
@@ -280,16 +290,24 @@ class FlowReader extends InlineReader {
     const rest = element.children.filter((child) => !captions.includes(child as Element));
     const blocks = this.blocks(rest, marks);
     const [first] = captions;
+    const credited = first?.children.find(isCredit);
+    const credit = credited ? this.#inlines(credited, marks) : [];
+    if (first && credited) first.children = first.children.filter((child) => child !== credited);
     const caption = first ? this.#inlines(first, marks) : [];
-    if (caption.length === 0) return blocks;
+    if (caption.length + credit.length === 0) return blocks;
     const [only] = blocks;
-    if (blocks.length === 1 && only?.type.name === 'figure') return [withCaption(only, caption)];
+    if (blocks.length === 1 && only?.type.name === 'figure') return [withWords(only, caption, credit)];
     this.around.tally.add(
       'changed',
       'figures',
       'they held more than one picture, and their caption became a paragraph',
     );
-    return [...blocks, schema.node('paragraph', null, caption)];
+    return [
+      ...blocks,
+      ...[caption, credit]
+        .filter((line) => line.length > 0)
+        .map((line) => schema.node('paragraph', null, line)),
+    ];
   }
 
   #table(element: Element, marks: readonly Mark[]): Node[] {

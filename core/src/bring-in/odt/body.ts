@@ -2,7 +2,7 @@ import { isTag, isText, type ChildNode, type Element } from 'domhandler';
 import { getElementsByTagName, removeElement, textContent } from 'domutils';
 import { primaryOf } from '../../language/index.js';
 import type { Tally } from '../book/report.js';
-import { nested, type Block } from '../page/blocks.js';
+import { nested, roomNamed, type Block } from '../page/blocks.js';
 import { childNamed, element, inside, put, words } from '../page/elements.js';
 import { remarkParagraphs } from '../page/remark.js';
 import { composedOf } from '../page/composed.js';
@@ -94,6 +94,8 @@ export class Body {
   /** What a section or a frame holds whose name says what it is, since no style of paragraphs does (`publish/odt`); `null` for any other. */
   #telling(name: string, content: Element): Block[] | null {
     const kind = /^(computed|quotation|meaning|apart) \d+$/.exec(name)?.[1];
+    const room = roomNamed(name.replace(/ \d+$/, ''), () => new Body(this.written).read(content));
+    if (room) return [{ element: room }];
     if (kind === undefined) return null;
     if (kind === 'computed') return [];
     const blocks = new Body(this.written).read(content);
@@ -112,6 +114,7 @@ export class Body {
   #paragraph(source: Element): Block[] {
     const style = this.written.styles.paragraph(source.attribs['text:style-name'] ?? '');
     const block = this.#kindOf(source, style);
+    if (style.beginsPage) block.element.attribs['data-new-page'] = '';
     this.#line.at = block.element;
     this.#look = { languages: style.look.languages };
     this.#isLinkStyle = false;
@@ -141,6 +144,7 @@ export class Body {
     if (use === 'code') return { element: element('p', own), within: 'pre' };
     if (use === 'term') return { element: element('dt', own), within: 'dl' };
     if (use === 'meaning') return { element: element('dd', own), within: 'dl' };
+    if (use === 'credit') return { element: element('p', own), isCredit: true };
     return {
       element: element('p', own),
       ...(use === 'caption' ? { isCaption: true, goesWithNext: isOfTable } : {}),

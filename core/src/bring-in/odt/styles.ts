@@ -14,6 +14,7 @@ interface Style {
   outline: number | null;
   list: string;
   isRuled: boolean;
+  beginsPage: boolean;
 }
 
 /** What a kind of paragraphs is, by its style and those that it is made from. */
@@ -23,6 +24,8 @@ export interface ParagraphStyle {
   look: WordLook;
   /** An empty paragraph of it is a rule. */
   isRuled: boolean;
+  /** It is said of this paragraph, and not of all of a kind, that it begins a page. */
+  beginsPage: boolean;
   /** The caption of a table. */
   isOfTable: boolean;
 }
@@ -74,6 +77,10 @@ export class Styles {
       look: lookOf(childNamed(element, 'style:text-properties')),
       outline: level >= 1 ? Math.min(6, level) : null,
       list: attribs['style:list-style-name'] ?? '',
+      beginsPage:
+        element.parent !== null &&
+        (element.parent as Element).name === 'office:automatic-styles' &&
+        properties['fo:break-before'] === 'page',
       isRuled: [properties['fo:border-bottom'], properties['fo:border-top'], properties['fo:border']].some(
         (line) => line !== undefined && line !== 'none',
       ),
@@ -100,6 +107,7 @@ export class Styles {
       // How a whole paragraph looks says nothing of its words but their language.
       look: { languages: look.languages ?? this.#standard },
       isRuled: chain.some(({ isRuled }) => isRuled),
+      beginsPage: chain[0]?.beginsPage ?? false,
       isOfTable: chain.some(({ name: one }) =>
         /^(?:table|tabelle|tableau|tabla|tabela|tabel|tabella)$/i.test(one),
       ),

@@ -1,5 +1,6 @@
 import type { Element } from 'domhandler';
 import { textContent } from 'domutils';
+import { CREDIT } from '../../manuscript/index.js';
 import { element, inside, put } from './elements.js';
 
 /** The item of a list that a paragraph is. */
@@ -24,6 +25,8 @@ export interface Block {
   /** The element that neighbours of one kind stand in together. */
   within?: 'blockquote' | 'pre' | 'dl';
   isCaption?: boolean;
+  /** Where the picture before it comes from. */
+  isCredit?: boolean;
   /** It is to stand on one page with what follows. */
   goesWithNext?: boolean;
 }
@@ -93,6 +96,7 @@ function withCaptions(blocks: readonly Block[]): Block[] {
   blocks.forEach((block, at) => {
     if (taken.has(block)) return;
     const [before, after] = [kept.at(-1), blocks[at + 1]];
+    if (block.isCredit && before && credited(before, block)) return;
     if (!block.isCaption) return void kept.push(block);
     if (block.goesWithNext && after?.element.name === 'table') caption(after.element, block);
     else if (before && isPicture(before.element))
@@ -105,6 +109,29 @@ function withCaptions(blocks: readonly Block[]): Block[] {
     } else kept.push(block);
   });
   return kept;
+}
+
+/** Puts a credit below a picture and its caption; false where there is no picture. */
+function credited(before: Block, { element: { children } }: Block): boolean {
+  if (isPicture(before.element)) {
+    const { attribs } = before.element;
+    before.element = element('figure', {}, [
+      element('p', attribs, before.element.children),
+      element('figcaption', {}, []),
+    ]);
+  }
+  const words = inside(before.element).find(({ name }) => name === 'figcaption');
+  if (before.element.name !== 'figure' || !words) return false;
+  put(words, element('div', { class: CREDIT }, [...children]));
+  return true;
+}
+
+/** Room to write, as the name of a part tells it (`publish/docx`, `publish/odt`); `null` for any other. */
+export function roomNamed(name: string, content: () => Element[]): Element | null {
+  const [, height, ruled] = /^room (\d+)( ruled)?$/.exec(name) ?? [];
+  return height === undefined
+    ? null
+    : element('div', { 'data-room': height, class: ruled ? 'room ruled' : 'room' }, content());
 }
 
 const hasCaption = (table: Element): boolean => inside(table).some(({ name }) => name === 'caption');

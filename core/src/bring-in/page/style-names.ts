@@ -7,6 +7,7 @@ export type StyleUse =
   | 'quote'
   | 'code'
   | 'caption'
+  | 'credit'
   | 'term'
   | 'meaning'
   | 'link';
@@ -37,6 +38,7 @@ const NAMES: readonly [RegExp, StyleUse][] = [
     /^(?:caption|beschriftung|légende|legende|leyenda|epígrafe|didascalia|legenda|bijschrift|bildtext|billedtekst|kuvaotsikko|podpis|титул|название объекта|题注|図表番号|image caption|table caption)$/i,
     'caption',
   ],
+  [/^(?:credit|picture credit|bildnachweis|crédit|créditos|crediti)$/i, 'credit'],
   [/^definition term$/i, 'term'],
   [/^definition$/i, 'meaning'],
   [

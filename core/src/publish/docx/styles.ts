@@ -84,6 +84,15 @@ export function stylesXml(language: string, look: LinkLook, isCounted: boolean):
       paragraph: '<w:spacing w:after="200"/>',
       words: '<w:i/><w:sz w:val="20"/>',
     }),
+    paragraphStyle({ id: 'Credit', name: 'Credit', words: '<w:sz w:val="18"/>' }),
+    paragraphStyle({ id: 'Room', name: 'Room' }),
+    paragraphStyle({
+      id: 'RoomRuled',
+      name: 'Room Ruled',
+      // A line between paragraphs of one look, and one below the last (ECMA-376-1, 17.3.1.5).
+      paragraph:
+        '<w:pBdr><w:bottom w:val="single" w:sz="4" w:space="0" w:color="808080"/><w:between w:val="single" w:sz="4" w:space="0" w:color="808080"/></w:pBdr>',
+    }),
     paragraphStyle({
       id: 'DefinitionTerm',
       name: 'Definition Term',
@@ -119,6 +128,9 @@ export function stylesXml(language: string, look: LinkLook, isCounted: boolean):
       }),
     ),
     wordStyle('Hyperlink', 'Hyperlink', lookOfLinks(look)),
+    ...(look.visited
+      ? [wordStyle('FollowedHyperlink', 'FollowedHyperlink', lookOfLinks({ ...look, ...look.visited }))]
+      : []),
     wordStyle(
       'HTMLCode',
       'HTML Code',

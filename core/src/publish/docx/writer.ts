@@ -1,7 +1,11 @@
 import type { Mark, Node } from 'prosemirror-model';
 import { directionOf, directionOfWords, phrases } from '../../language/index.js';
 import {
+  RULED,
+  roomLines,
   attrsOf,
+  beginsPage,
+  figureParts,
   composedOf,
   CONTENTS,
   idOf,
@@ -122,13 +126,17 @@ export class DocumentWriter {
     return tagged('computed', title + this.#toc(`TOC \\o "1-${listed}" \\h \\z`, lines));
   }
 
-  #toc(code: string, lines: readonly ContentsLine[]): string {
+  #toc(code: string, lines: readonly ContentsLine[], look = ''): string {
     if (lines.length === 0) return this.#paragraph('TOC1', field(code, '', true));
     return lines
       .map(({ place, words, depth }, at) => {
         const name = this.edition.nameOf(place);
         const page = `${run('', '<w:tab/>')}${field(`PAGEREF ${name} \\h`, '', true)}`;
-        const link = element('w:hyperlink', { 'w:anchor': name, 'w:history': '1' }, run(words) + page);
+        const link = element(
+          'w:hyperlink',
+          { 'w:anchor': name, 'w:history': '1' },
+          run(words, '', look) + page,
+        );
         const opening = at === 0 ? fieldOpens(code, true) : '';
         const closing = at === lines.length - 1 ? fieldChar('end') : '';
         return this.#paragraph(`TOC${Math.min(6, depth)}`, opening + link + closing);
@@ -179,6 +187,7 @@ export class DocumentWriter {
   #block(node: Node, around: Around, before: Node | null): string {
     const { name } = node.type;
     const isAgain = before?.type.name === name;
+    if (beginsPage(node)) this.#breaks = true;
     switch (name) {
       case 'paragraph': {
         const written = this.#paragraph(around.style, this.#line(node), directed(node));
@@ -220,6 +229,8 @@ export class DocumentWriter {
           '',
           '<w:pBdr><w:bottom w:val="single" w:sz="6" w:space="1" w:color="auto"/></w:pBdr>',
         );
+      case 'room':
+        return this.#room(node);
       case 'figure':
         return this.#figure(node);
       case 'table':
@@ -301,12 +312,25 @@ export class DocumentWriter {
 
   #figure(node: Node): string {
     const { id, link, areas, enclosure, width, decorative } = attrsOf.figure(node);
-    const caption = node.firstChild;
+    const { caption, credit } = figureParts(node);
     const shown = this.#picture(enclosure, saidOfPicture(node), decorative, width, link);
     const place = caption ? '' : this.#spot(id);
     const picture = this.#paragraph('', place + shown, caption ? '<w:keepNext/>' : '');
     const words = caption ? this.#caption(caption, id, 'figure', '') : '';
-    return picture + words + this.#areas(node, areas);
+    const below = credit ? this.#paragraph('Credit', this.#line(credit), directed(credit)) : '';
+    return picture + words + below + this.#areas(node, areas);
+  }
+
+  /** Room to write: a paragraph of its height, or one for each ruled line. */
+  #room(node: Node): string {
+    const { height, ruled } = attrsOf.room(node);
+    this.#places.wait(idOf(node));
+    const count = ruled ? roomLines(height) : 1;
+    const exactly = `<w:spacing w:before="0" w:after="0" w:line="${Math.round(((ruled ? RULED : height) * 1440) / 25.4)}" w:lineRule="exact"/>`;
+    const written = Array.from({ length: count }, () =>
+      this.#paragraph(ruled ? 'RoomRuled' : 'Room', '', exactly),
+    );
+    return tagged(`room ${height}${ruled ? ' ruled' : ''}`, written.join(''));
   }
 
   /** A caption with its number as a field; what leads to the thing leads to its label. */
@@ -383,7 +407,7 @@ export class DocumentWriter {
   }
 
   #contents(node: Node): string {
-    const { id, scope, depth } = attrsOf.contents(node);
+    const { id, scope, depth, look } = attrsOf.contents(node);
     const list = this.edition.map.contents.get(id);
     this.#places.wait(idOf(node));
     const section = scope === 'section' ? (list?.section ?? null) : null;
@@ -391,7 +415,7 @@ export class DocumentWriter {
     const within =
       section === null ? '' : ` \\b ${this.#listOfSection(section) ?? this.edition.nameOf(section)}`;
     const code = `TOC \\o "${level + 1}-${Math.min(9, level + depth)}" \\h \\z${within}`;
-    return this.#toc(code, contentsLines(this.edition, id));
+    return this.#toc(code, contentsLines(this.edition, id), look ? lookOfLinks(look) : '');
   }
 
   /** The words of a line as runs, with its links, bookmarks and notes. */
@@ -687,7 +711,7 @@ const tagged = (tag: string, content: string): string =>
   `<w:sdt><w:sdtPr><w:tag w:val="vennet:${tag}"/></w:sdtPr><w:sdtContent>${content}</w:sdtContent></w:sdt>`;
 
 /** Properties of paragraphs stand in one order (ECMA-376-1, 17.3.1.26). */
-const ORDER = ['w:keepNext', 'w:pageBreakBefore', 'w:numPr', 'w:pBdr', 'w:bidi', 'w:sectPr'];
+const ORDER = ['w:keepNext', 'w:pageBreakBefore', 'w:numPr', 'w:pBdr', 'w:bidi', 'w:spacing', 'w:sectPr'];
 function inOrder(properties: string): string {
   return ORDER.map(
     (name) => new RegExp(`<${name}(?:/>|>.*?</${name}>)`, 's').exec(properties)?.[0] ?? '',

@@ -1,4 +1,4 @@
-import { wordsSeen, contrastsOf } from '../../reader/index.js';
+import { wordsSeen, contrastsOf, contrastsOfVisited } from '../../reader/index.js';
 import { attrsOf, readsPage, spotsOf } from '../../manuscript/index.js';
 import { entryId, targetIn, type Edition } from './edition.js';
 import { hasPages, manuscriptLosses, setsNotesItself } from './manuscript-losses.js';
@@ -77,7 +77,11 @@ export function lossesIn(edition: Edition): Loss[] {
     lost,
     'Nothing leads to the section in this form, so there is nowhere to go back to.',
   );
-  if (contrastsOf(book.look).some(({ readable, told }) => !readable || !told))
+  if (
+    [...contrastsOf(book.look), ...contrastsOfVisited(book.look)].some(
+      ({ readable, told }) => !readable || !told,
+    )
+  )
     add(
       'look of the links',
       'looks of the links',

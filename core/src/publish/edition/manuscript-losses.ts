@@ -1,5 +1,5 @@
 import type { Node } from 'prosemirror-model';
-import { attrsOf, isManuscript, type Format } from '../../manuscript/index.js';
+import { attrsOf, beginsPage, isManuscript, type Format } from '../../manuscript/index.js';
 import type { Edition } from './edition.js';
 import { isCountedThere } from './said.js';
 
@@ -19,6 +19,12 @@ export function manuscriptLosses(edition: Edition): LossLine[] {
       'parts of pictures that are links',
       count(edition, (node) => (node.type.name === 'figure' ? attrsOf.figure(node).areas.length : 0)),
       'They become a list of links below their picture.',
+    ],
+    [
+      'beginning of a page',
+      'beginnings of pages',
+      isDocument ? 0 : count(edition, (node) => (beginsPage(node) ? 1 : 0)),
+      'This form has no pages.',
     ],
     [
       'return link',

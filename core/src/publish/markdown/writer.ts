@@ -2,7 +2,9 @@ import type { Mark, Node } from 'prosemirror-model';
 import { readFormula } from '../../cleaning/index.js';
 import { phrases } from '../../language/index.js';
 import {
+  CREDIT,
   attrsOf,
+  figureParts,
   CONTENTS,
   idOf,
   noteMarkOf,
@@ -102,6 +104,11 @@ export class MarkdownWriter {
       case 'rule':
         this.#places.wait(idOf(node));
         return `${this.#waitingSpots()}---`;
+      case 'room': {
+        const { height, ruled } = attrsOf.room(node);
+        this.#places.wait(idOf(node));
+        return `${this.#waitingBlock()}<div class="room${ruled ? ' ruled' : ''}" data-room="${height}"></div>`;
+      }
       case 'figure':
         return this.#figure(node);
       case 'table':
@@ -151,7 +158,7 @@ export class MarkdownWriter {
 
   #figure(node: Node): string {
     const { id, link, areas, enclosure, width } = attrsOf.figure(node);
-    const caption = node.firstChild;
+    const { caption, credit } = figureParts(node);
     const name = this.#places.take(id);
     const share = width === null ? '' : `width="${width}%"`;
     const items = areas
@@ -163,10 +170,12 @@ export class MarkdownWriter {
     const list = items === '' ? '' : `\n\n${items}`;
     const shown = this.#picture(enclosure, saidOfPicture(node), share);
     const linked = link ? this.#linked(link, shown) : shown;
-    if (!caption && name === null) return `${this.#waitingSpots()}${linked}${list}`;
-    const words = caption
-      ? `\n\n<figcaption>\n\n${this.#numberOf(id)}${this.#line(caption).trim() || ' '}\n\n</figcaption>`
+    if (!caption && !credit && name === null) return `${this.#waitingSpots()}${linked}${list}`;
+    const said = caption ? `${this.#numberOf(id)}${this.#line(caption).trim() || ' '}\n\n` : '';
+    const below = credit
+      ? `<div class="${CREDIT}">\n\n${this.#line(credit).trim() || ' '}\n\n</div>\n\n`
       : '';
+    const words = caption || credit ? `\n\n<figcaption>\n\n${said}${below}</figcaption>` : '';
     const opening = name === null ? '<figure>' : `<figure id="${name}">`;
     return `${this.#waitingBlock()}${opening}\n\n${linked}${words}\n</figure>${list}`;
   }

@@ -1,10 +1,15 @@
-import { underlineOf, type LinkLook } from '../../manuscript/index.js';
+import { attrsOf, spotsOf, underlineOf, type LinkLook } from '../../manuscript/index.js';
 import type { Edition } from '../edition/edition.js';
 
 /** The looks of links that depart from the book's, by the class that they get in its style sheet. */
-export function looksOf({ links }: Edition): Map<string, LinkLook> {
+export function looksOf({ links, book }: Edition): Map<string, LinkLook> {
   const classes = new Map<string, LinkLook>();
   for (const { look } of links) if (look) classes.set(lookClass(look), look);
+  for (const { id, doc } of book.chapters)
+    for (const { node } of spotsOf(doc, id).contents) {
+      const { look } = attrsOf.contents(node);
+      if (look) classes.set(lookClass(look), look);
+    }
   return classes;
 }
 
@@ -21,6 +26,12 @@ export function linkStyles(book: LinkLook, own: Map<string, LinkLook>): string {
   ];
   const light = all.map(([selector, look]) => `${selector} { ${declarations(look)} }`);
   const dark = all.map(([selector, look]) => `${selector} { color: ${look.dark}; }`);
+  // A look of its own stands after it, and holds for links that were followed too.
+  const { visited } = book;
+  if (visited) {
+    light.splice(1, 0, `a:visited { color: ${visited.light}; }`);
+    dark.splice(1, 0, `a:visited { color: ${visited.dark}; }`);
+  }
   return `${light.join('\n')}
 .picture { position: relative; display: inline-block; max-width: 100%; }
 .picture img { display: block; width: 100%; }

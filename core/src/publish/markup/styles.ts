@@ -1,5 +1,6 @@
 import { SMALL_CAPITALS } from '../../manuscript/index.js';
 import type { Edition } from '../edition/edition.js';
+import { CREDIT, NEW_PAGE, RULED } from '../../manuscript/index.js';
 import { linkStyles, looksOf } from './looks.js';
 
 /** What the text of a book looks like, in an e-book and on a web page. */
@@ -8,6 +9,10 @@ export function contentStyles(edition: Edition): string {
 img { max-width: 100%; height: auto; }
 figure { margin: 1.5em 0; text-align: center; page-break-inside: avoid; }
 figcaption, caption { font-size: 0.9em; margin: 0.5em 0; text-align: start; }
+.${CREDIT} { font-size: 0.9em; }
+.${NEW_PAGE} { page-break-before: always; break-before: page; }
+.room { margin: 1em 0; page-break-inside: avoid; }
+.room > div { box-sizing: border-box; height: ${RULED}mm; border-bottom: 0.5pt solid currentColor; }
 blockquote { margin: 1em 1.5em; }
 dt { font-weight: bold; margin-top: 0.8em; }
 dd { margin-inline-start: 1.5em; }

@@ -4,6 +4,7 @@ import { attrsOf, noteMarkOf, type Note } from '../../manuscript/index.js';
 import { BETWEEN_RETURNS } from '../edition/return-lines.js';
 import { contentsLines } from '../edition/said.js';
 import type { PageContext } from './page-context.js';
+import { lookClass } from './looks.js';
 import { nestedList } from './nested-list.js';
 import { element, escapeXml } from './xml.js';
 
@@ -64,5 +65,5 @@ export function contentsList(node: Node, page: PageContext): string {
   const attributes = { id: page.once(id), class: 'contents', 'data-contents': JSON.stringify(chosen) };
   if (lines.length === 0) return element('div', attributes);
   const links = lines.map(({ place, ...line }) => ({ ...line, href: page.addressOfPlace(place) }));
-  return element('div', attributes, nestedList(links, 'ul'));
+  return element('div', attributes, nestedList(links, 'ul', chosen.look ? lookClass(chosen.look) : null));
 }

@@ -2,9 +2,14 @@ import { directionOf } from '../../language/index.js';
 import type { Mark, Node } from 'prosemirror-model';
 import type { Destination } from '../../destination/index.js';
 import { readFormula } from '../../cleaning/index.js';
-import { fileTold, nameInFile } from '../../reader/index.js';
+import { fileTold, nameInFile, windowTold } from '../../reader/index.js';
 import {
+  CREDIT,
+  NEW_PAGE,
+  roomLines,
   attrsOf,
+  beginsPage,
+  figureParts,
   saidOfPicture,
   SMALL_CAPITALS,
   spans,
@@ -50,6 +55,7 @@ const writers: Record<string, Write> = {
       'p',
       {
         id: page.once(node.attrs.id),
+        class: pageClass(node),
         dir: otherDirection(node, page.edition),
         'data-computed': isReturnLine(node) ? '' : null,
       },
@@ -82,17 +88,12 @@ const writers: Record<string, Write> = {
       { dir: otherDirection(node, page.edition) },
       numberOf(page.captionOf, page, ' ') + content(node, page),
     ),
-  caption: (node, page) =>
-    element(
-      'figcaption',
-      { dir: otherDirection(node, page.edition) },
-      numberOf(page.captionOf, page, ' ') + content(node, page),
-    ),
   contents: contentsList,
   heading: (node, page) => {
     const { id, level, uncounted } = attrsOf.heading(node);
     const attributes = {
       id: page.once(id),
+      class: pageClass(node),
       dir: otherDirection(node, page.edition),
       'data-uncounted': uncounted ? '' : null,
     };
@@ -126,10 +127,43 @@ const writers: Record<string, Write> = {
             linked + areas.map((area) => areaElement(area, page)).join(''),
           )
         : linked;
-    const caption = content(node, { ...page, captionOf: id });
-    return element('figure', { id: page.once(id) }, framed + caption);
+    return element('figure', { id: page.once(id), class: pageClass(node) }, framed + wordsBelow(node, page));
+  },
+  // Nothing is read there: it is room on paper, and lines to write on.
+  room: (node, page) => {
+    const { id, height, ruled } = attrsOf.room(node);
+    const lines = ruled ? '<div></div>'.repeat(roomLines(height)) : '';
+    return element(
+      'div',
+      {
+        id: page.once(id),
+        class: ruled ? 'room ruled' : 'room',
+        style: `height: ${height}mm`,
+        'data-room': String(height),
+      },
+      lines,
+    );
   },
 };
+
+const pageClass = (node: Node): string | null => (beginsPage(node) ? NEW_PAGE : null);
+
+/** The caption of a picture with its credit; a figure has one element for both (HTML, 4.4.12). */
+function wordsBelow(figure: Node, page: PageContext): string {
+  const { caption, credit } = figureParts(figure);
+  if (!caption && !credit) return '';
+  const words = caption
+    ? numberOf(figure.attrs.id, { ...page, captionOf: figure.attrs.id }, ' ') + content(caption, page)
+    : '';
+  const below = credit
+    ? element('div', { class: CREDIT, dir: otherDirection(credit, page.edition) }, content(credit, page))
+    : '';
+  return element(
+    'figcaption',
+    { dir: caption ? otherDirection(caption, page.edition) : null },
+    words + below,
+  );
+}
 
 /**
  * A link over part of a picture, in shares of it, so that it stays in its spot at any size; the coordinates of an HTML
@@ -272,7 +306,14 @@ function anchorElement(
   const target = targetIn(page.edition, destination);
   if (!target) return inner;
   const href = 'href' in target ? target.href : page.addressOfPlace(target.place);
-  const told = text.trim() === '' ? null : fileTold({ destination, text }, toldIn(page.edition));
+  // A book that is read in a program has one window.
+  const opens = about?.newWindow === true && page.edition.format === 'web';
+  const { language } = page.edition.book;
+  const said = [
+    fileTold({ destination, text }, toldIn(page.edition)),
+    opens ? windowTold({ text, about, hoverNote }, language) : null,
+  ].filter(Boolean);
+  const told = text.trim() === '' ? '' : said.join(', ');
   return element(
     'a',
     {
@@ -282,9 +323,8 @@ function anchorElement(
       title: hoverNote || null,
       'aria-label': about?.name ? [about.name, told].filter(Boolean).join(', ') : null,
       hreflang: about?.language || null,
-      // A book that is read in a program has one window.
-      target: about?.newWindow && page.edition.format === 'web' ? '_blank' : null,
-      rel: about?.newWindow && page.edition.format === 'web' ? 'noopener' : null,
+      target: opens ? '_blank' : null,
+      rel: opens ? 'noopener' : null,
     },
     told ? inner + element('span', { class: 'told' }, escapeXml(`, ${told}`)) : inner,
   );

@@ -2,7 +2,12 @@ import type { Mark, Node } from 'prosemirror-model';
 import { readFormula } from '../../cleaning/index.js';
 import { phrases } from '../../language/index.js';
 import {
+  RULED,
+  roomLines,
   attrsOf,
+  beginsPage,
+  figureParts,
+  type LinkLook,
   composedOf,
   CONTENTS,
   idOf,
@@ -53,6 +58,8 @@ export class TextWriter {
   readonly media = new Map<string, Uint8Array>();
   readonly formulas: string[] = [];
   readonly #automatic = new Map<string, string>();
+  /** The styles of paragraphs that are made from others. */
+  readonly #paragraphs = new Map<string, { name: string; parent: string; properties: string }>();
   readonly #places: MarkedPlaces;
   #parts = 0;
   #tables = 0;
@@ -72,12 +79,15 @@ export class TextWriter {
 
   /** The styles that stand for languages and looks of single words. */
   automaticStyles(): string {
-    return [...this.#automatic]
-      .map(
-        ([properties, name]) =>
-          `<style:style style:name="${name}" style:family="text"><style:text-properties ${properties}/></style:style>`,
-      )
-      .join('');
+    const paragraphs = [...this.#paragraphs.values()].map(
+      ({ name, parent, properties }) =>
+        `<style:style style:name="${name}" style:family="paragraph" style:parent-style-name="${coded(parent)}"><style:paragraph-properties ${properties}/></style:style>`,
+    );
+    const words = [...this.#automatic].map(
+      ([properties, name]) =>
+        `<style:style style:name="${name}" style:family="text"><style:text-properties ${properties}/></style:style>`,
+    );
+    return [...paragraphs, ...words].join('');
   }
 
   #titlePage(): string {
@@ -106,7 +116,12 @@ export class TextWriter {
     return this.#boxed('computed', title + this.#listOfContents('book', listed, lines), false);
   }
 
-  #listOfContents(scope: string, depth: number, lines: readonly ContentsLine[]): string {
+  #listOfContents(
+    scope: string,
+    depth: number,
+    lines: readonly ContentsLine[],
+    look: LinkLook | null = null,
+  ): string {
     const name = `Contents ${(this.#parts += 1)}`;
     const body = lines.map(({ place, words, depth: own }) => {
       const target = this.edition.nameOf(place);
@@ -114,7 +129,13 @@ export class TextWriter {
       const link = element(
         'text:a',
         { 'xlink:type': 'simple', 'xlink:href': `#${target}` },
-        textOf(words) + page,
+        (look
+          ? element(
+              'text:span',
+              { 'text:style-name': this.#automaticStyle(lookOfLinks(look)) },
+              textOf(words),
+            )
+          : textOf(words)) + page,
       );
       return this.#paragraph(`Contents ${Math.min(6, own)}`, link);
     });
@@ -153,6 +174,7 @@ export class TextWriter {
   #block(node: Node, around: Around, before: Node | null): string {
     const { name } = node.type;
     const isAgain = before?.type.name === name;
+    if (beginsPage(node)) this.#breaks = true;
     switch (name) {
       case 'paragraph': {
         const written = this.#paragraph(around.style, this.#line(node));
@@ -192,6 +214,8 @@ export class TextWriter {
       case 'rule':
         this.#places.wait(idOf(node));
         return this.#paragraph('Horizontal Line', '');
+      case 'room':
+        return this.#room(node, around.isItem);
       case 'figure':
         return this.#figure(node);
       case 'table': {
@@ -208,7 +232,25 @@ export class TextWriter {
   }
 
   #paragraph(style: string, content: string): string {
-    return element('text:p', { 'text:style-name': coded(style) }, this.#heldByWaiting(content));
+    return element('text:p', { 'text:style-name': this.#styleHere(style) }, this.#heldByWaiting(content));
+  }
+
+  /** The next paragraph begins a page. */
+  #breaks = false;
+
+  /** The style of a paragraph; one that begins a page has one of its own made from it. */
+  #styleHere(style: string): string {
+    if (!this.#breaks) return coded(style);
+    this.#breaks = false;
+    return this.#paragraphStyle(style, 'fo:break-before="page"');
+  }
+
+  #paragraphStyle(parent: string, properties: string): string {
+    const key = `${parent} ${properties}`;
+    const known = this.#paragraphs.get(key);
+    const name = known?.name ?? `P${this.#paragraphs.size + 1}`;
+    this.#paragraphs.set(key, { name, parent, properties });
+    return name;
   }
 
   /** Content with the bookmarks of the places that wait for words. */
@@ -232,7 +274,7 @@ export class TextWriter {
     const words = this.#held(id, this.#inlines(node));
     const inner = this.#heldByWaiting((label !== '' && !isLive ? textOf(`${label} `) : '') + words);
     const attributes = {
-      'text:style-name': coded(`Heading ${level}`),
+      'text:style-name': this.#styleHere(`Heading ${level}`),
       'text:outline-level': String(level),
       'text:is-list-header': this.edition.book.structure.numbering === 'decimal' && !isLive ? 'true' : null,
     };
@@ -257,7 +299,7 @@ export class TextWriter {
 
   #figure(node: Node): string {
     const { id, link, areas, enclosure, width, decorative } = attrsOf.figure(node);
-    const caption = node.firstChild;
+    const { caption, credit } = figureParts(node);
     const place = caption ? '' : this.#spot(id);
     const shown = this.#linkedPicture(link, this.#picture(enclosure, saidOfPicture(node), decorative, width));
     const picture = this.#paragraph('Text body', place + shown);
@@ -269,8 +311,21 @@ export class TextWriter {
     return (
       picture +
       words +
+      (credit ? this.#paragraph('Credit', this.#line(credit)) : '') +
       (items.length > 0 ? element('text:list', { 'text:style-name': 'Bullets' }, items.join('')) : '')
     );
+  }
+
+  /** Room to write: a paragraph of its height, or one for each ruled line. */
+  #room(node: Node, inFrame: boolean): string {
+    const { height, ruled } = attrsOf.room(node);
+    this.#places.wait(idOf(node));
+    const properties = `fo:margin-top="0cm" fo:margin-bottom="0cm" fo:line-height="${(ruled ? RULED : height) / 10}cm"`;
+    const style = this.#paragraphStyle(ruled ? 'Room Ruled' : 'Room', properties);
+    const written = Array.from({ length: ruled ? roomLines(height) : 1 }, () =>
+      element('text:p', { 'text:style-name': style }, this.#heldByWaiting('')),
+    );
+    return this.#boxed(`room ${height}${ruled ? ' ruled' : ''}`, written.join(''), inFrame);
   }
 
   #linkedPicture(link: FigureLink | null, picture: string): string {
@@ -359,12 +414,12 @@ export class TextWriter {
   }
 
   #contents(node: Node): string {
-    const { id, scope, depth } = attrsOf.contents(node);
+    const { id, scope, depth, look } = attrsOf.contents(node);
     this.#places.wait(id);
     const waiting = this.#places.waiting().map(point).join('');
     return (
       (waiting ? this.#paragraph('Text body', waiting) : '') +
-      this.#listOfContents(scope, depth, contentsLines(this.edition, id))
+      this.#listOfContents(scope, depth, contentsLines(this.edition, id), look)
     );
   }
 

@@ -1,6 +1,17 @@
 import type { Node } from 'prosemirror-model';
 import { phrases } from '../../language/index.js';
-import { attrsOf, linksOnFigure, rowsOf, tableCaption, wordsOf, type Note } from '../../manuscript/index.js';
+import {
+  RULED,
+  roomLines,
+  attrsOf,
+  beginsPage,
+  figureParts,
+  linksOnFigure,
+  rowsOf,
+  tableCaption,
+  wordsOf,
+  type Note,
+} from '../../manuscript/index.js';
 import { otherDirection } from '../edition/direction.js';
 import { afterBook, atFoot, notesOfChapter } from '../edition/note-backs.js';
 import { contentsLines } from '../edition/said.js';
@@ -14,7 +25,12 @@ import { anchors, fitting, type Content, type TypesetContext, type TypesetNode }
 export function block(node: Node, context: TypesetContext, before: readonly string[] = []): TypesetNode {
   const set = plainBlock(node, context, before);
   const dir = otherDirection(node, context.edition);
-  return dir === null ? set : { ...set, dir };
+  return {
+    ...set,
+    ...(dir === null ? {} : { dir }),
+    // Within a list, a quotation or a table no page can begin.
+    ...(context.outer && beginsPage(node) ? { newPage: true } : {}),
+  };
 }
 
 function plainBlock(node: Node, context: TypesetContext, before: readonly string[]): TypesetNode {
@@ -54,6 +70,10 @@ function plainBlock(node: Node, context: TypesetContext, before: readonly string
       return { t: 'figure', ...figure(node, ids, context) };
     case 'table':
       return { t: 'table', ...table(node, ids, context) };
+    case 'room': {
+      const { height, ruled } = attrsOf.room(node);
+      return { t: 'room', ids, height, lines: ruled ? roomLines(height) : 0, step: RULED };
+    }
     case 'contents':
       return contentsList(node, ids, context);
     default:
@@ -142,10 +162,11 @@ function caption(
 
 function figure(node: Node, ids: readonly string[], context: TypesetContext): Record<string, unknown> {
   const { link, areas, width } = attrsOf.figure(node);
+  const { caption: title, credit } = figureParts(node);
   const led = linksOnFigure(node).filter(({ id }) => context.edition.origins.has(id));
   return {
     ids: [...ids, ...led.map(({ id }) => id)],
-    ...picture(node, context, node.firstChild ? wordsOf(node.firstChild) : ''),
+    ...picture(node, context, title ? wordsOf(title) : ''),
     ...(link ? leadsTo(link.destination, context) : {}),
     width,
     areas: areas.map(({ x, y, width, height, frame, destination }) => ({
@@ -156,7 +177,8 @@ function figure(node: Node, ids: readonly string[], context: TypesetContext): Re
       frame,
       ...leadsTo(destination, context),
     })),
-    caption: caption(node.firstChild, node.attrs.id, context),
+    caption: caption(title, node.attrs.id, context),
+    credit: credit ? settled(inline(credit, context)) : [],
   };
 }
 
@@ -234,6 +256,7 @@ function contentsList(node: Node, ids: readonly string[], { edition, room }: Typ
   return {
     t: 'contents',
     ids: [...ids],
+    look: attrsOf.contents(node).look,
     lines: contentsLines(edition, attrsOf.contents(node).id).map(({ place, words, depth }) => ({
       place,
       depth,

@@ -84,13 +84,18 @@ class Writer {
       () => this.#code(),
       () => this.#table(),
       () => this.#figure(),
+      () => this.#room(),
     ];
     return depth > DEEPEST ? this.#paragraph() : this.#one(kinds)();
   }
 
   #paragraph(): Later<Node> {
     const line = this.#line(8);
-    return () => paragraph(...line());
+    const newPage = this.#below(12) === 0;
+    return () => {
+      const made = paragraph(...line());
+      return newPage ? made.type.create({ ...made.attrs, newPage }, made.content) : made;
+    };
   }
 
   #heading(level: number): Later<Node> {
@@ -99,7 +104,9 @@ class Writer {
     const words = this.#one(['Same name', `${this.#words(4)} `]);
     const line = this.#below(4) === 0 ? this.#line(2) : () => [];
     const uncounted = this.#below(8) === 0;
-    return () => schema.node('heading', { level, id, uncounted }, [...heading(1, words).children, ...line()]);
+    const newPage = level > 1 && this.#below(8) === 0;
+    return () =>
+      schema.node('heading', { level, id, uncounted, newPage }, [...heading(1, words).children, ...line()]);
   }
 
   #list(depth: number): Later<Node> {
@@ -144,9 +151,16 @@ class Writer {
     return () => table(id, words, ...line());
   }
 
+  #room(): Later<Node> {
+    const [id, height, ruled] = [this.#place(), 5 + this.#below(60), this.#below(2) === 0];
+    return () => schema.node('room', { id, height, ruled });
+  }
+
   #figure(): Later<Node> {
     const [id, words] = [this.#place(), this.#words(3)];
     const [link, area] = [this.#mint(), this.#mint()];
+    const credit = this.#below(3) === 0 ? this.#line(2, true) : null;
+    const newPage = this.#below(8) === 0;
     return () => {
       const { attrs, content } = figure(id, words);
       const more = { destination: this.#destination(), hoverNote: '' };
@@ -156,7 +170,8 @@ class Writer {
         { link: { id: link, ...more } },
         { areas: [{ id: area, name: 'Lamp', ...box, ...more }] },
       ]);
-      return schema.node('figure', { ...attrs, ...leads }, content);
+      const credited = credit ? content.addToEnd(schema.node('credit', null, credit())) : content;
+      return schema.node('figure', { ...attrs, ...leads, newPage }, credited);
     };
   }
 

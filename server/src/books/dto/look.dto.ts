@@ -6,6 +6,7 @@ import {
   RETURNS,
   UNDERLINES,
   WEIGHTS,
+  type LinkColours,
   type LinkLook,
   type NoteStand,
   type Numbering,
@@ -17,18 +18,23 @@ import { Choice, Shape, Whole, WordList, Words } from '../../platform/shapes.js'
 
 const COLOUR = { pattern: /^#[0-9a-fA-F]{6}$/, message: 'Colours are written as #rrggbb.' };
 
-export class LinkLookDto implements LinkLook {
+class LinkColoursDto implements LinkColours {
   @Words(COLOUR)
   light: string;
 
   @Words(COLOUR)
   dark: string;
+}
 
+export class LinkLookDto extends LinkColoursDto implements LinkLook {
   @Choice(UNDERLINES)
   underline: LinkLook['underline'];
 
   @Choice(WEIGHTS)
   weight: LinkLook['weight'];
+
+  @Shape(LinkColoursDto, { optional: true, description: 'Of links that a reader has followed' })
+  visited?: LinkColoursDto;
 }
 
 class NotesDto {

@@ -3,7 +3,7 @@ import { NodeSelection, Selection, TextSelection, type Command } from 'prosemirr
 import type { EditorView } from 'prosemirror-view';
 
 /** Blocks that stand for themselves: gone to by arrow, they are selected, as one step. */
-const OWN_STEP = new Set(['figure', 'contents', 'rule']);
+const OWN_STEP = new Set(['figure', 'contents', 'rule', 'room']);
 
 /** The block beside a spot, as seen from the end of the block that it is in, and where it stands. */
 function blockBeside($at: ResolvedPos, direction: 1 | -1): { node: Node; at: number } | null {

@@ -1,4 +1,4 @@
-import { attrsOf, schema, setAreas, type Box, type LinkArea } from '@vennet/core/manuscript';
+import { attrsOf, figureParts, schema, setAreas, type Box, type LinkArea } from '@vennet/core/manuscript';
 import { closeHistory } from 'prosemirror-history';
 import type { Node } from 'prosemirror-model';
 import { NodeSelection, TextSelection, type Transaction } from 'prosemirror-state';
@@ -39,14 +39,16 @@ export function removeArea(view: EditorView, id: string): void {
     changeFigure(view, figure.position, { areas: areasOf(figure.node).filter((area) => area.id !== id) });
 }
 
-/** Puts an empty caption under the selected picture and the caret into it, or goes to the one that is there. */
-export function toCaption(view: EditorView): void {
+/** Puts an empty caption or credit under the selected picture and the caret into it, or goes to the one that is there. */
+export function toWordsBelow(view: EditorView, which: 'caption' | 'credit'): void {
   const figure = figureAt(view.state);
   if (!figure) return;
   const { node, position } = figure;
+  const { caption, [which]: there } = figureParts(node);
+  const at = position + 1 + (which === 'credit' ? (caption?.nodeSize ?? 0) : 0);
   const transaction = view.state.tr;
-  if (node.childCount === 0) transaction.insert(position + 1, schema.node('caption'));
-  const end = position + 2 + (node.firstChild?.content.size ?? 0);
+  if (!there) closeHistory(transaction).insert(at, schema.nodes[which].create());
+  const end = at + 1 + (there?.content.size ?? 0);
   view.dispatch(transaction.setSelection(TextSelection.create(transaction.doc, end)));
   view.focus();
 }

@@ -21,7 +21,7 @@ export function insideNodeAt({ selection }: EditorState): { node: Node; position
   return { node: selection.node, position: selection.from };
 }
 
-const INSIDE = new Set(['note', 'note_mark', 'return_link', 'contents']);
+const INSIDE = new Set(['note', 'note_mark', 'return_link', 'contents', 'room']);
 
 /** The bookmark at the caret or around the selection. */
 export function bookmarkAt({ doc, selection }: EditorState): BookmarkSpan | null {

@@ -1,4 +1,4 @@
-import { attrsOf, noteMarkOf, type ContentsLine } from '@vennet/core/manuscript';
+import { attrsOf, lookStyle, noteMarkOf, type ContentsLine } from '@vennet/core/manuscript';
 import type { Node } from 'prosemirror-model';
 import type { EditorView, NodeView, NodeViewConstructor } from 'prosemirror-view';
 import { ownWords, useBook } from '../../book/store.js';
@@ -102,8 +102,9 @@ class ContentsView extends ComputedView {
   }
 
   draw(): void {
-    const { id } = attrsOf.contents(this.node);
+    const { id, look } = attrsOf.contents(this.node);
     this.dom.id = id;
+    this.dom.style.cssText = look ? lookStyle(look) : '';
     const lines = useBook.getState().contents.get(id)?.lines ?? [];
     if (this.#shown && JSON.stringify(this.#shown) === JSON.stringify(lines)) return;
     this.#shown = lines;

@@ -1,3 +1,4 @@
+import { beginsPage } from '@vennet/core/manuscript';
 import type { Node } from 'prosemirror-model';
 import { NodeSelection } from 'prosemirror-state';
 import type { EditorView, NodeView } from 'prosemirror-view';
@@ -73,6 +74,7 @@ export class FigureView implements NodeView {
     if (!this.#image.src.endsWith(source)) this.#image.src = source;
     this.#image.alt = decorative ? '' : (alt as string);
     this.#frame.style.width = width === null ? '' : `${String(width)}%`;
+    this.dom.toggleAttribute('data-new-page', beginsPage(this.#node));
     this.dom.classList.toggle('is-selected', this.#selected);
     this.dom.classList.toggle('lacks-words', !decorative && alt === '');
     this.#root.render(
