@@ -115,3 +115,41 @@ test('no heading stands alone at the foot of a page', async () => {
 
 /** Below this height there is nothing but the number of the page, in points. */
 const FOOT = 55;
+
+test('what begins a page does so in a PDF; room to write takes its height; a credit has its link', async () => {
+  const begins = (block: Node) => block.type.create({ ...block.attrs, newPage: true }, block.content);
+  const room = (height: number) => schema.node('room', { height });
+  const picture = schema.node('figure', { enclosure: 'none', alt: 'A lamp' }, [
+    schema.node('caption', null, [schema.text('The lamp')]),
+    schema.node('credit', null, [schema.text('Drawn by '), linked('Ada', 'https://lamp.example/ada')]),
+  ]);
+  const blocks = [
+    paragraph('first'),
+    begins(paragraph('second')),
+    paragraph('above'),
+    room(80),
+    paragraph('below'),
+    begins(heading(2, 'third')),
+    node('quotation', [begins(paragraph('quoted'))]),
+    begins(picture),
+  ];
+  expect(await madeOf(blocks)).toEqual({ notes: [], cutOff: [], wrong: [] });
+  const { bytes } = setPages(editionOf(bookOf([heading(1, 'One'), ...blocks]), [], 'pdf')).write();
+  const document = await getDocument({ data: bytes.slice(), verbosity: 0 }).promise;
+  const found = new Map<string, { page: number; at: number }>();
+  for (let number = 1; number <= document.numPages; number++) {
+    const { items } = await (await document.getPage(number)).getTextContent();
+    for (const item of items)
+      if ('str' in item) found.set(item.str.trim(), { page: number, at: item.transform[5] as number });
+  }
+  await document.destroy();
+  const first = found.get('first')!.page;
+  const pages = ['first', 'second', 'below', 'third', 'quoted', 'The lamp'].map(
+    (words) => found.get(words)!.page - first,
+  );
+  expect(pages).toEqual([0, 1, 1, 2, 2, 3]);
+  // 80 mm are 226.8 points (1 pt is 1/72 inch), and a line stands between.
+  const high = found.get('above')!.at - found.get('below')!.at;
+  expect(high).toBeGreaterThan(226);
+  expect(high).toBeLessThan(280);
+});
