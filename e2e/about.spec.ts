@@ -1,26 +1,14 @@
-import { readFile, writeFile } from 'node:fs/promises';
+import { writeFile } from 'node:fs/promises';
 import { execFileSync } from 'node:child_process';
 import type { Page } from '@playwright/test';
 import { strFromU8, unzipSync, zlibSync } from 'fflate';
 import { DRAWING, PDF } from './files.js';
-import { expect, outline, saved, startBook, test, text } from './vennet.js';
+import { expect, made, outline, saved, startBook, test, text } from './vennet.js';
 
 test.beforeAll(({ vennet }) => vennet.startAnew());
 
 const toBook = (page: Page) => page.getByRole('link', { name: /what is said of this book/ }).click();
 const kept = (page: Page) => expect(page.getByTestId('details-state')).toHaveText('Everything here is kept.');
-
-async function made(page: Page, form: string, button: string): Promise<Buffer> {
-  await page.getByRole('link', { name: 'Publish' }).click();
-  const panel = page.getByRole('region', { name: form });
-  await panel.getByRole('button', { name: button }).click();
-  await expect(panel.getByRole('link', { name: 'Download' })).toBeVisible({ timeout: 30_000 });
-  const [download] = await Promise.all([
-    page.waitForEvent('download'),
-    panel.getByRole('link', { name: /Download/ }).click(),
-  ]);
-  return readFile(await download.path());
-}
 
 /** A PNG of one colour; `width` and `height` are what it says of itself. */
 function png(width: number, height: number): Buffer {

@@ -1,6 +1,6 @@
 import { fork, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
-import { cp, mkdtemp, rm } from 'node:fs/promises';
+import { cp, mkdtemp, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -205,4 +205,17 @@ export async function openStructure(page: Page): Promise<void> {
 export async function useStructure(page: Page): Promise<void> {
   await structure(page).getByRole('button', { name: 'Use this structure' }).click();
   await expect(structure(page)).toBeHidden();
+}
+
+/** A file of the open book, made and downloaded in Publish. */
+export async function made(page: Page, form: string, button: string): Promise<Buffer> {
+  await page.getByRole('link', { name: 'Publish' }).click();
+  const panel = page.getByRole('region', { name: form });
+  await panel.getByRole('button', { name: button }).click();
+  await expect(panel.getByRole('link', { name: 'Download' })).toBeVisible({ timeout: 30_000 });
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    panel.getByRole('link', { name: /Download/ }).click(),
+  ]);
+  return readFile(await download.path());
 }

@@ -24,7 +24,7 @@ export const DEFAULT_LOOK: LinkLook = {
 };
 
 /** Colours for links that were followed: readable on both pages, and far from those of `DEFAULT_LOOK`. */
-export const DEFAULT_VISITED: LinkColours = { light: '#6b3a78', dark: '#d3b0e0' };
+export const DEFAULT_VISITED: LinkColours = { light: '#7a4517', dark: '#e6bd92' };
 
 /** The underline of a look as CSS `text-decoration`. */
 export const underlineOf = ({ underline }: LinkLook): string =>

@@ -159,7 +159,7 @@ function Sample({ id, look, figures }: { id: string; look: LinkLook; figures: Lo
         </span>{' '}
         at the window.
       </p>
-      <dl className="space-y-1 bg-raised px-3 py-2 text-sm" id={id}>
+      <dl className="space-y-1 bg-raised px-2.5 py-2 text-sm" id={id}>
         <Figure words="Page" value={againstPage} wants="4.5" good={readable} />
         <Figure
           words="Words around"
@@ -186,7 +186,7 @@ function Figure({
   const Icon = good ? Check : X;
   const verdict = good ? 'passes' : 'fails';
   return (
-    <div className="flex items-baseline justify-between gap-3">
+    <div className="flex items-baseline justify-between gap-2">
       <dt className="whitespace-nowrap">{words}</dt>
       <dd
         className="flex items-center gap-1 font-semibold whitespace-nowrap tabular-nums"

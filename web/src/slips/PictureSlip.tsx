@@ -1,5 +1,5 @@
 import { attrsOf, figureParts } from '@vennet/core/manuscript';
-import { Captions, Copyright } from 'lucide-react';
+import { Captions, Copyright, type LucideIcon } from 'lucide-react';
 import { useId, useRef } from 'react';
 import { useBook } from '../book/store.js';
 import { changeFigure, toWordsBelow } from '../editor/changes/change-figures.js';
@@ -70,6 +70,11 @@ export function PictureSlip({ view, node, position, asked }: NodeSlipProps) {
     toFault: () => field.current?.focus(),
   });
   const { values, change, choose } = slip;
+  /** What is said of the picture is kept before its author goes on below it. */
+  const toWords = (which: 'caption' | 'credit') => {
+    choose({ alt: values.alt });
+    toWordsBelow(view, which);
+  };
   const leads = values.to.typed.trim() !== '';
   const lacksWords = !values.decorative && values.alt.trim() === '';
   return (
@@ -131,22 +136,16 @@ export function PictureSlip({ view, node, position, asked }: NodeSlipProps) {
             }
           />
         </label>
-        <button
-          type="button"
-          className="button"
-          data-size="small"
-          onClick={() => toWordsBelow(view, 'caption')}
-        >
-          <Captions size={15} aria-hidden="true" /> {caption ? 'To the caption' : 'Add a caption'}
-        </button>
-        <button
-          type="button"
-          className="button"
-          data-size="small"
-          onClick={() => toWordsBelow(view, 'credit')}
-        >
-          <Copyright size={15} aria-hidden="true" /> {credit ? 'To the credit' : 'Add a credit'}
-        </button>
+        <WordsBelow
+          icon={Captions}
+          words={caption ? 'To the caption' : 'Add a caption'}
+          go={() => toWords('caption')}
+        />
+        <WordsBelow
+          icon={Copyright}
+          words={credit ? 'To the credit' : 'Add a credit'}
+          go={() => toWords('credit')}
+        />
       </div>
       <div className="mt-3 border-t border-line pt-2.5">
         <p className="mb-1 text-sm font-semibold">The whole picture</p>
@@ -182,6 +181,21 @@ export function PictureSlip({ view, node, position, asked }: NodeSlipProps) {
       </div>
       <PictureParts node={node} />
     </SlipForm>
+  );
+}
+
+/** A button to the words below a picture. Pressed, it leaves the field alone: what is told there would go, and the button would move. */
+function WordsBelow({ icon: Icon, words, go }: { icon: LucideIcon; words: string; go(): void }) {
+  return (
+    <button
+      type="button"
+      className="button"
+      data-size="small"
+      onMouseDown={(event) => event.preventDefault()}
+      onClick={go}
+    >
+      <Icon size={15} aria-hidden="true" /> {words}
+    </button>
   );
 }
 
