@@ -46,6 +46,7 @@ export type Contract = [
   Holds<Same<Described['InsideRepairDto'], Wire.InsideRepairRequest>>,
   Holds<Same<Described['InsideRepairDto']['repair'], InsideRepair>>,
   Holds<Same<Described['MentionsDto'], Wire.MentionsRequest>>,
+  Holds<Same<Described['FileLabelsDto'], Wire.FileLabelsRequest>>,
   Holds<Same<Described['SnapshotSeenDto'], Wire.SnapshotSeen>>,
   Holds<Same<Described['NewSnapshotDto'], Wire.NewSnapshot>>,
   Holds<Same<Described['RestoreDto'], Wire.RestoreRequest>>,

@@ -176,6 +176,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/books/{id}/file-labels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["BooksController_labels"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/books/{id}/mentions": {
         parameters: {
             query?: never;
@@ -1586,6 +1602,19 @@ export interface components {
             /** @description What stays, since a link would be left without words or an address would be none */
             left: number;
         };
+        FileLabelDto: {
+            chapter: string;
+            from: number;
+            to: number;
+            text: string;
+            before?: string;
+            after?: string;
+            /** @description The file that it leads to */
+            enclosure: string;
+        };
+        FileLabelsDto: {
+            labels: components["schemas"]["FileLabelDto"][];
+        };
         MentionDto: {
             chapter: string;
             from: number;
@@ -2903,6 +2932,40 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReplaceDoneDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    BooksController_labels: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FileLabelsDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RepairDoneDto"];
                 };
             };
             /** @description A problem document (RFC 9457): what happened, what was kept and what to do */

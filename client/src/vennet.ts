@@ -29,6 +29,7 @@ import type {
   JobStatus,
   LinkRow,
   Manuscript,
+  FileLabelsRequest,
   MentionsRequest,
   HandMadePiece,
   NavigationRequest,
@@ -155,6 +156,8 @@ export function vennet(address = '') {
       answer(http.POST('/api/books/{id}/bulk-repairs', { ...of(book), body })),
     linkMentions: (book: string, body: MentionsRequest): Promise<RepairDone> =>
       answer(http.POST('/api/books/{id}/mentions', { ...of(book), body })),
+    linkLabels: (book: string, body: FileLabelsRequest): Promise<RepairDone> =>
+      answer(http.POST('/api/books/{id}/file-labels', { ...of(book), body })),
     replace: (book: string, body: ReplaceRequest): Promise<ReplaceDone> =>
       answer(http.POST('/api/books/{id}/replacements', { ...of(book), body })),
     handMadeNavigation: (book: string): Promise<HandMadePiece[]> =>

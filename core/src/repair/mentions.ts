@@ -59,8 +59,7 @@ export function findMentions(book: ReadBook, search: MentionSearch): Mention[] {
             from: position + 1 + offsetOf(block, at),
             to: position + 1 + offsetOf(block, end - 1) + 1,
             text: block.text.slice(at, end),
-            before: block.text.slice(Math.max(0, at - AROUND), at).replace(cut(at), ''),
-            after: block.text.slice(end, end + AROUND).replace(cut(block.text.length - end, true), ''),
+            ...aroundWords(block.text, at, end),
           });
           if (search.firstOnly) break;
         }
@@ -72,6 +71,12 @@ export function findMentions(book: ReadBook, search: MentionSearch): Mention[] {
   return mentions;
 }
 
+/** The words before and after a piece of a line, as far as they are shown. */
+export const aroundWords = (text: string, from: number, to: number): Pick<Mention, 'before' | 'after'> => ({
+  before: text.slice(Math.max(0, from - AROUND), from).replace(cut(from), ''),
+  after: text.slice(to, to + AROUND).replace(cut(text.length - to, true), ''),
+});
+
 /** The piece of a word that is left where a text was cut off; nothing where it was not. */
 function cut(length: number, atEnd = false): RegExp {
   if (length <= AROUND) return /(?!)/;
@@ -81,7 +86,7 @@ function cut(length: number, atEnd = false): RegExp {
 const offsetOf = ({ positions }: LineText, unit: number): number => positions[unit] ?? 0;
 
 /** No part of a mention can be linked already, or code where that is left out. */
-const closedTo =
+export const closedTo =
   (code: boolean) =>
   (child: Node): boolean =>
     linkMark(child) !== undefined || (!code && schema.marks.code.isInSet(child.marks) !== undefined);

@@ -182,6 +182,11 @@ export interface MentionsRequest extends MentionLink {
   mentions: Pick<Mention, 'chapter' | 'from' | 'to' | 'text'>[];
 }
 
+/** Labels that are to lead to files: each mention with its file. Stale ones are passed over. */
+export interface FileLabelsRequest {
+  labels: (Pick<Mention, 'chapter' | 'from' | 'to' | 'text'> & { enclosure: string })[];
+}
+
 /** Words that are to stand in the place of all that a search finds. */
 export interface ReplaceRequest {
   search: FindSearch;

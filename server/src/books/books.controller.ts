@@ -44,6 +44,7 @@ import {
 import {
   BulkRepairDto,
   InsideRepairDto,
+  FileLabelsDto,
   MentionsDto,
   RepairDoneDto,
   RepairDto,
@@ -173,6 +174,14 @@ export class BooksController {
   @ApiOkResponse({ type: ReplaceDoneDto })
   replace(@Param('id', ParseUUIDPipe) id: string, @Body() body: ReplaceDto): Promise<ReplaceDone> {
     return this.repairs.replaceWords(id, body);
+  }
+
+  /** Makes links to files of labels all over a book. */
+  @Post('books/:id/file-labels')
+  @HttpCode(200)
+  @ApiOkResponse({ type: RepairDoneDto })
+  labels(@Param('id', ParseUUIDPipe) id: string, @Body() body: FileLabelsDto): Promise<RepairDone> {
+    return this.repairs.linkLabels(id, body);
   }
 
   /** Makes links of mentions all over a book. */

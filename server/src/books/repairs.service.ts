@@ -1,7 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import { faultInDestination } from '@vennet/core/destination';
 import { handMadeNotes, makeNavigation, makeNotes } from '@vennet/core/edits';
-import { DEFAULT_STRUCTURE, readBook, type ReadBook } from '@vennet/core/manuscript';
+import { DEFAULT_STRUCTURE, groupedBy, readBook, type ReadBook } from '@vennet/core/manuscript';
 import {
   applyInsideRepair,
   linkMentions,
@@ -14,6 +14,7 @@ import {
 import { Transform } from 'prosemirror-transform';
 import type {
   BulkRepairRequest,
+  FileLabelsRequest,
   InsideRepairRequest,
   MentionsRequest,
   NavigationRequest,
@@ -78,18 +79,38 @@ export class RepairsService {
     const link = { destination, hoverNote, look };
     return this.#changeAll(
       bookId,
-      (book) => {
-        const result: BookRepair = { chapters: [], changed: 0 };
-        for (const { id, doc } of book.chapters) {
-          const own = mentions.filter((mention) => mention.chapter === id);
-          const transform = new Transform(doc);
-          result.changed += linkMentions(transform, own, link, mint);
-          if (transform.docChanged) result.chapters.push({ id, doc: transform.doc, transform });
-        }
-        return result;
-      },
+      (book) =>
+        inEachChapter(book, (id, transform) =>
+          linkMentions(
+            transform,
+            mentions.filter(({ chapter }) => chapter === id),
+            link,
+            mint,
+          ),
+        ),
       (count) =>
         message('Before {count, plural, one {one mention} other {# mentions}} became links', { count }),
+    );
+  }
+
+  /** Makes links to files of labels in one transaction; the book as it was stays as a snapshot. */
+  async linkLabels(bookId: string, { labels }: FileLabelsRequest): Promise<RepairDone> {
+    return this.#changeAll(
+      bookId,
+      (book) =>
+        inEachChapter(book, (id, transform) => {
+          const own = groupedBy(
+            labels.filter(({ chapter }) => chapter === id),
+            ({ enclosure }) => enclosure,
+          );
+          let changed = 0;
+          for (const [enclosure, mentions] of own) {
+            const destination = { kind: 'file', enclosure } as const;
+            changed += linkMentions(transform, mentions, { destination, hoverNote: '', look: null }, mint);
+          }
+          return changed;
+        }),
+      (count) => message('Before {count, plural, one {one label} other {# labels}} led to files', { count }),
     );
   }
 
@@ -213,3 +234,14 @@ const REASONS: Record<Repair['type'], (links: string) => string> = {
 
 const reasonOf = (repair: Repair, count: number): string =>
   REASONS[repair.type](message('{count, plural, one {one link} other {# links}}', { count }));
+
+/** Changes each chapter of a book by itself; `change` says how much it has changed. */
+function inEachChapter(book: ReadBook, change: (id: string, transform: Transform) => number): BookRepair {
+  const result: BookRepair = { chapters: [], changed: 0 };
+  for (const { id, doc } of book.chapters) {
+    const transform = new Transform(doc);
+    result.changed += change(id, transform);
+    if (transform.docChanged) result.chapters.push({ id, doc: transform.doc, transform });
+  }
+  return result;
+}

@@ -1,5 +1,13 @@
-import type { FindSearch, Hit, Mention, MentionSearch, SpotSearch, UnnamedSpot } from '@vennet/core/repair';
-import type { Surroundings } from '@vennet/core/shelf';
+import type {
+  FileLabel,
+  FindSearch,
+  Hit,
+  Mention,
+  MentionSearch,
+  SpotSearch,
+  UnnamedSpot,
+} from '@vennet/core/repair';
+import type { ShelfFile, Surroundings } from '@vennet/core/shelf';
 import { withChanges, type DestinationVerdict, type Manuscript, type SurveyChoices } from '@vennet/core/wire';
 import type { AuditAnswer, AuditNews, AuditRequest } from './audit.worker.js';
 import type { Audited, OpenBookStore } from './store.js';
@@ -23,6 +31,8 @@ export interface Audit {
   find(find: FindSearch): Promise<Hit[]>;
   /** Looks for spots of the text without a name. */
   spots(search: SpotSearch): Promise<UnnamedSpot[]>;
+  /** Looks for labels of files. */
+  labels(files: readonly Pick<ShelfFile, 'id' | 'name'>[]): Promise<FileLabel[]>;
   stop(): void;
 }
 
@@ -110,6 +120,7 @@ export function createAudit(store: OpenBookStore, makeWorker: () => AuditWorker)
     },
     search: (search) => ask((id) => ({ search, id })),
     find: (find) => ask((id) => ({ find, id })),
+    labels: (labels) => ask((id) => ({ labels, id })),
     spots: (spots) => ask((id) => ({ spots, id })),
     stop() {
       unsubscribe();

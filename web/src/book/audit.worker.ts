@@ -25,9 +25,11 @@ import {
   type ReadChapter,
 } from '@vennet/core/manuscript';
 import {
+  findFileLabels,
   findMentions,
   findSpots,
   findWords,
+  type FileLabel,
   type FindSearch,
   type Hit,
   type Mention,
@@ -35,7 +37,7 @@ import {
   type SpotSearch,
   type UnnamedSpot,
 } from '@vennet/core/repair';
-import { NO_SURROUNDINGS, type Surroundings } from '@vennet/core/shelf';
+import { NO_SURROUNDINGS, type ShelfFile, type Surroundings } from '@vennet/core/shelf';
 import { teller, type Changes, type DestinationVerdict, type SurveyChoices } from '@vennet/core/wire';
 
 /**
@@ -49,7 +51,8 @@ export type AuditRequest =
   | { survey: SentSurvey }
   | { search: MentionSearch; id: number }
   | { find: FindSearch; id: number }
-  | { spots: SpotSearch; id: number };
+  | { spots: SpotSearch; id: number }
+  | { labels: readonly Pick<ShelfFile, 'id' | 'name'>[]; id: number };
 
 /** What is known and chosen of the book beside its text. `today` is a day (ISO 8601). */
 export interface SentSurvey extends SurveyChoices {
@@ -89,7 +92,7 @@ export interface AuditNews {
 
 /** The answer to one message: what was searched, and what is new once all of it was taken in. */
 export interface AuditAnswer {
-  found: { id: number; found: Mention[] | Hit[] | UnnamedSpot[] }[];
+  found: { id: number; found: Mention[] | Hit[] | UnnamedSpot[] | FileLabel[] }[];
   news: AuditNews | null;
 }
 
@@ -137,6 +140,8 @@ self.onmessage = ({ data: requests }: MessageEvent<AuditRequest[]>) => {
         id: request.id,
         found: details ? findSpots(chapters, request.spots, details.language) : [],
       });
+    } else if ('labels' in request) {
+      found.push({ id: request.id, found: findFileLabels(chapters, request.labels) });
     } else {
       takeIn(request);
       isNew = true;

@@ -3,6 +3,7 @@ import type { Planned } from '@vennet/core/repair';
 import type { SectionMove } from '@vennet/core/edits';
 import type {
   ChapterPlace,
+  FileLabelsRequest,
   InsideRepairRequest,
   MentionsRequest,
   RepairDone,
@@ -27,6 +28,7 @@ export interface BulkNeeds {
     | 'repairInside'
     | 'moveSection'
     | 'linkMentions'
+    | 'linkLabels'
     | 'makeNavigation'
     | 'replace'
     | 'restore'
@@ -56,6 +58,8 @@ export interface BulkChanges {
   moveSection(move: SectionMove): Promise<boolean>;
   /** Makes links of mentions. */
   linkMentions(request: MentionsRequest): Promise<boolean>;
+  /** Makes links to files of labels. */
+  linkLabels(request: FileLabelsRequest): Promise<boolean>;
   /** Puts words in the place of all that a search finds. */
   replace(request: ReplaceRequest): Promise<boolean>;
   /** Makes contents, return links and references of what was typed by hand. */
@@ -159,6 +163,7 @@ export function createBulkChanges({ store, api, texts, notices, open, acts, faul
         () => 'The section was moved.',
       ),
     linkMentions: (request) => inBook((book) => api.linkMentions(book, request), linksWere('made')),
+    linkLabels: (request) => inBook((book) => api.linkLabels(book, request), linksWere('made')),
     replace: async (request) => (await change((book) => api.replace(book, request), replacedWords)) !== null,
     makeNavigation: (take) =>
       inBook(

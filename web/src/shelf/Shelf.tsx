@@ -6,6 +6,7 @@ import { ColumnHeads } from '../parts/ColumnHeads.js';
 import { SearchField } from '../parts/SearchField.js';
 import { useBook } from '../book/store.js';
 import { openBook } from '../book/open-book.js';
+import { FileLabels } from './FileLabels.js';
 import { RemovedFiles } from './RemovedFiles.js';
 import { ShelfEntry } from './ShelfEntry.js';
 import { Uploads } from '../frame/Uploads.js';
@@ -54,9 +55,19 @@ export function Shelf() {
               <SearchField label="Search the Shelf" placeholder="Name or words" search={setWanted} />
             )}
           </div>
-          <button type="button" className="button" data-look="main" onClick={() => chooser.current?.click()}>
-            <FileUp size={17} aria-hidden="true" /> Take in files
-          </button>
+          <div className="flex flex-wrap gap-2">
+            {book.files.length > 0 && (
+              <FileLabels files={book.files} unused={book.files.filter(({ id }) => !uses.has(id))} />
+            )}
+            <button
+              type="button"
+              className="button"
+              data-look="main"
+              onClick={() => chooser.current?.click()}
+            >
+              <FileUp size={17} aria-hidden="true" /> Take in files
+            </button>
+          </div>
           <input
             ref={chooser}
             type="file"

@@ -5,6 +5,7 @@ import type {
   BookChange,
   BulkRepairRequest,
   InsideRepairRequest,
+  FileLabelsRequest,
   MentionsRequest,
   RepairDone,
   RepairRequest,
@@ -121,6 +122,16 @@ class MentionDto {
 
   @Words({ optional: true })
   after?: string;
+}
+
+class FileLabelDto extends MentionDto {
+  @Words({ least: 1, description: 'The file that it leads to' })
+  enclosure: string;
+}
+
+export class FileLabelsDto implements FileLabelsRequest {
+  @ShapeList(FileLabelDto, { most: 50_000 })
+  labels: FileLabelDto[];
 }
 
 export class MentionsDto implements MentionsRequest {
