@@ -2,7 +2,7 @@ import { readFile, writeFile } from 'node:fs/promises';
 import { docxOf } from '@vennet/core/testing';
 import type { Page } from '@playwright/test';
 import { strFromU8, unzipSync } from 'fflate';
-import { expect, saved, test, text } from './vennet.js';
+import { expect, saved, test, text, pasteHtml } from './vennet.js';
 
 test.beforeAll(({ vennet }) => vennet.startAnew());
 
@@ -120,14 +120,7 @@ test('what a word processor copies keeps its links, notes and tables when it is 
   await page.keyboard.press('Enter');
   const html =
     '<p class=MsoNormal style="mso-pagination:none">See <a href="https://office.example/" style="color:red">the office</a>, it says<a style="mso-footnote-id:ftn1" href="#_ftn1" name="_ftnref1"><sup>1</sup></a>.</p><table class=MsoTable><tr><td><p>High water</p></td></tr></table><div style="mso-element:footnote" id=ftn1><p><a href="#_ftnref1" name="_ftn1">1</a> The remark.</p></div>';
-  await text(page).evaluate((element, pasted) => {
-    const data = new DataTransfer();
-    data.setData('text/html', pasted);
-    data.setData('text/plain', 'See the office');
-    element.dispatchEvent(
-      new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
-    );
-  }, html);
+  await pasteHtml(page, html);
   await expect(text(page).getByRole('link', { name: 'the office' })).toHaveAttribute(
     'href',
     'https://office.example/',

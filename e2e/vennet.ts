@@ -219,3 +219,14 @@ export async function made(page: Page, form: string, button: string): Promise<Bu
   ]);
   return readFile(await download.path());
 }
+
+/** Pastes a piece of a page into the text. */
+export async function pasteHtml(page: Page, html: string): Promise<void> {
+  await text(page).evaluate((element, pasted) => {
+    const data = new DataTransfer();
+    data.setData('text/html', pasted);
+    element.dispatchEvent(
+      new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
+    );
+  }, html);
+}

@@ -6,6 +6,7 @@ import {
   frame,
   openChapter,
   outline,
+  pasteHtml,
   press,
   saved,
   selectWords,
@@ -148,16 +149,11 @@ test('pictures that come with pasted text are kept, those at an address are offe
   await openChapter(page, vennet, 'Before you set out');
   await atEnd(page);
   await page.keyboard.press('Enter');
-  await text(page).evaluate((element, pixel) => {
-    const data = new DataTransfer();
-    data.setData(
-      'text/html',
-      `<p>Pasted <img src="data:image/png;base64,${pixel}" alt="a dot"> words.</p><p>Away: <img src="https://nowhere.example/x.png"></p><p>Film: <video></video><img src="file:///tmp/x.png"></p>`,
-    );
-    element.dispatchEvent(
-      new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
-    );
-  }, Buffer.from(PIXEL).toString('base64'));
+  const pixel = Buffer.from(PIXEL).toString('base64');
+  await pasteHtml(
+    page,
+    `<p>Pasted <img src="data:image/png;base64,${pixel}" alt="a dot"> words.</p><p>Away: <img src="https://nowhere.example/x.png"></p><p>Film: <video></video><img src="file:///tmp/x.png"></p>`,
+  );
   await expect(text(page).getByRole('img', { name: 'a dot' })).toBeVisible();
   await expect(text(page)).toContainText('Pasted  words.');
   await expect(page.getByText('2 things were left out while pasting')).toBeVisible();
@@ -466,4 +462,30 @@ test('spots without a name are led to by their sentence, their number or a press
   await expect(leadsTo).toHaveValue('Fog signals');
   await page.keyboard.press('Control+z');
   await expect(leadsTo).toHaveValue('Light it');
+});
+
+test('remarks that are pasted with typed numbers become real notes, and words again after one undo', async ({
+  page,
+  vennet,
+}) => {
+  await startBook(page, vennet.address, 'Numbers');
+  await page.keyboard.type('Oil\n');
+  await pasteHtml(
+    page,
+    '<p>It burned whale oil [1] in a wick of cotton [2].</p><h2>Notes</h2><p>[1] From the north.</p><p>[2] Spun in town.</p>',
+  );
+  await page.getByRole('button', { name: 'Make real notes of them' }).click();
+  const dialog = page.getByRole('dialog');
+  await expect(
+    dialog.getByRole('list', { name: 'Notes typed as numbers' }).getByRole('listitem'),
+  ).toHaveCount(2);
+  expect(await axe(page)).toEqual([]);
+  await dialog.getByRole('button', { name: 'Make real notes of 2' }).click();
+  await expect(text(page).locator('.note-mark')).toHaveText(['1', '2']);
+  await expect(text(page)).not.toContainText('From the north');
+  await text(page).locator('.note-mark').first().click();
+  await expect(page.getByRole('group', { name: 'Slip of the note' })).toContainText('From the north.');
+  await press(text(page).getByRole('heading', { level: 1 }));
+  await page.keyboard.press('Control+z');
+  await expect(text(page)).toContainText('[1] From the north.');
 });

@@ -164,6 +164,8 @@ export function vennet(address = '') {
       answer(http.GET('/api/books/{id}/hand-made-navigation', of(book))),
     makeNavigation: (book: string, body: NavigationRequest): Promise<RepairDone> =>
       answer(http.POST('/api/books/{id}/hand-made-navigation', { ...of(book), body })),
+    makeTypedNotes: (book: string, body: NavigationRequest): Promise<RepairDone> =>
+      answer(http.POST('/api/books/{id}/typed-notes', { ...of(book), body })),
     changes: (book: string): Promise<BookChange[]> => answer(http.GET('/api/books/{id}/changes', of(book))),
     takeBack: (id: string, change: string): Promise<TakenBack> =>
       answer(http.POST('/api/books/{id}/changes/{change}/take-back', { params: { path: { id, change } } })),

@@ -15,3 +15,5 @@ export { removeMark, removeNote } from './remove-mark.js';
 export { notesChanged, notesPutIn, refillNote, refillRemark } from './remade-notes.js';
 export { divided, divisionOf, oneLevelDown, oneLevelUp, withAnchor, withoutAnchor } from './division.js';
 export type { DividedChapter, DivisionLine } from './division.js';
+export { makeTypedNotes, typedNotes } from './typed-notes.js';
+export type { TypedNote } from './typed-notes.js';

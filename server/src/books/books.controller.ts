@@ -168,6 +168,17 @@ export class BooksController {
     return this.repairs.makeNavigation(id, body);
   }
 
+  /** Makes real notes of notes that were typed by hand without links. */
+  @Post('books/:id/typed-notes')
+  @HttpCode(200)
+  @ApiOkResponse({ type: RepairDoneDto })
+  typedNotes(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Body() body: NavigationRequestDto,
+  ): Promise<RepairDone> {
+    return this.repairs.makeTypedNotes(id, body);
+  }
+
   /** Puts words in the place of all that a search finds. */
   @Post('books/:id/replacements')
   @HttpCode(200)

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { faultInDestination } from '@vennet/core/destination';
-import { handMadeNotes, makeNavigation, makeNotes } from '@vennet/core/edits';
+import { handMadeNotes, makeNavigation, makeNotes, makeTypedNotes } from '@vennet/core/edits';
 import { DEFAULT_STRUCTURE, groupedBy, readBook, type ReadBook } from '@vennet/core/manuscript';
 import {
   applyInsideRepair,
@@ -142,6 +142,21 @@ export class RepairsService {
         message(
           'Before {count, plural, one {one piece} other {# pieces}} of navigation typed by hand became real',
           { count },
+        ),
+    );
+  }
+
+  /** Makes real notes of notes that were typed by hand without links, as one change. */
+  async makeTypedNotes(bookId: string, { take }: NavigationRequest): Promise<RepairDone> {
+    return this.#changeAll(
+      bookId,
+      (book) => makeTypedNotes(book, new Set(take), mint),
+      (count) =>
+        message(
+          'Before {count, plural, one {one typed number} other {# typed numbers}} became marks of notes',
+          {
+            count,
+          },
         ),
     );
   }

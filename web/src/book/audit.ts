@@ -1,3 +1,4 @@
+import type { TypedNote } from '@vennet/core/edits';
 import type {
   FileLabel,
   FindSearch,
@@ -31,6 +32,8 @@ export interface Audit {
   find(find: FindSearch): Promise<Hit[]>;
   /** Looks for spots of the text without a name. */
   spots(search: SpotSearch): Promise<UnnamedSpot[]>;
+  /** Looks for notes that were typed without links. */
+  typedNotes(): Promise<TypedNote[]>;
   /** Looks for labels of files. */
   labels(files: readonly Pick<ShelfFile, 'id' | 'name'>[]): Promise<FileLabel[]>;
   stop(): void;
@@ -120,6 +123,7 @@ export function createAudit(store: OpenBookStore, makeWorker: () => AuditWorker)
     },
     search: (search) => ask((id) => ({ search, id })),
     find: (find) => ask((id) => ({ find, id })),
+    typedNotes: () => ask((id) => ({ typedNotes: true, id })),
     labels: (labels) => ask((id) => ({ labels, id })),
     spots: (spots) => ask((id) => ({ spots, id })),
     stop() {

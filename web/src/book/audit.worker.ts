@@ -24,6 +24,7 @@ import {
   type Place,
   type ReadChapter,
 } from '@vennet/core/manuscript';
+import { typedNotes, type TypedNote } from '@vennet/core/edits';
 import {
   findFileLabels,
   findMentions,
@@ -52,6 +53,7 @@ export type AuditRequest =
   | { search: MentionSearch; id: number }
   | { find: FindSearch; id: number }
   | { spots: SpotSearch; id: number }
+  | { typedNotes: true; id: number }
   | { labels: readonly Pick<ShelfFile, 'id' | 'name'>[]; id: number };
 
 /** What is known and chosen of the book beside its text. `today` is a day (ISO 8601). */
@@ -92,7 +94,7 @@ export interface AuditNews {
 
 /** The answer to one message: what was searched, and what is new once all of it was taken in. */
 export interface AuditAnswer {
-  found: { id: number; found: Mention[] | Hit[] | UnnamedSpot[] | FileLabel[] }[];
+  found: { id: number; found: Mention[] | Hit[] | UnnamedSpot[] | FileLabel[] | TypedNote[] }[];
   news: AuditNews | null;
 }
 
@@ -140,6 +142,8 @@ self.onmessage = ({ data: requests }: MessageEvent<AuditRequest[]>) => {
         id: request.id,
         found: details ? findSpots(chapters, request.spots, details.language) : [],
       });
+    } else if ('typedNotes' in request) {
+      found.push({ id: request.id, found: details ? typedNotes({ ...details, chapters }) : [] });
     } else if ('labels' in request) {
       found.push({ id: request.id, found: findFileLabels(chapters, request.labels) });
     } else {

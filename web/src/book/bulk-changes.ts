@@ -30,6 +30,7 @@ export interface BulkNeeds {
     | 'linkMentions'
     | 'linkLabels'
     | 'makeNavigation'
+    | 'makeTypedNotes'
     | 'replace'
     | 'restore'
     | 'takeBack'
@@ -62,6 +63,8 @@ export interface BulkChanges {
   linkLabels(request: FileLabelsRequest): Promise<boolean>;
   /** Puts words in the place of all that a search finds. */
   replace(request: ReplaceRequest): Promise<boolean>;
+  /** Makes real notes of typed ones. */
+  makeTypedNotes(take: readonly string[]): Promise<boolean>;
   /** Makes contents, return links and references of what was typed by hand. */
   makeNavigation(take: readonly string[]): Promise<boolean>;
   /** Adds a chapter after another one; gives its id, or `null` where it could not be added. */
@@ -165,6 +168,7 @@ export function createBulkChanges({ store, api, texts, notices, open, acts, faul
     linkMentions: (request) => inBook((book) => api.linkMentions(book, request), linksWere('made')),
     linkLabels: (request) => inBook((book) => api.linkLabels(book, request), linksWere('made')),
     replace: async (request) => (await change((book) => api.replace(book, request), replacedWords)) !== null,
+    makeTypedNotes: (take) => inBook((book) => api.makeTypedNotes(book, { take: [...take] }), notesWereMade),
     makeNavigation: (take) =>
       inBook(
         (book) => api.makeNavigation(book, { take: [...take] }),

@@ -1,11 +1,11 @@
 import { message } from '@vennet/core/language';
 import type { HandMadePiece } from '@vennet/core/wire';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
 import { api } from '../api/client.js';
 import { openBook } from '../book/open-book.js';
 import { useBook } from '../book/store.js';
 import { useOnce } from '../parts/use-once.js';
+import { PieceList, useTurned } from './PieceList.js';
 
 const BECOMES: Record<HandMadePiece['becomes'], string> = {
   contents: 'computed contents',
@@ -33,17 +33,12 @@ export function HandMadeNavigation({ close }: { close(): void }) {
     enabled: book !== null,
     gcTime: 0,
   });
-  const [turned, setTurned] = useState<ReadonlySet<string>>(new Set());
+  const [turned, turn] = useTurned();
   // What is to be looked at is not ticked from the start.
   const isTaken = ({ key, sureness }: HandMadePiece) => (sureness !== 'look') !== turned.has(key);
-  const taken = pieces.filter(isTaken);
-  const turn = ({ key }: HandMadePiece) => {
-    const next = new Set(turned);
-    if (!next.delete(key)) next.add(key);
-    setTurned(next);
-  };
+  const taken = new Set(pieces.filter(isTaken).map(({ key }) => key));
   const making = useOnce(async () => {
-    if (await openBook().bulk.makeNavigation(taken.map(({ key }) => key))) close();
+    if (await openBook().bulk.makeNavigation([...taken])) close();
   });
   if (!book || pieces.length === 0) return null;
   const titles = new Map(book.chapters.map(({ id, title }) => [id, title]));
@@ -60,47 +55,28 @@ export function HandMadeNavigation({ close }: { close(): void }) {
         Lists of contents, ways back, and numbers of sections, figures and pages. Made real, they lead where
         they say and stay right when the book changes.
       </p>
-      <ul
-        aria-label="Navigation typed by hand"
-        className="max-h-56 divide-y divide-line overflow-y-auto border-y border-line text-sm"
-      >
-        {pieces.map((piece) => (
-          <li key={piece.key} className="py-1.5">
-            <label className="flex items-start gap-2">
-              <input
-                type="checkbox"
-                className="mt-1 shrink-0 accent-amber"
-                checked={isTaken(piece)}
-                onChange={() => turn(piece)}
-              />
-              <span className="min-w-0 grow">
-                <span className="font-text break-words">
-                  {piece.before}
-                  <mark className="rounded-sm bg-wash px-0.5 text-ink">{shortened(piece.words)}</mark>
-                  {piece.after}
-                </span>
-                <span className="block text-xs text-soft">
-                  {[titles.get(piece.chapter), piece.why].filter(Boolean).join(' · ')}
-                </span>
-              </span>
-              <span className="shrink-0 text-right text-xs">
-                {BECOMES[piece.becomes]}
-                <span className="block text-soft">{SURENESS[piece.sureness]}</span>
-              </span>
-            </label>
-          </li>
-        ))}
-      </ul>
+      <PieceList
+        label="Navigation typed by hand"
+        pieces={pieces.map(({ key, before, words, after, chapter, why, becomes, sureness }) => ({
+          key,
+          before,
+          words,
+          after,
+          about: [titles.get(chapter), why].filter(Boolean).join(' · '),
+          becomes: BECOMES[becomes],
+          sureness: SURENESS[sureness],
+        }))}
+        taken={taken}
+        turn={turn}
+      />
       <button
         type="button"
         className="button mt-3"
-        disabled={taken.length === 0 || making.isUnderWay}
+        disabled={taken.size === 0 || making.isUnderWay}
         onClick={() => making.run()}
       >
-        {message('{count, plural, one {Make it real} other {Make # real}}', { count: taken.length })}
+        {message('{count, plural, one {Make it real} other {Make # real}}', { count: taken.size })}
       </button>
     </fieldset>
   );
 }
-
-const shortened = (words: string): string => (words.length > 90 ? `${words.slice(0, 90).trimEnd()}…` : words);

@@ -7,11 +7,14 @@ import {
   type Structure,
 } from '@vennet/core/manuscript';
 import { ListTree } from 'lucide-react';
+import { useEffect, useRef } from 'react';
 import { Named } from '../parts/Named.js';
 import { Dialog } from 'radix-ui';
 import { ownWords } from '../book/store.js';
 import { useBookChoice } from './book-choice.js';
+import { useAskedStructure } from '../editor/state/asked-structure.js';
 import { HandMadeNavigation } from './HandMadeNavigation.js';
+import { TypedNotes } from './TypedNotes.js';
 import { HandMadeNotes } from './HandMadeNotes.js';
 import { message } from '@vennet/core/language';
 import { Choice } from '../parts/Choice.js';
@@ -51,6 +54,13 @@ export function StructureDialog() {
     choose,
     accept,
   } = useBookChoice('structure', DEFAULT_STRUCTURE, 'The book is counted and leads back as you chose.');
+  const asked = useAskedStructure((store) => store.asked);
+  const answered = useRef(asked);
+  useEffect(() => {
+    if (asked === answered.current) return;
+    answered.current = asked;
+    show(true);
+  });
   return (
     <Dialog.Root open={open} onOpenChange={show}>
       <Named words="Numbers, notes and return links">
@@ -68,6 +78,7 @@ export function StructureDialog() {
           </Dialog.Description>
           <Fields structure={structure} change={choose} />
           <HandMadeNotes close={() => show(false)} />
+          {open && <TypedNotes close={() => show(false)} />}
           {open && <HandMadeNavigation close={() => show(false)} />}
           <div className="mt-5 flex justify-end gap-2">
             <Dialog.Close className="button" data-look="quiet">

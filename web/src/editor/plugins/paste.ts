@@ -6,6 +6,7 @@ import { linkAddresses } from './autolink.js';
 import { useNotices } from '../../parts/notices.js';
 import { bringPictures } from '../changes/bring-pictures.js';
 import { pastedHtml } from './pasted-html.js';
+import { tellOfTypedNotes } from '../changes/typed-notes.js';
 import { partsOfPasted } from '../changes/pasted-pictures.js';
 import { mint } from '../state/mint.js';
 import { takenIds } from '../state/taken-ids.js';
@@ -27,6 +28,7 @@ export function pastedText(): Plugin {
       },
       transformPasted(slice, view) {
         if (view.dragging) return slice;
+        tellOfTypedNotes(slice.content.textBetween(0, slice.content.size, '\n'));
         const content = linkAddresses(copyInto(fitted(slice.content), takenIds(), mint));
         return new Slice(content, slice.openStart, slice.openEnd);
       },
