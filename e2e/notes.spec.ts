@@ -1,16 +1,19 @@
 import { readFile } from 'node:fs/promises';
+import { strFromU8, unzipSync } from 'fflate';
 import type { Locator, Page } from '@playwright/test';
 import { epubFiles, zip } from '@vennet/core/testing';
 import {
   press,
   caretAfter,
   expect,
+  made,
   margin,
   marks,
   openChapter,
   openStructure,
   saved,
   slip,
+  startBook,
   structure,
   test,
   text,
@@ -246,4 +249,45 @@ test('return links are put in by hand, and after each section by one choice', as
   // The chart of the first chapter leads to Skerrow Head, and so does the table at the end.
   expect(html).toMatch(/>Back to What the Sound|>Back to Manners on the path|>Back to Where to find what/);
   await page.getByRole('button', { name: 'Take it back' }).click();
+});
+
+test('a note is shared by marks of two chapters, each with its own words back; a question list shows its ways back', async ({
+  page,
+  vennet,
+}) => {
+  await startBook(page, vennet.address, 'Shared');
+  await page.keyboard.type('One\nOil');
+  await page.keyboard.press('Control+Alt+n');
+  await page.keyboard.type('It came from whales.');
+  await page.keyboard.press('Escape');
+  await expect(text(page).locator('.note-mark')).toHaveText(['1']);
+  await page.getByRole('button', { name: 'Add a chapter' }).click();
+  await expect(text(page).locator('h1[data-hint]')).toBeVisible();
+  await expect(text(page)).toBeFocused();
+  await page.keyboard.type('Two\nOil again');
+  await page.keyboard.press('Control+Alt+n');
+  const note = noteSlip(page);
+  await note.getByLabel('Or lead to a note that is there').selectOption({ label: '1 It came from whales.' });
+  await press(text(page).locator('.note-mark'));
+  await expect(note).toContainText('It came from whales.');
+  await note.getByLabel('Words of the way back to this mark').fill('Back to Two');
+  await note.getByLabel('Words of the way back to this mark').press('Tab');
+  await press(text(page).getByRole('heading', { level: 1 }));
+  await page.keyboard.press('End');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Put in', exact: true }).click();
+  await page.getByRole('menuitem', { name: /A question list/ }).click();
+  await page.keyboard.press('Escape');
+  await text(page).locator('p').last().click();
+  await page.keyboard.press('End');
+  await page.keyboard.type('\n## How much?\nA cup.\n## How long?\nA night.');
+  await expect(text(page).locator('.return-line')).toHaveText(['Back to the list', 'Back to the list']);
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+Shift+z');
+  await saved(page);
+  const parts = unzipSync(await made(page, 'E-book', 'Make the e-book'));
+  const all = Object.values(parts)
+    .map((part) => strFromU8(part))
+    .join('\n');
+  expect(all).toMatch(/role="doc-backlink"[^>]*>Back 1<\/a>[^]*role="doc-backlink"[^>]*>Back to Two<\/a>/);
 });

@@ -11,6 +11,11 @@ const picture = { id: 'e1', name: 'lamp.png', type: 'image/png', bytes: new Uint
 /** What leads inside a book, by ids: its notes with their marks, its bookmarks, its references and lists. */
 function insideOf(book: ReadBook) {
   const { notes, places } = mapOf(book);
+  // A link on a number that leads to a remark is a mark of it to whoever reads the file.
+  const asMarks = (note: string) =>
+    linksOf(book).filter(
+      ({ text, destination: to }) => /^\d+\.?$/.test(text.trim()) && to.kind === 'place' && to.place === note,
+    );
   const references: string[] = [];
   const lists: unknown[] = [];
   for (const { doc } of book.chapters)
@@ -20,7 +25,7 @@ function insideOf(book: ReadBook) {
     });
   return {
     chapters: book.chapters.length,
-    notes: notes.map(({ id, marks }) => [id, marks.length]).sort(),
+    notes: notes.map(({ id, marks }) => [id, marks.length + asMarks(id).length]).sort(),
     bookmarks: [...places.values()].flatMap(({ id, kind, words }) =>
       kind === 'bookmark' ? [[id, words]] : [],
     ),

@@ -77,6 +77,7 @@ export interface NoteAttrs extends InsideAttrs {
 
 export interface NoteMarkAttrs extends InsideAttrs {
   to: string;
+  back: string;
 }
 
 export interface ReferenceAttrs extends InsideAttrs {

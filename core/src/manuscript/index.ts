@@ -4,7 +4,7 @@ export { boxBetween, SMALLEST_SIDE, withinPicture } from './area.js';
 export type { Box, LinkArea } from './area.js';
 export { AreaStep, setAreas } from './area-step.js';
 export { attrsOf, beginsPage, figureParts, idOf, isPicture } from './attrs.js';
-export type { FigureAttrs, FigureLink, LinkAttrs, ReferenceAttrs } from './attrs.js';
+export type { ContentsAttrs, FigureAttrs, FigureLink, LinkAttrs, ReferenceAttrs } from './attrs.js';
 export {
   countWords,
   wordsBetween,
@@ -85,3 +85,5 @@ export { isbnIn, isIsbn } from './isbn.js';
 export { authorLine, authorList, authorsOf, DRAWN_COVER, imprintOf, NO_PUBLICATION } from './publication.js';
 export type { Contributor, Publication } from './publication.js';
 export { CREDIT, NEW_PAGE, RULED, roomLines } from './layout.js';
+export { linksOfLine, listsIn, returnLines, returnLists } from './return-lines.js';
+export type { ReturnLine, ReturnLists } from './return-lines.js';

@@ -91,8 +91,12 @@ export const insideNodes = {
     parseDOM: [{ tag: 'span[data-note-paragraph]' }],
     toDOM: () => ['span', { 'data-note-paragraph': '' }, 0],
   },
-  /** Another mark of a note: `to` is the id of the note. */
-  note_mark: sign('note-mark', { id: { validate: 'string' }, to: { validate: 'string' } }, 'noting'),
+  /** Another mark of a note: `to` is the id of the note, `back` words for the way back to this mark, empty for those of the note. */
+  note_mark: sign(
+    'note-mark',
+    { id: { validate: 'string' }, to: { validate: 'string' }, back: words },
+    'noting',
+  ),
   /** Words computed from a place that also lead there. `own` holds the author's words, with `{page}` and the like. */
   reference: sign(
     'reference',

@@ -9,6 +9,8 @@ export interface NoteMark {
   id: string;
   chapter: string;
   at: number;
+  /** The author's words for the way back to it alone; empty for those of the note. */
+  back: string;
 }
 
 /** A note of the book, with every mark that leads to it in reading order. */
@@ -47,9 +49,10 @@ export function notesOf({ chapters, structure }: Pick<ReadBook, 'chapters' | 'st
     for (const { node, at } of [...notes, ...marks].sort((one, other) => one.at - other.at)) {
       const { id, of } = noteMarkOf(node);
       const note = byId.get(of);
-      if (!note) astray.push({ id, chapter, at, to: of });
+      const back = node.type.name === 'note_mark' ? attrsOf.noteMark(node).back : '';
+      if (!note) astray.push({ id, chapter, at, back, to: of });
       else {
-        note.marks.push({ id, chapter, at });
+        note.marks.push({ id, chapter, at, back });
         if (note.number === '' && note.chapter === chapter) note.number = String((count += 1));
       }
     }

@@ -97,6 +97,21 @@ describe('notes in an e-book', () => {
     ]);
   });
 
+  test('lead back to each mark in the words that the author gave for it', () => {
+    const book = bookOf([
+      heading(1, 'One'),
+      paragraph(
+        'a',
+        note('n1', 'A remark.'),
+        ' b',
+        schema.node('note_mark', { id: 'm1', to: 'n1', back: 'to b' }),
+      ),
+    ]);
+    const chapter = page(makeEpub(editionOf(book, [], 'epub'), { modified: MODIFIED }), 'chapter-001.xhtml');
+    const backs = [...chapter.querySelectorAll('[role=doc-backlink]')].map((back) => back.textContent);
+    expect(backs).toEqual(['Back 1', 'to b']);
+  });
+
   test('stand after the book when the author says so, with a landmark, in the author’s words', () => {
     const bytes = epub({ notes: { ...NOTES, stand: 'book', back: 'to the text' } });
     const notes = page(bytes, 'notes.xhtml');

@@ -11,6 +11,7 @@ import { besideSelected } from './plugins/beside-selected.js';
 import { numbersShown } from './plugins/numbers-plugin.js';
 import { quotes } from './plugins/quotes.js';
 import { pointAt } from './plugins/point-at.js';
+import { returnLinesShown } from './plugins/return-lines.js';
 import { pastedText } from './plugins/paste.js';
 import { droppedFiles } from './changes/insert-pictures.js';
 import { keptDrafts } from './plugins/kept-drafts.js';
@@ -58,6 +59,7 @@ export function createState(doc: Node, actions: LinkActions, window: string): Ed
       uniqueIds(),
       withinBounds(),
       numbersShown(actions.chapter),
+      returnLinesShown(actions.chapter),
       keptSpots(),
       firstLines(),
       unspelled(),

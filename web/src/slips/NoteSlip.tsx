@@ -1,12 +1,13 @@
 import { removeMark, removeNote } from '@vennet/core/edits';
-import { attrsOf, markIdOf, schema, wordsOf } from '@vennet/core/manuscript';
+import { attrsOf, groupedBy, markIdOf, schema, wordsOf } from '@vennet/core/manuscript';
 import { closeHistory } from 'prosemirror-history';
 import type { Node } from 'prosemirror-model';
 import { TextSelection, type EditorState } from 'prosemirror-state';
 import type { EditorView } from 'prosemirror-view';
-import { useId } from 'react';
+import { useId, useState } from 'react';
 import { ownWords, useBook } from '../book/store.js';
 import { goToPlace } from '../editor/going/visited.js';
+import { useEditor } from '../editor/state/store.js';
 import { InsideFindings } from '../findings/InsideFindings.js';
 import { Remark } from './Remark.js';
 import {
@@ -78,6 +79,7 @@ function NearNote({ view, node, position, asked, note }: NodeSlipProps & { note:
         change={(words) => slip.change({ back: words })}
         keep={() => slip.choose({ back: slip.values.back })}
       />
+      {isFurther(node) && <BackToMark key={attrsOf.noteMark(node).back} {...selected} />}
       {marks.length > 1 && (
         <p className="mt-2 flex flex-wrap items-center gap-1 text-sm">
           <span className="text-soft">Its marks</span>
@@ -112,12 +114,8 @@ function NearNote({ view, node, position, asked, note }: NodeSlipProps & { note:
 /** Makes a new mark one of a note that is there already. */
 function SameNote({ view, position, node, except }: Omit<NodeSlipProps, 'asked'> & { except: string }) {
   const id = useId();
-  const others: { id: string; words: string }[] = [];
-  view.state.doc.descendants((one) => {
-    if (one.type.name === 'note' && attrsOf.note(one).id !== except)
-      others.push({ id: attrsOf.note(one).id, words: one.children.map((text) => wordsOf(text)).join(' ') });
-  });
   const notes = useBook((store) => store.notes);
+  const others = useOtherNotes(view.state, except);
   if (others.length === 0) return null;
   const take = (to: string) => {
     const mark = schema.nodes.note_mark.create({ id: markIdOf(attrsOf.note(node).id), to });
@@ -131,19 +129,68 @@ function SameNote({ view, position, node, except }: Omit<NodeSlipProps, 'asked'>
       </label>
       <select id={id} className="field" value="" onChange={(event) => take(event.target.value)}>
         <option value="">A note of its own</option>
-        {others.map((one) => (
-          <option key={one.id} value={one.id}>
-            {notes.get(one.id)?.number} {one.words.slice(0, 50)}
-          </option>
+        {others.map(({ chapter, title, notes: own }) => (
+          <optgroup key={chapter} label={title}>
+            {own.map((one) => (
+              <option key={one.id} value={one.id}>
+                {notes.get(one.id)?.number} {one.words.slice(0, 50)}
+              </option>
+            ))}
+          </optgroup>
         ))}
       </select>
     </div>
   );
 }
 
+interface NotesOfChapter {
+  chapter: string;
+  title: string;
+  notes: { id: string; words: string }[];
+}
+
+/** The notes of the book by their chapters, those of this one first. */
+function useOtherNotes({ doc }: EditorState, except: string): NotesOfChapter[] {
+  const places = useBook((store) => store.places);
+  const chapters = useBook((store) => store.book?.chapters);
+  const here = useEditor((store) => store.chapter);
+  const own: NotesOfChapter['notes'] = [];
+  doc.descendants((one) => {
+    if (one.type.name === 'note' && attrsOf.note(one).id !== except)
+      own.push({ id: attrsOf.note(one).id, words: one.children.map((text) => wordsOf(text)).join(' ') });
+  });
+  const elsewhere = groupedBy(
+    [...places.values()].filter(({ kind, chapter }) => kind === 'note' && chapter !== here),
+    ({ chapter }) => chapter,
+  );
+  return [
+    { chapter: here, title: 'In this chapter', notes: own },
+    ...(chapters ?? []).map(({ id, title }) => ({ chapter: id, title, notes: elsewhere.get(id) ?? [] })),
+  ].filter(({ notes }) => notes.length > 0);
+}
+
+const isFurther = ({ type }: Node): boolean => type === schema.nodes.note_mark;
+
+/** The words of the way back to one mark of several. */
+function BackToMark({ view, node, position }: Omit<NodeSlipProps, 'asked'>) {
+  const { back } = attrsOf.noteMark(node);
+  const [words, setWords] = useState(back);
+  return (
+    <OwnWords
+      label="Words of the way back to this mark"
+      value={words}
+      otherwise="as those of the note, with a number"
+      change={setWords}
+      keep={() => words.trim() !== back && setAttributes(view, node, position, { back: words.trim() })}
+    />
+  );
+}
+
 /** The slip of a mark whose note stands in another chapter, or nowhere. */
 function FarNote({ to, view, node, position }: NodeSlipProps & { to: string }) {
   const known = useBook((store) => store.notes.has(to));
+  const number = useBook((store) => store.notes.get(to)?.number);
+  const words = useBook((store) => store.places.get(to)?.text);
   const slip = useSlip({
     stored: {},
     write: () => {},
@@ -152,11 +199,15 @@ function FarNote({ to, view, node, position }: NodeSlipProps & { to: string }) {
   });
   return (
     <SlipForm label="Slip of the note" slip={slip} group>
-      <p>
-        {known
-          ? 'The words of this note stand in another chapter.'
-          : 'The note of this mark is not in the book.'}
-      </p>
+      {known ? (
+        <>
+          <p className="label">Note {number}, in another chapter</p>
+          <p className="font-text text-[0.95rem]">{words}</p>
+          <BackToMark key={attrsOf.noteMark(node).back} view={view} node={node} position={position} />
+        </>
+      ) : (
+        <p>The note of this mark is not in the book.</p>
+      )}
       <InsideFindings id={attrsOf.noteMark(node).id} />
       <div className="mt-3 flex gap-1.5">
         {known && (

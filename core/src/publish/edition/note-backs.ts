@@ -26,10 +26,10 @@ export function noteBacks(note: Note, edition: Edition): NoteBack[] {
   const own = note.back || structure.notes.back;
   const words = own || phrases(language).back;
   const { marks } = note;
-  const backs = marks.map(({ id }, index) => ({
+  const backs = marks.map(({ id, back }, index) => ({
     id: `${note.id}-back-${index + 1}`,
     to: id,
-    words: marks.length > 1 ? `${words} ${index + 1}` : words,
+    words: back || (marks.length > 1 ? `${words} ${index + 1}` : words),
   }));
   return atFoot(edition) && own === '' && marks.length === 1 ? [] : backs;
 }

@@ -1,6 +1,9 @@
 import type { Node } from 'prosemirror-model';
 import {
   attrsOf,
+  listsIn,
+  returnLines,
+  returnLists,
   linksOf,
   mapOf,
   orderOf,
@@ -12,7 +15,7 @@ import {
   type ReadBook,
   type Return,
 } from '../../manuscript/index.js';
-import { returnLists, withReturnLines } from './return-lines.js';
+import { withReturnLines } from './return-lines.js';
 
 /** A book with the return links that are computed for it, and where each leads. */
 export interface WithReturns {
@@ -36,10 +39,16 @@ export function returnsIn(plain: ReadBook): WithReturns {
       oneABlock(from, docs),
     ]),
   );
-  const lists = returnLists(before, plain.chapters);
+  const lists = returnLists(
+    before.contents,
+    plain.chapters.flatMap(({ doc }) => listsIn(doc)),
+  );
   const chapters = plain.chapters.map((chapter) => ({
     ...chapter,
-    doc: withReturnLines(chapter.doc, plain.structure, lists, (section) => origins.has(section)),
+    doc: withReturnLines(
+      chapter.doc,
+      returnLines(chapter.doc, plain.structure, lists, (section) => origins.has(section)),
+    ),
   }));
   const book = { ...plain, chapters };
   const map = mapOf(book);
