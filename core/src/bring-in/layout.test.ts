@@ -3,6 +3,7 @@ import { Node } from 'prosemirror-model';
 import { beginsPage, figureParts, schema } from '../manuscript/index.js';
 import { counter } from '../testing/books.js';
 import { docxOf, odtOf } from '../testing/documents.js';
+import { epubFiles, zip } from '../testing/zip.js';
 import { bringIn } from './index.js';
 
 const docs = (name: string, bytes: Uint8Array) =>
@@ -24,6 +25,20 @@ describe('blocks that begin a page come in as such', () => {
         ),
       ),
     ).toEqual(['b', 'Two', 'Three']);
+  });
+
+  test('by the style sheets of a page and of an e-book', () => {
+    const sheet =
+      'h2, .part > p { page-break-before: always } p.plate{break-before:right;color:red} p.still { break-before: auto } @media print { div.own { break-before: page } } {';
+    const body =
+      '<h1>One</h1><p>a</p><h2>Two</h2><p class="big plate">b</p><p class="still">c</p><h2 style="break-before: auto">d</h2><div class="own"><p>e</p></div>';
+    expect(begun(page(`<style>${sheet}</style>${body}`))).toEqual(['Two', 'b', 'e']);
+    const bytes = zip({
+      ...epubFiles({ 'a.xhtml': '' }),
+      'OEBPS/a.css': sheet,
+      'OEBPS/a.xhtml': `<html xmlns="http://www.w3.org/1999/xhtml"><head><title>A</title><link rel="stylesheet" href="a.css"/></head><body>${body}</body></html>`,
+    });
+    expect(begun(docs('book.epub', bytes))).toEqual(['Two', 'b', 'e']);
   });
 
   // ECMA-376-1, 17.3.1.23 and 17.3.3.1.

@@ -16,7 +16,8 @@ import { Tidy } from '../book/tidy.js';
 import { sampleOf, type Trials } from '../book/trials.js';
 import { hasContent, readFlow } from '../flow/flow.js';
 import type { Surroundings as Around } from '../flow/inline-reader.js';
-import { NO_STYLES } from '../flow/link-styles.js';
+import { pageBreaksIn, type PageBreaks } from '../flow/layout.js';
+import { NO_STYLES, sheetsIn } from '../flow/link-styles.js';
 import { madeAnew } from './made-anew.js';
 import { linesOfNav, linesOfNcx, type ContentsLine } from './own-contents.js';
 import { detailsOf, publicationOf } from './own-details.js';
@@ -70,6 +71,7 @@ export function readEpub(
   const running = runningTitles(contents, textOf(opf.document, 'title'));
   const notes = { marks: new Set<string>(), backs: new Set<string>() };
   const fileAt = (path: string) => enclosures.fromFile(path);
+  const breaksOf = breaksBySheets(files);
   for (const { path, body, document, chapter } of contents) {
     const html = findOne(({ name }) => name === 'html', document.children, true)?.attribs;
     const around: Around = {
@@ -83,6 +85,7 @@ export function readEpub(
       drawing: (svg) => enclosures.fromDrawing(svg),
       notes,
       styles: NO_STYLES,
+      breaks: breaksOf(document, path),
     };
     const blocks = readFlow([body], around, html?.lang ?? html?.['xml:lang']);
     const title = textOf(document, 'title');
@@ -112,6 +115,23 @@ export function readEpub(
     structure: levels === undefined ? {} : { listed: levels },
     ...(publication ? { publication } : {}),
   });
+}
+
+/** What begins a page in each file of an e-book, by its own style sheets and those that it names; each set of them is read once. */
+function breaksBySheets(
+  files: ReadonlyMap<string, Uint8Array>,
+): (document: Document, path: string) => PageBreaks {
+  const known = new Map<string, PageBreaks>();
+  return (document, path) => {
+    const named = getElementsByTagName('link', document.children, true)
+      .filter(({ attribs }) => /\bstylesheet\b/i.test(attribs.rel ?? ''))
+      .map(({ attribs }) => new TextDecoder().decode(files.get(pathFrom(path, attribs.href ?? ''))));
+    const sheets = [...named, ...sheetsIn(document)];
+    const key = sheets.join('\n');
+    const breaks = known.get(key) ?? pageBreaksIn(sheets);
+    known.set(key, breaks);
+    return breaks;
+  };
 }
 
 /** How many levels of headings the contents list within one file: a part of several files stands above them. */

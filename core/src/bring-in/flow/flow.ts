@@ -72,7 +72,7 @@ class FlowReader extends InlineReader {
     if (this.dropped(element)) return [];
     if (name === 'a') return this.blocks(element.children, this.linkMarks(element, marks));
     if (element.attribs.dir) this.#tellOfDirection(element, element.attribs.dir.toLowerCase());
-    return beginningPage(element, this.#inLanguage(element, this.spoken(element, marks)));
+    return beginningPage(element, this.#inLanguage(element, this.spoken(element, marks)), this.around.breaks);
   }
 
   /** Every form here runs a paragraph as its first letter does; what a file says otherwise is told. */

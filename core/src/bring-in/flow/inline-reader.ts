@@ -21,6 +21,7 @@ import { doiIn, type Resolved } from '../book/link-resolver.js';
 import { sizeOfPicture } from './picture-size.js';
 import { InlineRun } from './inline-run.js';
 import { aboutFrom, altFrom, lookFrom } from './link-says.js';
+import type { PageBreaks } from './layout.js';
 import { isHidden, type LinkStyles } from './link-styles.js';
 import { isBacklink, isComputed, isNoteMark, referenceFrom, returnFrom } from './inside.js';
 import type { Counted, Tally } from '../book/report.js';
@@ -43,6 +44,8 @@ export interface Surroundings {
   drawing(svg: string): string | null;
   /** The rules for links that the page has in itself. */
   styles: LinkStyles;
+  /** What begins a page by the style sheets of the file. */
+  breaks: PageBreaks;
   /** Links that the file calls marks of notes, and those that it calls ways back. */
   notes: { marks: Set<string>; backs: Set<string> };
 }

@@ -79,14 +79,18 @@ interface StyleRule {
   said: StyleSaid;
 }
 
+/** The style sheets that a page has in itself. */
+export const sheetsIn = (document: Document): string[] =>
+  getElementsByTagName('style', document.children, true).map((element) => textContent(element));
+
 /** The rules of a page's own `style` elements, as far as they are for single elements. */
 export function stylesOfPage(document: Document, tally: Tally): LinkStyles {
   const rules: StyleRule[] = [];
   let hasGround = false;
-  for (const element of getElementsByTagName('style', document.children, true)) {
+  for (const text of sheetsIn(document)) {
     let sheet: CssNode;
     try {
-      sheet = parse(textContent(element));
+      sheet = parse(text);
     } catch {
       continue;
     }

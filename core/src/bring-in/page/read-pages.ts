@@ -13,7 +13,8 @@ import { BringInError } from '../book/refusal.js';
 import type { Tally } from '../book/report.js';
 import { sampleOf, type Trials } from '../book/trials.js';
 import { hasContent, readFlow } from '../flow/flow.js';
-import { stylesOfPage } from '../flow/link-styles.js';
+import { pageBreaksIn } from '../flow/layout.js';
+import { sheetsIn, stylesOfPage } from '../flow/link-styles.js';
 
 /** A page of elements as HTML has them, and the path by which links lead to it. */
 export interface Page {
@@ -82,6 +83,7 @@ export function readPages(read: PagesRead): BroughtIn {
       linksIn: (enclosure) => enclosures.linksIn(enclosure),
       drawing: (svg) => enclosures.fromDrawing(svg),
       styles: stylesOfPage(document, tally),
+      breaks: pageBreaksIn(sheetsIn(document)),
     }),
   }));
   if (!texts.some(({ blocks }) => hasContent(blocks)))
