@@ -6,7 +6,19 @@ export const GUIDE: readonly (readonly [what: string, words: string])[] = [
   ],
   [
     'To lead to a spot without a name',
-    'Select the words there and press Ctrl/Cmd+Alt+B: they become a bookmark, which “Leads to” finds by its name.',
+    'Type words of its sentence in “Leads to”, or the number of an item (“item 4”), or press “Point at it in the text” and then the spot, in any chapter. It becomes a place when the link is made. To name a spot beforehand, select its words and press Ctrl/Cmd+Alt+B.',
+  ],
+  [
+    'To lead to a chapter that is still to be written',
+    'Type its title in “Leads to” and choose “Start a chapter called …”. A finding tells of it until it has words.',
+  ],
+  [
+    'To lead labels to files',
+    '“Link labels to files” on the Shelf matches words such as “C1” or “Appendix 3” all over the text with the files whose names begin so.',
+  ],
+  [
+    'Notes that are typed as numbers',
+    '“Structure” above the text finds marks such as [1] with a list of remarks, and makes real notes of them.',
   ],
   [
     'To change or remove a link',
@@ -15,7 +27,7 @@ export const GUIDE: readonly (readonly [what: string, words: string])[] = [
   ['Slip', 'The small form of one link, note or picture, in the margin beside its line.'],
   [
     'Put in',
-    'The menu above the text with what is no words: tables, rules, lists of contents, links back, a new chapter from here on.',
+    'The menu above the text with what is no words: tables, rules, room to write, lists of contents, links back, a new chapter or a new page from here on.',
   ],
   [
     'Register',
