@@ -4,7 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import { api } from '../api/client.js';
 import { openBook } from '../book/open-book.js';
 import { useBook } from '../book/store.js';
-import { useOnce } from '../parts/use-once.js';
+import { HandMade } from './HandMade.js';
 import { PieceList, useTurned } from './PieceList.js';
 
 const BECOMES: Record<HandMadePiece['becomes'], string> = {
@@ -37,24 +37,23 @@ export function HandMadeNavigation({ close }: { close(): void }) {
   // What is to be looked at is not ticked from the start.
   const isTaken = ({ key, sureness }: HandMadePiece) => (sureness !== 'look') !== turned.has(key);
   const taken = new Set(pieces.filter(isTaken).map(({ key }) => key));
-  const making = useOnce(async () => {
+  const make = async () => {
     if (await openBook().bulk.makeNavigation([...taken])) close();
-  });
+  };
   if (!book || pieces.length === 0) return null;
   const titles = new Map(book.chapters.map(({ id, title }) => [id, title]));
   return (
-    <fieldset className="mt-5 border-t border-line pt-4">
-      <legend className="sr-only">Navigation typed by hand</legend>
-      <p className="font-semibold">
-        {message(
-          '{count, plural, one {One piece of navigation was typed by hand} other {# pieces of navigation were typed by hand}}',
-          { count: pieces.length },
-        )}
-      </p>
-      <p className="mb-2 text-sm text-soft">
-        Lists of contents, ways back, and numbers of sections, figures and pages. Made real, they lead where
-        they say and stay right when the book changes.
-      </p>
+    <HandMade
+      legend="Navigation typed by hand"
+      title={message(
+        '{count, plural, one {One piece of navigation was typed by hand} other {# pieces of navigation were typed by hand}}',
+        { count: pieces.length },
+      )}
+      about="Lists of contents, ways back, and numbers of sections, figures and pages. Made real, they lead where they say and stay right when the book changes."
+      count={taken.size}
+      words={'{count, plural, one {Make it real} other {Make # real}}'}
+      make={make}
+    >
       <PieceList
         label="Navigation typed by hand"
         pieces={pieces.map(({ key, before, words, after, chapter, why, becomes, sureness }) => ({
@@ -69,14 +68,6 @@ export function HandMadeNavigation({ close }: { close(): void }) {
         taken={taken}
         turn={turn}
       />
-      <button
-        type="button"
-        className="button mt-3"
-        disabled={taken.size === 0 || making.isUnderWay}
-        onClick={() => making.run()}
-      >
-        {message('{count, plural, one {Make it real} other {Make # real}}', { count: taken.size })}
-      </button>
-    </fieldset>
+    </HandMade>
   );
 }

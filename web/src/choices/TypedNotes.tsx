@@ -3,7 +3,7 @@ import { message } from '@vennet/core/language';
 import { useEffect, useState } from 'react';
 import { openBook } from '../book/open-book.js';
 import { useBook } from '../book/store.js';
-import { useOnce } from '../parts/use-once.js';
+import { HandMade } from './HandMade.js';
 import { PieceList, useTurned } from './PieceList.js';
 
 /** Numbers typed as marks of notes, with remarks of these numbers in a list: to be looked through and made real in one step. */
@@ -19,24 +19,23 @@ export function TypedNotes({ close }: { close(): void }) {
     return () => void (isWanted = false);
   }, [chapters]);
   const taken = new Set(notes.filter(({ key, isSure }) => isSure !== turned.has(key)).map(({ key }) => key));
-  const making = useOnce(async () => {
+  const make = async () => {
     if (await openBook().bulk.makeTypedNotes([...taken])) close();
-  });
+  };
   if (notes.length === 0) return null;
   const titles = new Map(chapters?.map(({ id, title }) => [id, title]));
   return (
-    <fieldset className="mt-5 border-t border-line pt-4">
-      <legend className="sr-only">Notes typed as numbers</legend>
-      <p className="font-semibold">
-        {message(
-          '{count, plural, one {One note was typed as a number} other {# notes were typed as numbers}}',
-          { count: notes.length },
-        )}
-      </p>
-      <p className="mb-2 text-sm text-soft">
-        Numbers without a link, and a list of remarks with these numbers. As real notes they are counted by
-        themselves and lead there and back; the list goes.
-      </p>
+    <HandMade
+      legend="Notes typed as numbers"
+      title={message(
+        '{count, plural, one {One note was typed as a number} other {# notes were typed as numbers}}',
+        { count: notes.length },
+      )}
+      about="Numbers without a link, and a list of remarks with these numbers. As real notes they are counted by themselves and lead there and back; the list goes."
+      count={taken.size}
+      words={'{count, plural, one {Make a real note of it} other {Make real notes of #}}'}
+      make={make}
+    >
       <PieceList
         label="Notes typed as numbers"
         pieces={notes.map(({ key, before, text, remark, chapter, isSure }) => ({
@@ -51,16 +50,6 @@ export function TypedNotes({ close }: { close(): void }) {
         taken={taken}
         turn={turn}
       />
-      <button
-        type="button"
-        className="button mt-3"
-        disabled={taken.size === 0 || making.isUnderWay}
-        onClick={() => making.run()}
-      >
-        {message('{count, plural, one {Make a real note of it} other {Make real notes of #}}', {
-          count: taken.size,
-        })}
-      </button>
-    </fieldset>
+    </HandMade>
   );
 }

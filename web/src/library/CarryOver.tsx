@@ -7,6 +7,7 @@ import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { api } from '../api/client.js';
 import { queries } from '../api/queries.js';
+import { DialogFoot } from '../parts/DialogFoot.js';
 import { tellFault, useNotices } from '../parts/notices.js';
 import { useOnce } from '../parts/use-once.js';
 
@@ -179,20 +180,9 @@ export function CarryPlan({ book, from, end }: { book: string; from: CarryOffer;
           <Group title="There already" about="The new version has them itself." items={of('there')} />
         </div>
       )}
-      <div className="mt-5 flex justify-end gap-2">
-        <Dialog.Close className="button" data-look="quiet">
-          Not now
-        </Dialog.Close>
-        <button
-          type="button"
-          className="button"
-          data-look="main"
-          disabled={taken.length === 0 || carrying.isUnderWay}
-          onClick={() => carrying.run()}
-        >
-          {message('Carry over {count}', { count: taken.length })}
-        </button>
-      </div>
+      <DialogFoot off={taken.length === 0 || carrying.isUnderWay} act={() => carrying.run()}>
+        {message('Carry over {count}', { count: taken.length })}
+      </DialogFoot>
     </>
   );
 }

@@ -3,6 +3,7 @@ import type { Mention } from '@vennet/core/repair';
 import { X } from 'lucide-react';
 import { Dialog } from 'radix-ui';
 import { useEffect, useMemo, useState } from 'react';
+import { DialogFoot } from '../parts/DialogFoot.js';
 import { useEditor } from '../editor/state/store.js';
 import { MentionList, type MentionLine as Line } from './MentionList.js';
 import { backToText } from '../editor/going/back-to-text.js';
@@ -171,22 +172,11 @@ function Panel({
         )}
       </div>
       {lines && lines.length > 0 && <MentionList lines={lines} left={left} tick={tick} />}
-      <div className="mt-4 flex justify-end gap-2">
-        <Dialog.Close className="button" data-look="quiet">
-          Not now
-        </Dialog.Close>
-        <button
-          type="button"
-          className="button"
-          data-look="main"
-          disabled={ticked.length === 0}
-          onClick={() => void apply()}
-        >
-          {way === 'link'
-            ? `Link ${counted(ticked.length, 'mention', 'mentions')}`
-            : `Unlink ${counted(ticked.length, 'link', 'links')}`}
-        </button>
-      </div>
+      <DialogFoot off={ticked.length === 0} act={() => void apply()}>
+        {way === 'link'
+          ? `Link ${counted(ticked.length, 'mention', 'mentions')}`
+          : `Unlink ${counted(ticked.length, 'link', 'links')}`}
+      </DialogFoot>
     </>
   );
 }

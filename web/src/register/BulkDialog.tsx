@@ -8,6 +8,7 @@ import { useMemo, useRef, useState } from 'react';
 import { readable } from '../book/destination-words.js';
 import { openBook } from '../book/open-book.js';
 import { useBook } from '../book/store.js';
+import { DialogFoot } from '../parts/DialogFoot.js';
 import { VerdictMark } from '../parts/VerdictMark.js';
 import type { Checks } from './use-checks.js';
 
@@ -98,20 +99,9 @@ function Preview({ wish: { words, plan }, checks, close, done }: BulkProps & { w
           </ul>
         </div>
       )}
-      <div className="mt-4 flex justify-end gap-2">
-        <Dialog.Close className="button" data-look="quiet">
-          Not now
-        </Dialog.Close>
-        <button
-          type="button"
-          className="button"
-          data-look="main"
-          disabled={ticked.length === 0 || isBusy}
-          onClick={() => void make()}
-        >
-          Change {counted(ticked.length, 'link', 'links')}
-        </button>
-      </div>
+      <DialogFoot off={ticked.length === 0 || isBusy} act={() => void make()}>
+        Change {counted(ticked.length, 'link', 'links')}
+      </DialogFoot>
     </>
   );
 }

@@ -7,6 +7,7 @@ import { useEffect, useState } from 'react';
 import { openBook } from '../book/open-book.js';
 import { useBook } from '../book/store.js';
 import { goToSpot } from '../editor/going/visited.js';
+import { DialogFoot } from '../parts/DialogFoot.js';
 import { FirstPage } from '../parts/FirstPage.js';
 import { useOnce } from '../parts/use-once.js';
 
@@ -135,22 +136,11 @@ function Labels({
           </section>
         )}
       </div>
-      <div className="mt-4 flex justify-end gap-2">
-        <Dialog.Close className="button" data-look="quiet">
-          Not now
-        </Dialog.Close>
-        <button
-          type="button"
-          className="button"
-          data-look="main"
-          disabled={taken.length === 0 || making.isUnderWay}
-          onClick={() => making.run()}
-        >
-          {message('{count, plural, =0 {Link the labels} one {Link one label} other {Link # labels}}', {
-            count: taken.length,
-          })}
-        </button>
-      </div>
+      <DialogFoot off={taken.length === 0 || making.isUnderWay} act={() => making.run()}>
+        {message('{count, plural, =0 {Link the labels} one {Link one label} other {Link # labels}}', {
+          count: taken.length,
+        })}
+      </DialogFoot>
     </>
   );
 }
