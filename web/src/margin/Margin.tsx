@@ -26,7 +26,8 @@ interface Seen {
 }
 
 interface Shown {
-  seen: Seen[];
+  /** The lines of what can be seen, by its key. */
+  lines: ReadonlyMap<string, number>;
   /** The line of the slip that is open, from the top of the margin. */
   openLine: number;
   /** The lower end of what can be seen of the margin. */
@@ -37,7 +38,7 @@ interface Shown {
 export function Margin({ scroller }: { scroller: RefObject<HTMLDivElement | null> }) {
   const { view, state, chapter } = useEditor();
   const column = useRef<HTMLElement>(null);
-  const [shown, setShown] = useState<Shown>({ seen: [], openLine: 0, bottom: 0 });
+  const [shown, setShown] = useState<Shown>({ lines: new Map(), openLine: 0, bottom: 0 });
   const [openHeight, setOpenHeight] = useState(320);
   const subject = state && subjectIn(state, chapter);
   // What references read follows from the whole book.
@@ -55,14 +56,25 @@ export function Margin({ scroller }: { scroller: RefObject<HTMLDivElement | null
     const [first, last] = visibleRange(view, box);
     const lineOf = (position: number) => topOf(view, Math.min(position, view.state.doc.content.size)) - top;
     const seen = slipsIn(view.state, chapter).filter(({ at }) => at >= first && at <= last);
-    setShown({
-      seen: seen.map((slip) => ({ ...slip, line: lineOf(slip.at) })),
+    const now = {
+      lines: new Map(seen.map((slip) => [slip.key, lineOf(slip.at)])),
       openLine: openAt === null ? 0 : lineOf(openAt),
       bottom: box.bottom - top,
-    });
+    };
+    // Typing within a line moves nothing: then nothing is drawn.
+    setShown((before) => (isSame(before, now) ? before : now));
   }, [view, scroller, chapter, openAt]);
 
-  useLayoutEffect(measure, [measure, state]);
+  useLayoutEffect(measure, [measure]);
+  // What is typed is painted first; the slips follow their lines right after.
+  useEffect(() => {
+    let timer: ReturnType<typeof setTimeout>;
+    const frame = requestAnimationFrame(() => (timer = setTimeout(measure)));
+    return () => {
+      cancelAnimationFrame(frame);
+      clearTimeout(timer);
+    };
+  }, [measure, state]);
   useEffect(() => {
     const element = scroller.current;
     if (!element) return;
@@ -95,7 +107,10 @@ export function Margin({ scroller }: { scroller: RefObject<HTMLDivElement | null
   }, [view, scroller, openAt, openHeight]);
 
   if (!view || !state) return <aside ref={column} aria-label="Margin" />;
-  const closed = shown.seen.filter((slip) => !isOpen(slip, subject));
+  const closed = slipsIn(view.state, chapter).flatMap((slip): Seen[] => {
+    const line = shown.lines.get(slip.key);
+    return line === undefined || isOpen(slip, subject) ? [] : [{ ...slip, line }];
+  });
   const openTop = topOfOpen({ line: shown.openLine, bottom: shown.bottom, height: openHeight });
   const lines = arrange(
     closed.map(({ line }) => line),
@@ -124,6 +139,12 @@ export function Margin({ scroller }: { scroller: RefObject<HTMLDivElement | null
     </aside>
   );
 }
+
+const isSame = (one: Shown, other: Shown): boolean =>
+  one.openLine === other.openLine &&
+  one.bottom === other.bottom &&
+  one.lines.size === other.lines.size &&
+  [...one.lines].every(([key, line]) => other.lines.get(key) === line);
 
 /** How much room a line of the text takes, with some around, in CSS px. */
 const LINE = 44;

@@ -18,6 +18,7 @@ import {
 } from 'lucide-react';
 import { Toolbar } from 'radix-ui';
 import { useState } from 'react';
+import { useShallow } from 'zustand/react/shallow';
 import type { Node } from 'prosemirror-model';
 import type { Command, EditorState } from 'prosemirror-state';
 import { hasLook, plainWords, turnLook } from '../editor/changes/word-looks.js';
@@ -121,19 +122,31 @@ function blockWords({ type, attrs }: Node, isQuoted: boolean): string {
 const isWithin = ({ selection: { $from } }: EditorState, name: string): boolean =>
   Array.from({ length: $from.depth }, (_, depth) => $from.node(depth)).some(({ type }) => type.name === name);
 
+/** What the line shows of the spot at the caret. Typing changes nothing of it, and then nothing is drawn. */
+function atCaret(state: EditorState) {
+  const { parent } = state.selection.$from;
+  return {
+    block: blockWords(parent, isWithin(state, 'quotation')),
+    isCounted: parent.type.name === 'heading' ? !attrsOf.heading(parent).uncounted : undefined,
+    isInTable: tableAt(state) !== null,
+    isEmphasised: hasLook(state, marks.emphasis),
+    isStrong: hasLook(state, marks.strong),
+    isInList: isWithin(state, 'bullet_list'),
+    isInNumbers: isWithin(state, 'ordered_list'),
+  };
+}
+
 /** The short line of the most used actions over the text. */
 export function ActionLine() {
-  const state = useEditor((store) => store.state);
+  const at = useEditor(useShallow(({ state }) => state && atCaret(state)));
   const numbering = useBook((store) => store.book?.structure.numbering);
-  const parent = state?.selection.$from.parent;
-  const block = parent && state ? blockWords(parent, isWithin(state, 'quotation')) : 'Paragraph';
   const countings: ToolItem[] =
-    parent?.type.name === 'heading' && numbering !== 'none'
+    at?.isCounted !== undefined && numbering !== 'none'
       ? [
           {
             words: 'This heading is numbered',
             apart: true,
-            checked: !attrsOf.heading(parent).uncounted,
+            checked: at.isCounted,
             command: countHeading,
           },
         ]
@@ -183,7 +196,7 @@ export function ActionLine() {
       <Act words="Bookmark" icon={Bookmark} act={() => act(draftBookmark)} />
       <Act words="Picture" icon={ImagePlus} act={putPicture} />
       <PutIn />
-      {state && tableAt(state) && <TableMenu state={state} />}
+      {at?.isInTable && <TableMenu />}
       <Gap />
       <Act words="Back to where you came from" icon={ArrowLeft} off={past === 0} act={() => goBack()} />
       <Act words="Forward again" icon={ArrowRight} off={future === 0} act={() => goForward()} />
@@ -194,43 +207,28 @@ export function ActionLine() {
         className="min-w-28 !justify-between"
         face={
           <>
-            {block} <span aria-hidden="true">▾</span>
+            {at?.block ?? 'Paragraph'} <span aria-hidden="true">▾</span>
           </>
         }
         items={[...BLOCKS, ...countings]}
       />
-      <Act
-        words="Emphasis"
-        icon={Italic}
-        on={state !== null && hasLook(state, marks.emphasis)}
-        act={() => run(textCommands.emphasis)}
-      />
-      <Act
-        words="Strong"
-        icon={Bold}
-        on={state !== null && hasLook(state, marks.strong)}
-        act={() => run(textCommands.strong)}
-      />
-      {state && (
+      <Act words="Emphasis" icon={Italic} on={at?.isEmphasised} act={() => run(textCommands.emphasis)} />
+      <Act words="Strong" icon={Bold} on={at?.isStrong} act={() => run(textCommands.strong)} />
+      {at && (
         <ToolMenu
           face={
             <>
               Words <span aria-hidden="true">▾</span>
             </>
           }
-          items={wordItems(state)}
+          items={wordItems}
         />
       )}
-      <Act
-        words="List"
-        icon={List}
-        on={state !== null && isWithin(state, 'bullet_list')}
-        act={() => run(textCommands.bulletList)}
-      />
+      <Act words="List" icon={List} on={at?.isInList} act={() => run(textCommands.bulletList)} />
       <Act
         words="Numbered list"
         icon={ListOrdered}
-        on={state !== null && isWithin(state, 'ordered_list')}
+        on={at?.isInNumbers}
         act={() => run(textCommands.numberedList)}
       />
       <Gap />

@@ -1,5 +1,5 @@
 import { Plus } from 'lucide-react';
-import type { Command } from 'prosemirror-state';
+import type { Command, EditorState } from 'prosemirror-state';
 import { insertContents, insertReturn } from '../editor/changes/insert-inside.js';
 import { insertRoom, isOnNewPage, toggleNewPage } from '../editor/changes/page-layout.js';
 import { textCommands } from '../editor/keys.js';
@@ -58,15 +58,18 @@ const THINGS: ToolItem[] = [
   },
 ];
 
-const NEW_PAGE: ToolItem = {
-  words: 'A new page from here on',
-  about: 'The heading, paragraph or picture at the caret begins it',
-  command: toggleNewPage,
-};
+const thingsAt = (state: EditorState): ToolItem[] => [
+  ...THINGS,
+  {
+    words: 'A new page from here on',
+    about: 'The heading, paragraph or picture at the caret begins it',
+    checked: isOnNewPage(state),
+    command: toggleNewPage,
+  },
+];
 
 /** What can be put into the text beside links: computed lists, and links back. */
 export function PutIn() {
-  const isOn = useEditor(({ state }) => state !== null && isOnNewPage(state));
   return (
     <ToolMenu
       face={
@@ -74,7 +77,7 @@ export function PutIn() {
           <Plus size={16} aria-hidden="true" /> Put in
         </>
       }
-      items={[...THINGS, { ...NEW_PAGE, checked: isOn }]}
+      items={thingsAt}
     />
   );
 }

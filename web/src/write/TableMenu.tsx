@@ -24,10 +24,21 @@ import {
 import { ToolMenu, type ToolItem } from './ToolMenu.js';
 
 /** What can be done with the table at the caret. */
-export function TableMenu({ state }: { state: EditorState }) {
+export const TableMenu = () => (
+  <ToolMenu
+    face={
+      <>
+        <Table2 size={16} aria-hidden="true" /> Table
+      </>
+    }
+    items={itemsAt}
+  />
+);
+
+function itemsAt(state: EditorState): ToolItem[] {
   const table = tableAt(state);
   const caption = table && tableCaption(table.node);
-  const items: ToolItem[] = [
+  return [
     { words: 'A row above', command: addRowBefore },
     { words: 'A row below', command: addRowAfter },
     { words: 'A column before', command: addColumnBefore },
@@ -46,14 +57,4 @@ export function TableMenu({ state }: { state: EditorState }) {
     { words: 'Remove the column', command: deleteColumn },
     { words: 'Remove the table', command: removeTable },
   ];
-  return (
-    <ToolMenu
-      face={
-        <>
-          <Table2 size={16} aria-hidden="true" /> Table
-        </>
-      }
-      items={items}
-    />
-  );
 }

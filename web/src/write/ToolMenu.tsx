@@ -1,4 +1,4 @@
-import type { Command } from 'prosemirror-state';
+import type { Command, EditorState } from 'prosemirror-state';
 import { DropdownMenu, Toolbar } from 'radix-ui';
 import { useRef, type ReactNode } from 'react';
 import { useEditor } from '../editor/state/store.js';
@@ -28,7 +28,8 @@ export function ToolMenu({
 }: {
   face: ReactNode;
   className?: string;
-  items: ToolItem[];
+  /** What is offered; a function gives what is offered at the caret, once the menu is open. */
+  items: readonly ToolItem[] | ((state: EditorState) => readonly ToolItem[]);
 }) {
   const chosen = useRef<Command | null>(null);
   const closed = (event: Event) => {
@@ -48,13 +49,23 @@ export function ToolMenu({
       </Toolbar.Button>
       <DropdownMenu.Portal container={document.querySelector('main')}>
         <DropdownMenu.Content className="menu" align="start" onCloseAutoFocus={closed}>
-          {items.map((item) => (
-            <Entry key={item.words} item={item} choose={() => (chosen.current = item.command)} />
-          ))}
+          <Entries items={items} choose={(command) => (chosen.current = command)} />
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>
   );
+}
+
+function Entries({
+  items,
+  choose,
+}: {
+  items: Parameters<typeof ToolMenu>[0]['items'];
+  choose(command: Command): void;
+}) {
+  const { state } = useEditor.getState();
+  const offered = typeof items !== 'function' ? items : state ? items(state) : [];
+  return offered.map((item) => <Entry key={item.words} item={item} choose={() => choose(item.command)} />);
 }
 
 /** One entry. What it can do is asked once the menu is open, not at every key. */

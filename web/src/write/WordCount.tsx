@@ -1,13 +1,13 @@
 import { message } from '@vennet/core/language';
 import { countWords, wordsBetween } from '@vennet/core/manuscript';
 import type { EditorState } from 'prosemirror-state';
-import { useDeferredValue } from 'react';
+import { useEffect, useState } from 'react';
 import { useBook } from '../book/store.js';
 import { useEditor } from '../editor/state/store.js';
 
 /** How many words are selected, and how many the chapter and the book have, as they are typed. Its line always has its height. */
 export function WordCount({ chapter }: { chapter: string }) {
-  const state = useDeferredValue(useEditor((store) => store.state));
+  const state = useSettled(useEditor((store) => store.state));
   const words = useBook((store) => store.words);
   const others = [...words].reduce((sum, [id, count]) => (id === chapter ? sum : sum + count), 0);
   return (
@@ -18,6 +18,19 @@ export function WordCount({ chapter }: { chapter: string }) {
       {state ? counts(state, others) : '\u00a0'}
     </p>
   );
+}
+
+/** The pause in typing after which words are counted, in ms. */
+const PAUSE = 250;
+
+/** A value as it is once it has stayed the same for a moment; the first one at once. */
+function useSettled<Value>(value: Value): Value {
+  const [settled, setSettled] = useState(value);
+  useEffect(() => {
+    const timer = setTimeout(() => setSettled(value), PAUSE);
+    return () => clearTimeout(timer);
+  }, [value]);
+  return settled;
 }
 
 function counts({ doc, selection }: EditorState, others: number): string {
