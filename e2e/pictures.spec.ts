@@ -287,6 +287,10 @@ test.describe('a link area', () => {
     vennet,
   }) => {
     const book = await openChapter(page, vennet, 'The Three Brothers');
+    await figures(page)
+      .first()
+      .getByRole('img')
+      .evaluate((image: HTMLImageElement) => image.decode());
     const [one, whole] = await Promise.all([
       area(page, 'Small: how to pass its terns').boundingBox(),
       figures(page).first().getByRole('img').boundingBox(),
