@@ -143,11 +143,12 @@ test('undo goes back in the order of what was done, whatever chapter it was in, 
   await openChapter(page, vennet, 'Lantern Rock');
   await press(text(page).getByRole('heading', { level: 1 }));
   await page.keyboard.press('End');
-  await page.keyboard.type(' first');
+  // In one go: two pauses apart would be two things to undo.
+  await page.keyboard.insertText(' first');
   await turnTo(page, 'Six keepers');
   await press(text(page).getByRole('heading', { level: 1 }));
   await page.keyboard.press('End');
-  await page.keyboard.type(' second');
+  await page.keyboard.insertText(' second');
   await turnTo(page, 'Lantern Rock first');
   await text(page).focus();
   await page.keyboard.press('Control+z');
