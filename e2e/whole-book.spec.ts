@@ -118,7 +118,8 @@ test('words are picked one by one at the pace of a key', async ({ page, vennet }
   await expect(rows(page)).toHaveCount(1);
   await rows(page).first().getByRole('checkbox').check();
   await page.getByRole('searchbox').fill('harbour-office.example/webcam');
-  await expect(rows(page)).toHaveCount(1);
+  // One row is there before the list is searched anew, too.
+  await expect(rows(page).first()).toContainText('webcam');
   await rows(page).first().getByRole('checkbox').check();
   const bar = page.getByRole('group', { name: 'What is ticked' });
   await expect(bar).toContainText('2 links are ticked');

@@ -52,7 +52,7 @@ export function LeadsTo({ field, entry, change, accept, words, spots }: LeadsToP
   const open = listing && suggestions.length > 0;
   // Words that are no address can only mean what they are called: Enter takes the first.
   const [first] = suggestions;
-  const likely = isWords && open && first && entryOfSuggestion(first) ? 0 : -1;
+  const likely = isWords && open && first && isNamed(first) && entryOfSuggestion(first) ? 0 : -1;
   const shown = marked >= 0 ? marked : likely;
   const take = (suggestion: Suggestion) => {
     setListing(false);
@@ -194,6 +194,9 @@ function startFor(suggestion: Suggestion, lead: (to: Destination) => void): void
   else if ('companion' in suggestion)
     void startCompanion(suggestion.companion.title, suggestion.companion.goThere, lead);
 }
+
+/** Something that is called as it is typed. A sentence only has the words: it is picked on purpose. */
+const isNamed = (suggestion: Suggestion): boolean => !('spot' in suggestion && suggestion.spot.item === '');
 
 /** What a suggestion leads to; `null` for one that has to be started first. */
 function entryOfSuggestion(suggestion: Suggestion): DestinationEntry | null {
