@@ -96,6 +96,16 @@ describe('notes typed without links', () => {
     expect(doc.lastChild?.textContent).toBe('[3] Third.');
   });
 
+  test('are sure by the order of their first marks, however often one is marked', () => {
+    const book = bookOf([
+      heading(1, 'One'),
+      paragraph('a [1] b [2] c [1]'),
+      paragraph('[1] First.'),
+      paragraph('[2] Second.'),
+    ]);
+    expect(typedNotes(book).map(({ isSure }) => isSure)).toEqual([true, true, true]);
+  });
+
   test('after the book belong to all its chapters', () => {
     const book = bookOf(
       [heading(1, 'One'), paragraph('a [1]')],

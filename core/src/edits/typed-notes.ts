@@ -142,7 +142,7 @@ function bestStyle(
   let best: { marks: TypedMark[]; isSure: boolean; met: number } = { marks: [], isSure: false, met: 0 };
   for (const style of ['bracket', 'raised', 'figure', 'paren'] as const) {
     const own = marks.filter((mark) => mark.style === style && numbers.has(mark.number));
-    const firsts = [...new Map([...own].reverse().map((mark) => [mark.number, mark])).keys()].reverse();
+    const firsts = [...new Set(own.map(({ number }) => number))];
     const inOrder = firsts.every((number, at) => at === 0 || firsts[at - 1]! < number);
     const isSure = firsts.length === numbers.size && inOrder;
     // Numbers in round brackets count many things.
