@@ -160,6 +160,9 @@ export function figureParts(figure: Node): { caption: Node | null; credit: Node 
   return { caption: part('caption'), credit: part('credit') };
 }
 
+/** True for a kind of block that can begin a new page: a heading, a paragraph, a figure. */
+export const canBeginPage = ({ type }: Node): boolean => 'newPage' in (type.spec.attrs ?? {});
+
 /** True for a block that begins a new page. */
 export const beginsPage = ({ attrs }: Bearer): boolean => attrs.newPage === true;
 

@@ -3,7 +3,7 @@ export type { LinkAbout } from './about.js';
 export { boxBetween, SMALLEST_SIDE, withinPicture } from './area.js';
 export type { Box, LinkArea } from './area.js';
 export { AreaStep, setAreas } from './area-step.js';
-export { attrsOf, beginsPage, figureParts, idOf, isPicture } from './attrs.js';
+export { attrsOf, beginsPage, canBeginPage, figureParts, idOf, isPicture } from './attrs.js';
 export type { ContentsAttrs, FigureAttrs, FigureLink, LinkAttrs, ReferenceAttrs } from './attrs.js';
 export {
   countWords,
@@ -84,6 +84,6 @@ export type { Numbering, NoteStand, Readers, ReturnTo, Structure } from './struc
 export { isbnIn, isIsbn } from './isbn.js';
 export { authorLine, authorList, authorsOf, DRAWN_COVER, imprintOf, NO_PUBLICATION } from './publication.js';
 export type { Contributor, Publication } from './publication.js';
-export { CREDIT, NEW_PAGE, RULED, roomLines } from './layout.js';
-export { linksOfLine, listsIn, returnLines, returnLists } from './return-lines.js';
+export { CREDIT, NEW_PAGE, roomClass, roomLines, roomName, roomNamed, roomRows, RULED } from './layout.js';
+export { BETWEEN_RETURNS, linksOfLine, listsIn, returnLines, returnLists } from './return-lines.js';
 export type { ReturnLine, ReturnLists } from './return-lines.js';

@@ -72,6 +72,9 @@ export function returnLines(
   return lines;
 }
 
+/** Between two return links of one line. */
+export const BETWEEN_RETURNS = ' · ';
+
 /** The return links of a line. */
 export const linksOfLine = ({ section, wanted }: ReturnLine): Node[] =>
   wanted.map((one, index) => schema.node('return_link', { id: `${section}-return-${index + 1}`, ...one }));

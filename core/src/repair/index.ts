@@ -17,7 +17,7 @@ export {
   planWithoutTracking,
 } from './plans.js';
 export type { LinkAfter, Plan, RefusedRepair } from './plans.js';
-export { findSpots, itemSpot, spotOfWords } from './unnamed-spots.js';
+export { findSpots, itemSpot, numberedItemAt, spotOfWords } from './unnamed-spots.js';
 export type { SpotSearch, UnnamedSpot } from './unnamed-spots.js';
 export { findFileLabels, labelInName } from './file-labels.js';
 export type { FileLabel } from './file-labels.js';

@@ -1,4 +1,4 @@
-import type { Node } from 'prosemirror-model';
+import type { Node, ResolvedPos } from 'prosemirror-model';
 import { sentenceEnds } from '../language/index.js';
 import { idOf, itemNumber, OBJECT, schema, type ReadChapter } from '../manuscript/index.js';
 import { matcherFor } from './find.js';
@@ -48,7 +48,7 @@ export function findSpots(
   const found: UnnamedSpot[] = [];
   for (const [, one] of near) {
     if (number !== '') found.push(...itemsNumbered(one, number));
-    if (wanted.length >= FEWEST) found.push(...wordsIn(one, wanted, language));
+    if (wanted.length >= FEWEST) found.push(...wordsIn(one, wanted, language, most - found.length));
     if (found.length >= most) break;
   }
   return found.slice(0, most);
@@ -70,26 +70,29 @@ export function itemSpot(chapter: string, node: Node, at: number, item: string):
   return { chapter, from: at, to: at + node.nodeSize, words, sentence: words, item };
 }
 
-function wordsIn({ id, doc }: ReadChapter, wanted: string, language: string): UnnamedSpot[] {
+function wordsIn({ id, doc }: ReadChapter, wanted: string, language: string, most: number): UnnamedSpot[] {
   const plain = plainWords(wanted);
   const how = { words: wanted, matchCase: false, ignoreAccents: true, wholeWords: false };
   const matcher = matcherFor(how, language);
   const found: UnnamedSpot[] = [];
   if (!matcher) return found;
-  doc.descendants((node, at, parent) => {
-    if (!node.isTextblock) return true;
+  doc.descendants((node, at) => {
+    if (!node.isTextblock || found.length >= most) return found.length < most;
     if (node.type.name === 'heading' || !plainLine(node).includes(plain)) return true;
     const line = lineText(node);
-    for (const [begin, end] of matcher(line.text)) {
-      const { start, stop } = wholeWords(line.text, begin, end, language);
-      if (start === null) continue;
+    const ends = new WordEnds(line.text, language);
+    for (const [start, end] of matcher(line.text)) {
+      // What begins in the middle of a word is no hit; a word that was typed in part is taken whole.
+      if (!ends.at(start)) continue;
+      let stop = end;
+      while (!ends.at(stop)) stop++;
       const from = at + 1 + line.positions[start]!;
       const to = at + 1 + line.positions[stop - 1]! + 1;
-      const item = start === 0 ? numberedItem(doc, at, parent) : null;
+      const item = start === 0 ? numberedItemAt(doc.resolve(at + 1)) : null;
       if (item) {
         if (idOf(item.node) === null) found.push(itemSpot(id, item.node, item.at, item.number));
       } else if (!doc.rangeHasMark(from, to, schema.marks.bookmark))
-        found.push(spotOfWords(id, doc, from, to));
+        found.push(spotIn(line.text, start, stop, { chapter: id, from, to }));
     }
     // Notes stand in the line.
     return true;
@@ -102,37 +105,28 @@ export function spotOfWords(chapter: string, doc: Node, from: number, to: number
   const $from = doc.resolve(from);
   const { text, positions } = lineText($from.parent);
   const within = (at: number) => positions.findIndex((position) => $from.start() + position >= at);
-  const start = Math.max(0, within(from));
   const stop = within(to) < 0 ? text.length : within(to);
-  const words = cut(text.slice(start, stop).replaceAll(OBJECT, '').replace(/\s+/g, ' ').trim());
-  return { chapter, from, to, words, sentence: sentenceAround(text, start, stop), item: '' };
+  return spotIn(text, Math.max(0, within(from)), stop, { chapter, from, to });
 }
 
-/** The item of a numbered list whose first line this is. */
-function numberedItem(
-  doc: Node,
-  at: number,
-  parent: Node | null,
-): { node: Node; at: number; number: string } | null {
-  if (parent?.type.name !== 'list_item') return null;
-  const $line = doc.resolve(at);
-  if ($line.index() !== 0) return null;
-  const number = itemNumber($line.node(-1), $line.index(-1));
-  return number === '' ? null : { node: parent, at: $line.before(), number };
-}
-
-/** Words that were typed in part are taken whole; what begins in the middle of a word is none of them. */
-function wholeWords(
+const spotIn = (
   text: string,
-  begin: number,
-  end: number,
-  language: string,
-): { start: number | null; stop: number } {
-  const ends = new WordEnds(text, language);
-  if (!ends.at(begin)) return { start: null, stop: end };
-  let stop = end;
-  while (!ends.at(stop)) stop++;
-  return { start: begin, stop };
+  start: number,
+  stop: number,
+  at: Pick<UnnamedSpot, 'chapter' | 'from' | 'to'>,
+): UnnamedSpot => ({
+  ...at,
+  words: cut(text.slice(start, stop).replaceAll(OBJECT, '').replace(/\s+/g, ' ').trim()),
+  sentence: sentenceAround(text, start, stop),
+  item: '',
+});
+
+/** The item of a numbered list in whose first line a position is. */
+export function numberedItemAt($at: ResolvedPos): { node: Node; at: number; number: string } | null {
+  const depth = $at.depth - 1;
+  if (depth < 1 || $at.node(depth).type.name !== 'list_item' || $at.index(depth) !== 0) return null;
+  const number = itemNumber($at.node(depth - 1), $at.index(depth - 1));
+  return number === '' ? null : { node: $at.node(depth), at: $at.before(depth), number };
 }
 
 function sentenceAround(text: string, start: number, end: number): string {

@@ -77,17 +77,11 @@ export class RepairsService {
     const fault = faultInDestination(destination);
     if (fault) throw new ProblemError(422, 'Refused destination', `${fault}. Nothing was changed.`);
     const link = { destination, hoverNote, look };
+    const byChapter = groupedBy(mentions, ({ chapter }) => chapter);
     return this.#changeAll(
       bookId,
       (book) =>
-        inEachChapter(book, (id, transform) =>
-          linkMentions(
-            transform,
-            mentions.filter(({ chapter }) => chapter === id),
-            link,
-            mint,
-          ),
-        ),
+        inEachChapter(book, (id, transform) => linkMentions(transform, byChapter.get(id) ?? [], link, mint)),
       (count) =>
         message('Before {count, plural, one {one mention} other {# mentions}} became links', { count }),
     );
@@ -95,16 +89,14 @@ export class RepairsService {
 
   /** Makes links to files of labels in one transaction; the book as it was stays as a snapshot. */
   async linkLabels(bookId: string, { labels }: FileLabelsRequest): Promise<RepairDone> {
+    const byChapter = groupedBy(labels, ({ chapter }) => chapter);
     return this.#changeAll(
       bookId,
       (book) =>
         inEachChapter(book, (id, transform) => {
-          const own = groupedBy(
-            labels.filter(({ chapter }) => chapter === id),
-            ({ enclosure }) => enclosure,
-          );
+          const byFile = groupedBy(byChapter.get(id) ?? [], ({ enclosure }) => enclosure);
           let changed = 0;
-          for (const [enclosure, mentions] of own) {
+          for (const [enclosure, mentions] of byFile) {
             const destination = { kind: 'file', enclosure } as const;
             changed += linkMentions(transform, mentions, { destination, hoverNote: '', look: null }, mint);
           }

@@ -127,26 +127,8 @@ self.onmessage = ({ data: requests }: MessageEvent<AuditRequest[]>) => {
   const found: AuditAnswer['found'] = [];
   let isNew = false;
   for (const request of requests) {
-    if ('search' in request) {
-      found.push({
-        id: request.id,
-        found: details ? findMentions({ ...details, chapters }, request.search) : [],
-      });
-    } else if ('find' in request) {
-      found.push({
-        id: request.id,
-        found: details ? findWords({ ...details, chapters }, request.find) : [],
-      });
-    } else if ('spots' in request) {
-      found.push({
-        id: request.id,
-        found: details ? findSpots(chapters, request.spots, details.language) : [],
-      });
-    } else if ('typedNotes' in request) {
-      found.push({ id: request.id, found: details ? typedNotes({ ...details, chapters }) : [] });
-    } else if ('labels' in request) {
-      found.push({ id: request.id, found: findFileLabels(chapters, request.labels) });
-    } else {
+    if ('id' in request) found.push({ id: request.id, found: searched(request) });
+    else {
       takeIn(request);
       isNew = true;
     }
@@ -154,7 +136,20 @@ self.onmessage = ({ data: requests }: MessageEvent<AuditRequest[]>) => {
   self.postMessage({ found, news: isNew ? newsOf() : null } satisfies AuditAnswer);
 };
 
-function takeIn(request: Exclude<AuditRequest, { id: number }>): void {
+/** What is looked for in the book as it stands. */
+function searched(request: Search): AuditAnswer['found'][number]['found'] {
+  if (!details) return [];
+  const book = { ...details, chapters };
+  if ('search' in request) return findMentions(book, request.search);
+  if ('find' in request) return findWords(book, request.find);
+  if ('spots' in request) return findSpots(chapters, request.spots, details.language);
+  if ('labels' in request) return findFileLabels(chapters, request.labels);
+  return typedNotes(book);
+}
+
+type Search = Extract<AuditRequest, { id: number }>;
+
+function takeIn(request: Exclude<AuditRequest, Search>): void {
   if ('book' in request) {
     ({ book: details, surroundings, opening } = request);
     chapters = request.chapters.map(readChapter);

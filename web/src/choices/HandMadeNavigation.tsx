@@ -5,7 +5,8 @@ import { api } from '../api/client.js';
 import { openBook } from '../book/open-book.js';
 import { useBook } from '../book/store.js';
 import { HandMade } from './HandMade.js';
-import { PieceList, useTurned } from './PieceList.js';
+import { useTurned } from '../parts/use-turned.js';
+import { PieceList } from './PieceList.js';
 
 const BECOMES: Record<HandMadePiece['becomes'], string> = {
   contents: 'computed contents',

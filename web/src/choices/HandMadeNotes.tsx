@@ -1,7 +1,7 @@
-import type { Link } from '@vennet/core/manuscript';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { useBook } from '../book/store.js';
 import { openBook } from '../book/open-book.js';
+import { useTurned } from '../parts/use-turned.js';
 import { message } from '@vennet/core/language';
 
 /** Notes that were made by hand, to be looked through and made real in one step. */
@@ -9,15 +9,10 @@ export function HandMadeNotes({ close }: { close(): void }) {
   const links = useBook((store) => store.links);
   const handMade = useBook((store) => store.handMade);
   const book = useBook((store) => store.book);
-  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const [left, turn] = useTurned();
   const marks = useMemo(() => links.filter(({ id }) => handMade.has(id)), [links, handMade]);
   if (!book || marks.length === 0) return null;
   const picked = marks.filter(({ id }) => !left.has(id));
-  const turn = ({ id }: Link) => {
-    const next = new Set(left);
-    if (!next.delete(id)) next.add(id);
-    setLeft(next);
-  };
   const make = async () => {
     close();
     await openBook().bulk.repair({
@@ -45,7 +40,7 @@ export function HandMadeNotes({ close }: { close(): void }) {
                 type="checkbox"
                 className="mt-1 accent-amber"
                 checked={!left.has(mark.id)}
-                onChange={() => turn(mark)}
+                onChange={() => turn(mark.id)}
               />
               <span className="font-text">
                 {endOf(mark.before)}

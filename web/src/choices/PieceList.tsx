@@ -1,5 +1,3 @@
-import { useState } from 'react';
-
 /** Something that was typed by hand and can be made real. */
 export interface Piece {
   key: string;
@@ -10,17 +8,6 @@ export interface Piece {
   about: string;
   becomes: string;
   sureness: string;
-}
-
-/** What the author has ticked otherwise than it was at first. */
-export function useTurned(): [ReadonlySet<string>, (key: string) => void] {
-  const [turned, setTurned] = useState<ReadonlySet<string>>(new Set());
-  const turn = (key: string) => {
-    const next = new Set(turned);
-    if (!next.delete(key)) next.add(key);
-    setTurned(next);
-  };
-  return [turned, turn];
 }
 
 /** Pieces that were typed by hand, each with a tick. */

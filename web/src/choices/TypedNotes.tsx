@@ -4,7 +4,8 @@ import { useEffect, useState } from 'react';
 import { openBook } from '../book/open-book.js';
 import { useBook } from '../book/store.js';
 import { HandMade } from './HandMade.js';
-import { PieceList, useTurned } from './PieceList.js';
+import { useTurned } from '../parts/use-turned.js';
+import { PieceList } from './PieceList.js';
 
 /** Numbers typed as marks of notes, with remarks of these numbers in a list: to be looked through and made real in one step. */
 export function TypedNotes({ close }: { close(): void }) {

@@ -10,6 +10,7 @@ import { goToSpot } from '../editor/going/visited.js';
 import { DialogFoot } from '../parts/DialogFoot.js';
 import { FirstPage } from '../parts/FirstPage.js';
 import { useOnce } from '../parts/use-once.js';
+import { useTurned } from '../parts/use-turned.js';
 
 /** Labels such as “C1” or “Appendix 3” in the text, matched with the files that are called so and linked in one go. */
 export function FileLabels({ files, unused }: { files: readonly ShelfFile[]; unused: readonly ShelfFile[] }) {
@@ -50,7 +51,7 @@ function Labels({
 }) {
   const [labels, setLabels] = useState<FileLabel[] | null>(null);
   /** Where the author has chosen otherwise: what is ticked, and which file of several. */
-  const [turned, setTurned] = useState<ReadonlySet<string>>(new Set());
+  const [turned, turn] = useTurned();
   const [chosen, setChosen] = useState<ReadonlyMap<string, string>>(new Map());
   useEffect(() => {
     let isWanted = true;
@@ -73,11 +74,6 @@ function Labels({
   const making = useOnce(async () => {
     if (await openBook().bulk.linkLabels({ labels: taken })) close();
   });
-  const turn = (keys: readonly string[]) => {
-    const next = new Set(turned);
-    for (const key of keys) if (!next.delete(key)) next.add(key);
-    setTurned(next);
-  };
   const led = new Set(taken.map(({ enclosure }) => enclosure));
   return (
     <>
@@ -162,7 +158,7 @@ function LabelEntry({
   files: readonly ShelfFile[];
   file: string;
   isTaken(mention: string): boolean;
-  turn(keys: readonly string[]): void;
+  turn(...keys: string[]): void;
   choose(file: string): void;
 }) {
   const chapters = useBook((store) => store.book?.chapters);
@@ -181,7 +177,9 @@ function LabelEntry({
             className="accent-amber"
             checked={taken.length === keys.length}
             ref={(box) => void (box && (box.indeterminate = isPart))}
-            onChange={() => turn(taken.length === keys.length ? keys : keys.filter((key) => !isTaken(key)))}
+            onChange={() =>
+              turn(...(taken.length === keys.length ? keys : keys.filter((key) => !isTaken(key))))
+            }
           />
           <span className="font-semibold">{words}</span>
           <span className="text-sm text-soft">{times(keys.length)} in the text</span>
@@ -211,7 +209,7 @@ function LabelEntry({
                       type="checkbox"
                       className="mt-1 shrink-0 accent-amber"
                       checked={isTaken(keyOf(mention))}
-                      onChange={() => turn([keyOf(mention)])}
+                      onChange={() => turn(keyOf(mention))}
                     />
                     <span className="font-text">
                       {mention.before}

@@ -25,6 +25,7 @@ import { useEditor } from '../editor/state/store.js';
 import { Findings } from '../findings/FindingLine.js';
 import { VerdictLine } from '../findings/VerdictLine.js';
 import { entryOf, readEntry, spotIn, type DestinationEntry } from '../leads-to/destination-entry.js';
+import { canLead } from '../leads-to/can-lead.js';
 import { LeadsTo, takesFiles } from '../leads-to/LeadsTo.js';
 import { BoxFields, FrameFields } from './AreaFields.js';
 import { useFirstField, whatDiffers } from './slip-parts.js';
@@ -86,7 +87,7 @@ export function AreaSlip({ view, area, box, asked }: AreaSlipProps) {
     stored,
     isNew: !area,
     kept: area ? null : { ...stored, ...useOpenArea.getState().values, box },
-    faultsIn: ({ to }) => (readEntry(to).destination ? [] : ['to']),
+    faultsIn: ({ to }) => (canLead(to) ? [] : ['to']),
     write,
     keep(values) {
       drop();

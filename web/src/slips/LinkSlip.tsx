@@ -9,13 +9,14 @@ import { orderAt, wordsAt } from '../book/said.js';
 import { useBook } from '../book/store.js';
 import { OwnLook } from '../choices/OwnLook.js';
 import { changeLink, makeLink, repairLink } from '../editor/changes/change-links.js';
-import { isThere, withSpot } from '../editor/changes/name-spot.js';
+import { withSpot } from '../editor/changes/name-spot.js';
 import { putReference, type Reading } from '../editor/changes/change-references.js';
 import type { Draft } from '../editor/state/kept-drafts.js';
 import { useEditor } from '../editor/state/store.js';
 import { Findings } from '../findings/FindingLine.js';
 import { VerdictLine } from '../findings/VerdictLine.js';
 import { readEntry, spotIn, type DestinationEntry } from '../leads-to/destination-entry.js';
+import { canLead } from '../leads-to/can-lead.js';
 import { LeadsTo, takesFiles } from '../leads-to/LeadsTo.js';
 import { ReadsField } from '../leads-to/ReadsField.js';
 import { TitleOffer } from '../leads-to/TitleOffer.js';
@@ -84,9 +85,8 @@ export function LinkSlip({ link, reading: stored, draft, asked, words, ...host }
     isNew: draft !== null,
     kept: draft?.values as LinkValues | null | undefined,
     faultsIn: (values) => {
-      const { destination, said } = readingIn(values);
-      const spot = spotIn(values.to);
-      if (!destination || (spot && !isThere(spot))) return ['to'];
+      if (!canLead(values.to)) return ['to'];
+      const { said } = readingIn(values);
       return draft && wordsOf(values, said, names) === '' ? ['text'] : [];
     },
     write,

@@ -5,6 +5,7 @@ import { useBook } from '../book/store.js';
 import { changeFigure, toWordsBelow } from '../editor/changes/change-figures.js';
 import { mint } from '../editor/state/mint.js';
 import { entryOf, readEntry, spotIn, type DestinationEntry } from '../leads-to/destination-entry.js';
+import { canLead } from '../leads-to/can-lead.js';
 import { LeadsTo, takesFiles } from '../leads-to/LeadsTo.js';
 import { SeverityMark } from '../parts/SeverityMark.js';
 import { PictureParts, WholeLinkButtons } from './PictureParts.js';
@@ -64,7 +65,7 @@ export function PictureSlip({ view, node, position, asked }: NodeSlipProps) {
       hoverNote: link?.hoverNote ?? '',
     },
     // A link of the whole picture is taken away by its own button, not by an empty field.
-    faultsIn: ({ to }) => (!readEntry(to).destination && (link || to.typed.trim() !== '') ? ['to'] : []),
+    faultsIn: ({ to }) => (!canLead(to) && (link || to.typed.trim() !== '') ? ['to'] : []),
     write,
     ...closing(view),
     toFault: () => field.current?.focus(),

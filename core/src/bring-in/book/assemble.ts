@@ -104,7 +104,6 @@ const tellIn = (tally: Tally) => (what: Fitted) => {
   tally.add(LEFT_OUT.has(what) ? 'leftOut' : 'changed', things, why);
 };
 
-/** @throws BringInError for a chapter that could not be saved again */
 /** A chapter begins a page by itself, and so does a heading of the first level where there are pages. */
 function beginChapter(transform: Transform): void {
   transform.doc.forEach((node, at) => {
@@ -113,6 +112,7 @@ function beginChapter(transform: Transform): void {
   });
 }
 
+/** @throws BringInError for a chapter that could not be saved again */
 function refuseTooLarge(doc: Node, title: string): void {
   const fault = faultInBounds(doc);
   if (fault)

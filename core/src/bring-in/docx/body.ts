@@ -2,7 +2,7 @@ import { isTag, type ChildNode, type Element } from 'domhandler';
 import { textContent } from 'domutils';
 import { primaryOf } from '../../language/index.js';
 import type { Block } from '../page/blocks.js';
-import { nested, roomNamed } from '../page/blocks.js';
+import { nested, roomOf } from '../page/blocks.js';
 import { below, childNamed, element, inside, put, words } from '../page/elements.js';
 import { composedOf } from '../page/composed.js';
 import { Line } from '../page/line.js';
@@ -106,7 +106,7 @@ export class Body {
     if (tag === 'computed') return [];
     if (tag === 'quotation') return [{ element: element('blockquote', {}, apart()) }];
     if (tag === 'meaning') return [{ element: element('dd', {}, apart()), within: 'dl' }];
-    const room = roomNamed(tag, apart);
+    const room = roomOf(tag, apart);
     if (room) return [{ element: room }];
     if (tag === 'apart') return apart().map((one) => ({ element: one }));
     const level = /^item (\d+)$/.exec(tag)?.[1];

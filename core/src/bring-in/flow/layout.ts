@@ -1,7 +1,8 @@
 import { generate, parse, walk, type Rule } from 'css-tree';
 import { isTag, type ChildNode, type Element } from 'domhandler';
 import type { Node } from 'prosemirror-model';
-import { CREDIT, NEW_PAGE } from '../../manuscript/index.js';
+import { elementRule, fitting, type ElementRule } from './link-styles.js';
+import { canBeginPage, CREDIT, NEW_PAGE } from '../../manuscript/index.js';
 
 const classes = ({ attribs }: Element): string[] => attribs.class?.split(/\s+/) ?? [];
 
@@ -18,7 +19,7 @@ const SIMPLE = /^([a-z][a-z0-9]*)?((?:\.[\w-]+)*)$/i;
 
 /** What begins a page by the rules for single elements in some style sheets; what can't be read says nothing. */
 export function pageBreaksIn(sheets: readonly string[]): PageBreaks {
-  const rules: { tag: string; classes: string[] }[] = [];
+  const rules: ElementRule[] = [];
   for (const sheet of sheets) {
     // Most say nothing of pages.
     if (!/break-before/i.test(sheet)) continue;
@@ -28,15 +29,10 @@ export function pageBreaksIn(sheets: readonly string[]): PageBreaks {
       continue;
     }
   }
-  return (element) => {
-    const own = new Set(classes(element));
-    return rules.some(
-      (rule) => (rule.tag === '' || rule.tag === element.name) && rule.classes.every((name) => own.has(name)),
-    );
-  };
+  return rules.length === 0 ? () => false : (element) => rules.some(fitting(element));
 }
 
-function selectorsOf({ prelude, block }: Rule): { tag: string; classes: string[] }[] {
+function selectorsOf({ prelude, block }: Rule): ElementRule[] {
   let begins = false;
   walk(block, {
     visit: 'Declaration',
@@ -49,9 +45,7 @@ function selectorsOf({ prelude, block }: Rule): { tag: string; classes: string[]
     .split(',')
     .flatMap((selector) => {
       const [, tag = '', names = ''] = SIMPLE.exec(selector.trim()) ?? [];
-      return tag + names === ''
-        ? []
-        : [{ tag: tag.toLowerCase(), classes: names.split('.').filter(Boolean) }];
+      return tag + names === '' ? [] : [elementRule(tag, names)];
     });
 }
 
@@ -63,12 +57,10 @@ function isBeginning(element: Element, breaks: PageBreaks): boolean {
   return said !== undefined || classes(element).includes(NEW_PAGE) || breaks(element);
 }
 
-const BEGINNERS = new Set(['heading', 'paragraph', 'figure']);
-
 /** The blocks that an element became; the first of them begins a page where the element does. */
 export function beginningPage(element: Element, blocks: Node[], breaks: PageBreaks): Node[] {
   const [first, ...rest] = blocks;
-  if (!first || !BEGINNERS.has(first.type.name) || !isBeginning(element, breaks)) return blocks;
+  if (!first || !canBeginPage(first) || !isBeginning(element, breaks)) return blocks;
   return [first.type.create({ ...first.attrs, newPage: true }, first.content, first.marks), ...rest];
 }
 

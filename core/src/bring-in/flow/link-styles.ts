@@ -72,11 +72,29 @@ const SIMPLE = /^(a|span|font)?((?:\.[\w-]+)*)(#[\w-]+)?(?::link|:any-link)?$/i;
 /** How links look when they are pointed at, visited or focused. */
 const STATES = /:(?:visited|hover|focus|active|focus-visible)/i;
 
-interface StyleRule {
-  tag: string;
-  classes: string[];
-  id: string;
+interface StyleRule extends ElementRule {
   said: StyleSaid;
+}
+
+/** Which elements a rule is for: empty parts are for any. */
+export interface ElementRule {
+  tag: string;
+  classes: readonly string[];
+  id: string;
+}
+
+/** What a selector of one element says: its tag, its classes and its id as they are written. */
+export const elementRule = (tag = '', classes = '', id = ''): ElementRule => ({
+  tag: tag.toLowerCase(),
+  classes: classes.split('.').filter(Boolean),
+  id: id.slice(1),
+});
+
+/** Says of rules whether they are for an element. */
+export function fitting({ name, attribs }: Element): (rule: ElementRule) => boolean {
+  const own = new Set(attribs.class?.split(/\s+/));
+  return ({ tag, classes, id }) =>
+    (tag === '' || tag === name) && (id === '' || id === attribs.id) && classes.every((one) => own.has(one));
 }
 
 /** The style sheets that a page has in itself. */
@@ -109,12 +127,7 @@ export function stylesOfPage(document: Document, tally: Tally): LinkStyles {
             );
           const [, tag = '', classes = '', id = ''] = SIMPLE.exec(selector.trim()) ?? [];
           if (tag + classes + id === '' || Object.keys(said).length === 0) continue;
-          rules.push({
-            tag: tag.toLowerCase(),
-            classes: classes.split('.').filter(Boolean),
-            id: id.slice(1),
-            said,
-          });
+          rules.push({ ...elementRule(tag, classes, id), said });
         }
       },
     });
@@ -129,20 +142,8 @@ export function stylesOfPage(document: Document, tally: Tally): LinkStyles {
     tally.add('changed', 'styles of links', 'the page had a ground of its own, so colours are not kept');
   return {
     hasGround,
-    of({ name, attribs }) {
-      const own = new Set(attribs.class?.split(/\s+/));
-      return Object.assign(
-        {},
-        ...rules
-          .filter(
-            ({ tag, classes, id }) =>
-              (tag === '' || tag === name) &&
-              (id === '' || id === attribs.id) &&
-              classes.every((one) => own.has(one)),
-          )
-          .map(({ said }) => said),
-      ) as StyleSaid;
-    },
+    of: (element) =>
+      Object.assign({}, ...rules.filter(fitting(element)).map(({ said }) => said)) as StyleSaid,
   };
 }
 

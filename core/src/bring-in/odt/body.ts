@@ -2,7 +2,7 @@ import { isTag, isText, type ChildNode, type Element } from 'domhandler';
 import { getElementsByTagName, removeElement, textContent } from 'domutils';
 import { primaryOf } from '../../language/index.js';
 import type { Tally } from '../book/report.js';
-import { nested, roomNamed, type Block } from '../page/blocks.js';
+import { nested, roomOf, type Block } from '../page/blocks.js';
 import { childNamed, element, inside, put, words } from '../page/elements.js';
 import { remarkParagraphs } from '../page/remark.js';
 import { composedOf } from '../page/composed.js';
@@ -94,7 +94,7 @@ export class Body {
   /** What a section or a frame holds whose name says what it is, since no style of paragraphs does (`publish/odt`); `null` for any other. */
   #telling(name: string, content: Element): Block[] | null {
     const kind = /^(computed|quotation|meaning|apart) \d+$/.exec(name)?.[1];
-    const room = roomNamed(name.replace(/ \d+$/, ''), () => new Body(this.written).read(content));
+    const room = roomOf(name.replace(/ \d+$/, ''), () => new Body(this.written).read(content));
     if (room) return [{ element: room }];
     if (kind === undefined) return null;
     if (kind === 'computed') return [];

@@ -1,6 +1,6 @@
 import type { Element } from 'domhandler';
 import { textContent } from 'domutils';
-import { CREDIT } from '../../manuscript/index.js';
+import { CREDIT, roomClass, roomNamed } from '../../manuscript/index.js';
 import { element, inside, put } from './elements.js';
 
 /** The item of a list that a paragraph is. */
@@ -127,11 +127,11 @@ function credited(before: Block, { element: { children } }: Block): boolean {
 }
 
 /** Room to write, as the name of a part tells it (`publish/docx`, `publish/odt`); `null` for any other. */
-export function roomNamed(name: string, content: () => Element[]): Element | null {
-  const [, height, ruled] = /^room (\d+)( ruled)?$/.exec(name) ?? [];
-  return height === undefined
-    ? null
-    : element('div', { 'data-room': height, class: ruled ? 'room ruled' : 'room' }, content());
+export function roomOf(name: string, content: () => Element[]): Element | null {
+  const room = roomNamed(name);
+  return (
+    room && element('div', { 'data-room': String(room.height), class: roomClass(room.ruled) }, content())
+  );
 }
 
 const hasCaption = (table: Element): boolean => inside(table).some(({ name }) => name === 'caption');

@@ -1,13 +1,12 @@
 import type { Mark, Node } from 'prosemirror-model';
 import { directionOf, directionOfWords, phrases } from '../../language/index.js';
 import {
-  RULED,
-  roomLines,
   attrsOf,
   beginsPage,
-  figureParts,
+  BETWEEN_RETURNS,
   composedOf,
   CONTENTS,
+  figureParts,
   idOf,
   linkMark,
   noteMarkOf,
@@ -19,13 +18,15 @@ import {
   type LinkAttrs,
   type Matter,
   type ReadChapter,
+  roomName,
+  roomRows,
   rowsOf,
   tableCaption,
 } from '../../manuscript/index.js';
 import { PICTURE_EXTENSIONS, targetIn, type Edition } from '../edition/edition.js';
 import { MarkedPlaces } from '../edition/marked-places.js';
 import { shownSize } from '../edition/picture-width.js';
-import { BETWEEN_RETURNS, isReturnLine } from '../edition/return-lines.js';
+import { isReturnLine } from '../edition/return-lines.js';
 import {
   areaWords,
   bookLines,
@@ -323,14 +324,14 @@ export class DocumentWriter {
 
   /** Room to write: a paragraph of its height, or one for each ruled line. */
   #room(node: Node): string {
-    const { height, ruled } = attrsOf.room(node);
+    const room = attrsOf.room(node);
     this.#places.wait(idOf(node));
-    const count = ruled ? roomLines(height) : 1;
-    const exactly = `<w:spacing w:before="0" w:after="0" w:line="${Math.round(((ruled ? RULED : height) * 1440) / 25.4)}" w:lineRule="exact"/>`;
+    const { count, high } = roomRows(room);
+    const exactly = `<w:spacing w:before="0" w:after="0" w:line="${Math.round((high * 1440) / 25.4)}" w:lineRule="exact"/>`;
     const written = Array.from({ length: count }, () =>
-      this.#paragraph(ruled ? 'RoomRuled' : 'Room', '', exactly),
+      this.#paragraph(room.ruled ? 'RoomRuled' : 'Room', '', exactly),
     );
-    return tagged(`room ${height}${ruled ? ' ruled' : ''}`, written.join(''));
+    return tagged(roomName(room), written.join(''));
   }
 
   /** A caption with its number as a field; what leads to the thing leads to its label. */

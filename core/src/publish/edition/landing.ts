@@ -1,6 +1,7 @@
 import type { Node } from 'prosemirror-model';
 import { phrases } from '../../language/index.js';
 import {
+  BETWEEN_RETURNS,
   CONTENTS,
   idOf,
   noteMarkOf,
@@ -10,7 +11,6 @@ import {
   type Format,
 } from '../../manuscript/index.js';
 import type { Edition } from './edition.js';
-import { BETWEEN_RETURNS } from './return-lines.js';
 
 /** Longest piece of a text that tells where a link lands, in UTF-16 units. */
 const LENGTH = 40;

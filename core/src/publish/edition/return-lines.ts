@@ -1,5 +1,5 @@
 import type { Node } from 'prosemirror-model';
-import { idOf, linksOfLine, schema, type ReturnLine } from '../../manuscript/index.js';
+import { BETWEEN_RETURNS, idOf, linksOfLine, schema, type ReturnLine } from '../../manuscript/index.js';
 
 /** A chapter with its computed return links: each line as a paragraph where it stands. */
 export function withReturnLines(doc: Node, lines: ReadonlyMap<number, ReturnLine>): Node {
@@ -20,9 +20,6 @@ export function withReturnLines(doc: Node, lines: ReadonlyMap<number, ReturnLine
 /** True for a line of return links that was computed. */
 export const isReturnLine = (node: Node): boolean =>
   node.firstChild?.type.name === 'return_link' && /-return-\d+$/.test(idOf(node.firstChild) ?? '');
-
-/** Between two return links of one line. */
-export const BETWEEN_RETURNS = ' · ';
 
 const paragraphOf = (line: ReturnLine): Node =>
   schema.node(

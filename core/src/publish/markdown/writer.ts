@@ -2,8 +2,9 @@ import type { Mark, Node } from 'prosemirror-model';
 import { readFormula } from '../../cleaning/index.js';
 import { phrases } from '../../language/index.js';
 import {
-  CREDIT,
   attrsOf,
+  BETWEEN_RETURNS,
+  CREDIT,
   figureParts,
   CONTENTS,
   idOf,
@@ -12,6 +13,7 @@ import {
   TOP,
   type LinkAttrs,
   type ReadChapter,
+  roomClass,
   rowsOf,
   SMALL_CAPITALS,
   tableCaption,
@@ -19,7 +21,7 @@ import {
 import { PICTURE_EXTENSIONS, targetIn, type Edition } from '../edition/edition.js';
 import { inlineTree, type InlineTree } from '../edition/inline-tree.js';
 import { MarkedPlaces } from '../edition/marked-places.js';
-import { BETWEEN_RETURNS, isReturnLine } from '../edition/return-lines.js';
+import { isReturnLine } from '../edition/return-lines.js';
 import {
   areaWords,
   bookLines,
@@ -107,7 +109,7 @@ export class MarkdownWriter {
       case 'room': {
         const { height, ruled } = attrsOf.room(node);
         this.#places.wait(idOf(node));
-        return `${this.#waitingBlock()}<div class="room${ruled ? ' ruled' : ''}" data-room="${height}"></div>`;
+        return `${this.#waitingBlock()}<div class="${roomClass(ruled)}" data-room="${height}"></div>`;
       }
       case 'figure':
         return this.#figure(node);

@@ -1,6 +1,5 @@
-import { SMALL_CAPITALS } from '../../manuscript/index.js';
 import type { Edition } from '../edition/edition.js';
-import { CREDIT, NEW_PAGE, RULED } from '../../manuscript/index.js';
+import { CREDIT, NEW_PAGE, RULED, SMALL_CAPITALS } from '../../manuscript/index.js';
 import { linkStyles, looksOf } from './looks.js';
 
 /** What the text of a book looks like, in an e-book and on a web page. */

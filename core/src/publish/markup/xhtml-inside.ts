@@ -1,7 +1,6 @@
 import type { Node } from 'prosemirror-model';
 import { phrases } from '../../language/index.js';
-import { attrsOf, noteMarkOf, type Note } from '../../manuscript/index.js';
-import { BETWEEN_RETURNS } from '../edition/return-lines.js';
+import { attrsOf, BETWEEN_RETURNS, noteMarkOf, type Note } from '../../manuscript/index.js';
 import { contentsLines } from '../edition/said.js';
 import type { PageContext } from './page-context.js';
 import { lookClass } from './looks.js';

@@ -4,12 +4,13 @@ import type { Destination } from '../../destination/index.js';
 import { readFormula } from '../../cleaning/index.js';
 import { fileTold, nameInFile, windowTold } from '../../reader/index.js';
 import {
-  CREDIT,
-  NEW_PAGE,
-  roomLines,
   attrsOf,
   beginsPage,
+  CREDIT,
   figureParts,
+  NEW_PAGE,
+  roomClass,
+  roomLines,
   saidOfPicture,
   SMALL_CAPITALS,
   spans,
@@ -137,7 +138,7 @@ const writers: Record<string, Write> = {
       'div',
       {
         id: page.once(id),
-        class: ruled ? 'room ruled' : 'room',
+        class: roomClass(ruled),
         style: `height: ${height}mm`,
         'data-room': String(height),
       },
@@ -152,9 +153,7 @@ const pageClass = (node: Node): string | null => (beginsPage(node) ? NEW_PAGE : 
 function wordsBelow(figure: Node, page: PageContext): string {
   const { caption, credit } = figureParts(figure);
   if (!caption && !credit) return '';
-  const words = caption
-    ? numberOf(figure.attrs.id, { ...page, captionOf: figure.attrs.id }, ' ') + content(caption, page)
-    : '';
+  const words = caption ? numberOf(figure.attrs.id, page, ' ') + content(caption, page) : '';
   const below = credit
     ? element('div', { class: CREDIT, dir: otherDirection(credit, page.edition) }, content(credit, page))
     : '';

@@ -2,10 +2,9 @@ import type { Mark, Node } from 'prosemirror-model';
 import { readFormula } from '../../cleaning/index.js';
 import { phrases } from '../../language/index.js';
 import {
-  RULED,
-  roomLines,
   attrsOf,
   beginsPage,
+  BETWEEN_RETURNS,
   figureParts,
   type LinkLook,
   composedOf,
@@ -18,6 +17,8 @@ import {
   type LinkAttrs,
   type Matter,
   type ReadChapter,
+  roomName,
+  roomRows,
   rowsOf,
   tableCaption,
 } from '../../manuscript/index.js';
@@ -25,7 +26,7 @@ import { PICTURE_EXTENSIONS, targetIn, type Edition } from '../edition/edition.j
 import { inlineTree, type InlineTree } from '../edition/inline-tree.js';
 import { MarkedPlaces } from '../edition/marked-places.js';
 import { shownSize } from '../edition/picture-width.js';
-import { BETWEEN_RETURNS, isReturnLine } from '../edition/return-lines.js';
+import { isReturnLine } from '../edition/return-lines.js';
 import {
   areaWords,
   bookLines,
@@ -318,14 +319,15 @@ export class TextWriter {
 
   /** Room to write: a paragraph of its height, or one for each ruled line. */
   #room(node: Node, inFrame: boolean): string {
-    const { height, ruled } = attrsOf.room(node);
+    const room = attrsOf.room(node);
     this.#places.wait(idOf(node));
-    const properties = `fo:margin-top="0cm" fo:margin-bottom="0cm" fo:line-height="${(ruled ? RULED : height) / 10}cm"`;
-    const style = this.#paragraphStyle(ruled ? 'Room Ruled' : 'Room', properties);
-    const written = Array.from({ length: ruled ? roomLines(height) : 1 }, () =>
+    const { count, high } = roomRows(room);
+    const properties = `fo:margin-top="0cm" fo:margin-bottom="0cm" fo:line-height="${high / 10}cm"`;
+    const style = this.#paragraphStyle(room.ruled ? 'Room Ruled' : 'Room', properties);
+    const written = Array.from({ length: count }, () =>
       element('text:p', { 'text:style-name': style }, this.#heldByWaiting('')),
     );
-    return this.#boxed(`room ${height}${ruled ? ' ruled' : ''}`, written.join(''), inFrame);
+    return this.#boxed(roomName(room), written.join(''), inFrame);
   }
 
   #linkedPicture(link: FigureLink | null, picture: string): string {

@@ -1,13 +1,13 @@
 import type { Node } from 'prosemirror-model';
 import { phrases } from '../../language/index.js';
 import {
-  RULED,
-  roomLines,
   attrsOf,
   beginsPage,
   figureParts,
   linksOnFigure,
+  roomLines,
   rowsOf,
+  RULED,
   tableCaption,
   wordsOf,
   type Note,

@@ -1,12 +1,10 @@
-import { beginsPage, schema } from '@vennet/core/manuscript';
+import { beginsPage, canBeginPage, schema } from '@vennet/core/manuscript';
 import { closeHistory } from 'prosemirror-history';
 import { NodeSelection, type Command, type EditorState } from 'prosemirror-state';
 import { useNotices } from '../../parts/notices.js';
 import { mint } from '../state/mint.js';
 import { askForSlip } from '../state/slip.js';
-import { putBlock } from './put-block.js';
-
-const BEGINNERS = new Set(['heading', 'paragraph', 'figure']);
+import { lineAfter, putBlock } from './put-block.js';
 
 /** The block at the caret that can begin a page: one of the chapter's own, within no other. */
 function blockAt({ selection, doc }: EditorState): { at: number; isOn: boolean } | null {
@@ -14,7 +12,7 @@ function blockAt({ selection, doc }: EditorState): { at: number; isOn: boolean }
   const at = $from.depth === 0 ? $from.pos : $from.before(1);
   const node = doc.nodeAt(at);
   // The first one begins its page by the chapter.
-  return node && at > 0 && BEGINNERS.has(node.type.name) ? { at, isOn: beginsPage(node) } : null;
+  return node && at > 0 && canBeginPage(node) ? { at, isOn: beginsPage(node) } : null;
 }
 
 /** True where the block at the caret begins a page. */
@@ -39,7 +37,7 @@ export const insertRoom: Command = (state, dispatch) => {
   if (!dispatch) return true;
   const tr = closeHistory(state.tr);
   const at = putBlock(tr, $from, schema.nodes.room.create({ id: mint() }));
-  if (!tr.doc.nodeAt(at + 1)) tr.insert(at + 1, schema.nodes.paragraph.create());
+  lineAfter(tr, at + 1);
   dispatch(askForSlip(tr.setSelection(NodeSelection.create(tr.doc, at)).scrollIntoView()));
   return true;
 };

@@ -15,6 +15,11 @@ export function putBlock(tr: Transaction, $at: ResolvedPos, block: Node): number
   return after;
 }
 
+/** Where a block ends its text, a line is put after it, so that one can write there. */
+export function lineAfter(tr: Transaction, end: number): void {
+  if (tr.doc.resolve(end).nodeAfter === null) tr.insert(end, schema.nodes.paragraph.create());
+}
+
 function placeAfter($at: ResolvedPos, { type }: Node): number {
   for (let depth = $at.depth; depth > 0; depth--) {
     const index = $at.indexAfter(depth - 1);

@@ -3,7 +3,7 @@ import { closeHistory } from 'prosemirror-history';
 import type { Node } from 'prosemirror-model';
 import { Selection, TextSelection, type Command, type EditorState } from 'prosemirror-state';
 import { goToNextCell, isInTable, selectedRect, TableMap } from 'prosemirror-tables';
-import { putBlock } from './put-block.js';
+import { lineAfter, putBlock } from './put-block.js';
 import { mint } from '../state/mint.js';
 
 const { nodes } = schema;
@@ -42,8 +42,7 @@ export const insertTable =
     const tr = closeHistory(state.tr);
     const from = putBlock(tr, state.selection.$from, made);
     // What is written after a table has a place to stand.
-    const end = from + made.nodeSize;
-    if (tr.doc.resolve(end).nodeAfter === null) tr.insert(end, nodes.paragraph.create());
+    lineAfter(tr, from + made.nodeSize);
     const cells = from + 1 + (caption === '' ? 0 : made.firstChild!.nodeSize);
     tr.setSelection(Selection.near(tr.doc.resolve(cells + 1)));
     dispatch?.(tr.scrollIntoView());

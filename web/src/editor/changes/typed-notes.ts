@@ -7,7 +7,7 @@ import { askForStructure } from '../state/asked-structure.js';
 const KNOWN_AFTER = 400;
 
 /** Numbers that may be marks of notes. */
-const MARKS = /\[\d{1,4}\]|\(\d{1,3}\)|[¹²³⁴-⁹]|\b\d{1,4}\b/u;
+const MARKS = /[¹²³⁴-⁹]|\b\d{1,4}\b/u;
 
 /** After something was pasted: tells of notes that came as typed numbers, and offers to make real ones of them. */
 export function tellOfTypedNotes(pasted: string): void {

@@ -1,5 +1,5 @@
-import { flatText, idOf, itemNumber, schema } from '@vennet/core/manuscript';
-import { itemSpot, spotOfWords, trimmedEnds } from '@vennet/core/repair';
+import { flatText, idOf, schema } from '@vennet/core/manuscript';
+import { itemSpot, numberedItemAt, spotOfWords, trimmedEnds } from '@vennet/core/repair';
 import type { Node, ResolvedPos } from 'prosemirror-model';
 import { Plugin, TextSelection } from 'prosemirror-state';
 import type { EditorView } from 'prosemirror-view';
@@ -56,7 +56,7 @@ function targetAt(view: EditorView, chapter: string, one: number, other: number)
   }
   const named = nameAt($from, doc.nodeAt(from));
   if (named) return { place: named };
-  const item = itemAt($from);
+  const item = numberedItemAt($from);
   if (item) {
     const { at, node, number } = item;
     return { spot: spotToName(itemSpot(chapter, node, at, number)) };
@@ -84,17 +84,9 @@ function nameAt($at: ResolvedPos, here: Node | null): string | null {
     const { type } = $at.node(depth);
     if (type.name === 'heading') return idOf($at.node(depth));
     if (type.name === 'caption' || type.name === 'table_caption') return idOf($at.node(depth - 1));
-    if (type.name === 'list_item' && itemAt($at)) return idOf($at.node(depth));
+    if (type.name === 'list_item' && numberedItemAt($at)) return idOf($at.node(depth));
   }
   return null;
-}
-
-/** The item of a numbered list in whose first line a position is. */
-function itemAt($at: ResolvedPos): { node: Node; at: number; number: string } | null {
-  const depth = $at.depth - 1;
-  if (depth < 1 || $at.node(depth).type.name !== 'list_item' || $at.index(depth) !== 0) return null;
-  const number = itemNumber($at.node(depth - 1), $at.index(depth - 1));
-  return number === '' ? null : { node: $at.node(depth), at: $at.before(depth), number };
 }
 
 function spanOf(doc: Node, from: number, to: number): { from: number; to: number } | null {

@@ -1,4 +1,5 @@
 import {
+  BETWEEN_RETURNS,
   linksOfLine,
   listsIn,
   orderOf,
@@ -43,8 +44,11 @@ export function returnLinesShown(chapter: string): Plugin {
   });
 }
 
-/** What the ways back depend on beside the text. */
-const keyOf = ({ contents, book, places }: BookStore) => [contents, book?.structure.returns, places];
+/** What the ways back depend on beside the text; what leads to sections only where ways back to there are wanted. */
+const keyOf = ({ contents, book, links }: BookStore) => {
+  const returns = book?.structure.returns;
+  return [contents, returns, returns?.after && returns.to.includes('origin') ? links : null];
+};
 
 /** A change of blocks may end a section elsewhere; typing within one does not. */
 const mayMove = ({ doc, before, docChanged }: Transaction): boolean =>
@@ -72,7 +76,7 @@ function show(doc: Node, chapter: string): DecorationSet {
   const lists = returnLists(contents, listsOfBook(doc, chapter));
   const lines = returnLines(doc, book.structure, lists, sectionsLedTo());
   const drawn = [...lines].map(([at, line]) => {
-    const words = linksOfLine(line).map(returnWords).join(' · ');
+    const words = linksOfLine(line).map(returnWords).join(BETWEEN_RETURNS);
     return Decoration.widget(at, () => element(words), {
       side: -1,
       key: `${at} ${words}`,
