@@ -4,7 +4,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { needNpmPackages, needPackages, root, say } from './setup.mjs';
+import { chromium, needEither, needNpmPackages, needPackages, root, say } from './setup.mjs';
 
 /** What each part is made of, and what has to be on the machine for it. */
 const PARTS = {
@@ -12,7 +12,7 @@ const PARTS = {
   server: { jest: ['world', 'server'], packages: ['mariadb-server', 'epubcheck', 'qpdf', 'poppler-utils'] },
   web: {
     jest: [],
-    packages: ['mariadb-server', 'chromium', 'epubcheck', 'qpdf', 'poppler-utils'],
+    packages: ['mariadb-server', 'epubcheck', 'qpdf', 'poppler-utils'],
     playwright: true,
   },
 };
@@ -20,6 +20,7 @@ const PARTS = {
 const [wanted] = process.argv.slice(2);
 const parts = wanted ? [PARTS[wanted]] : Object.values(PARTS);
 needPackages(...new Set(parts.flatMap(({ packages }) => packages)));
+if (parts.some(({ playwright }) => playwright)) needEither('chromium-headless-shell', 'chromium');
 needNpmPackages();
 
 const reports = mkdtempSync(join(tmpdir(), 'vennet-reports-'));
@@ -101,7 +102,7 @@ if (built && parts.some(({ playwright }) => playwright)) {
     'Interface tests',
     'npx',
     ['--no-install', 'playwright', 'test', '--config', 'e2e/playwright.config.ts'],
-    { PLAYWRIGHT_JSON_OUTPUT_NAME: playwright },
+    { PLAYWRIGHT_JSON_OUTPUT_NAME: playwright, VENNET_CHROMIUM: chromium() },
   );
   report(playwright, ({ stats, errors }) => [stats.expected, stats.unexpected + stats.flaky + errors.length]);
 }

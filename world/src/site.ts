@@ -1,12 +1,14 @@
 import type { IncomingMessage, ServerResponse } from 'node:http';
 
+type Body = string | Uint8Array;
+
 /** What a page of the stand-in world answers. */
 export type PageAnswer =
   | { kind: 'page'; title: string; ids: string[]; words: string[] }
   | { kind: 'redirect'; status: 301 | 302 | 303 | 307 | 308; location: string }
   | { kind: 'status'; status: number; title: string; retryAfter?: string }
   /** Any answer: its status, its headers (several of one name too) and its bytes. */
-  | { kind: 'made'; status: number; headers: [string, string][]; body: string | Uint8Array }
+  | { kind: 'made'; status: number; headers: [string, string][]; body: Body | (() => Body) }
   /** The very bytes of an answer, whatever they are; then the line is broken off, ended or held. */
   | { kind: 'raw'; bytes: string | Uint8Array; then: 'end' | 'reset' | 'hold' }
   /** What has to be done over time, or depends on what is asked. */
@@ -65,11 +67,11 @@ export const redirect = (status: 301 | 302 | 303 | 307 | 308, location: string):
 export const status = (code: number, title: string, retryAfter?: string): Page => ({
   answer: { kind: 'status', status: code, title, ...(retryAfter ? { retryAfter } : {}) },
 });
-/** An answer with these very bytes as its body. */
+/** An answer with these very bytes as its body; a large one is made only when it is asked for. */
 export const made = (
   code: number,
   headers: Record<string, string | string[]>,
-  body: string | Uint8Array = '',
+  body: Body | (() => Body) = '',
 ): Page => ({
   answer: {
     kind: 'made',
@@ -81,8 +83,11 @@ export const made = (
   },
 });
 /** A page of HTML as it is written. */
-export const html = (body: string, code = 200, headers: Record<string, string | string[]> = {}): Page =>
-  made(code, { 'content-type': 'text/html; charset=utf-8', ...headers }, body);
+export const html = (
+  body: string | (() => string),
+  code = 200,
+  headers: Record<string, string | string[]> = {},
+): Page => made(code, { 'content-type': 'text/html; charset=utf-8', ...headers }, body);
 export const raw = (bytes: string | Uint8Array, then: 'end' | 'reset' | 'hold' = 'end'): Page => ({
   answer: { kind: 'raw', bytes, then },
 });

@@ -181,7 +181,9 @@ function reply(request: IncomingMessage, response: ServerResponse, about: Asked)
       }
       case 'made': {
         const sent = about.visiting ? [...answer.headers, ...Object.entries(HARMLESS)] : answer.headers;
-        return void response.writeHead(answer.status, sent.flat()).end(answer.body);
+        return void response
+          .writeHead(answer.status, sent.flat())
+          .end(typeof answer.body === 'function' ? answer.body() : answer.body);
       }
       case 'raw': {
         const { socket } = request;

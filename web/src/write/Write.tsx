@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { Navigate, useParams, useSearchParams } from 'react-router';
+import { Navigate, useLocation, useParams, useSearchParams } from 'react-router';
 import { useBook } from '../book/store.js';
 import { ChapterEditor } from './ChapterEditor.js';
 import { ConflictChoice } from './ConflictChoice.js';
@@ -9,6 +9,7 @@ import { openBook } from '../book/open-book.js';
 /** The room for the text: the outline, the text, and the margin beside it. */
 export function Write() {
   const { chapter = '' } = useParams();
+  const { pathname } = useLocation();
   const book = useBook((state) => state.book);
   const places = useBook((state) => state.places);
   const [search] = useSearchParams();
@@ -17,6 +18,8 @@ export function Write() {
   if (!book) return null;
   const open = book.chapters.find(({ id }) => id === chapter);
   if (!open) {
+    // Somebody who has just gone to another chapter is not led away from it: its page is drawn a moment later.
+    if (pathname !== window.location.pathname) return null;
     const first = places.get(search.get('place') ?? '')?.chapter ?? book.chapters[0]?.id ?? '';
     return <Navigate to={`/books/${book.id}/write/${first}?${search}`} replace />;
   }

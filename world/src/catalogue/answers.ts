@@ -137,9 +137,7 @@ export const ANSWERS: readonly Behaviour[] = [
     'bomb',
     'sound',
     'a page that unpacks to 200 MB',
-    made(
-      200,
-      typed({ 'content-encoding': 'gzip' }),
+    made(200, typed({ 'content-encoding': 'gzip' }), () =>
       gzipSync(Buffer.concat([Buffer.from(ARTICLE), Buffer.alloc(200_000_000, 0x20)])),
     ),
   ),
@@ -278,7 +276,7 @@ export const ANSWERS: readonly Behaviour[] = [
     'one-line',
     'sound',
     '40 MB in one line',
-    made(200, typed(), document('The lamp', `<h1>The lamp</h1>${'lamp '.repeat(8_000_000)}`)),
+    made(200, typed(), () => document('The lamp', `<h1>The lamp</h1>${'lamp '.repeat(8_000_000)}`)),
   ),
   behaviour('cut-short', 'sound', 'ends before the length that was told, with the page', {
     '/page': raw(headOf(ARTICLE.length + 900) + ARTICLE),

@@ -410,7 +410,7 @@ export const PAGES: readonly Behaviour[] = [
     'spot-late',
     'sound',
     'a fragment after many others',
-    html(
+    html(() =>
       document(
         'Ids',
         `${Array.from({ length: 100_000 }, (_, index) => `<i id="n${index}"></i>`).join('')}<p>${TEXT.join(' ')}</p>`,
@@ -422,7 +422,7 @@ export const PAGES: readonly Behaviour[] = [
     'spot-too-late',
     'doubtful',
     'a page too long to be searched',
-    html(
+    html(() =>
       document(
         'Ids',
         `<p>${TEXT.join(' ')}</p>${Array.from({ length: 1_000_000 }, (_, index) => `<i id="n${index}"></i>`).join('')}`,
