@@ -608,6 +608,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/books/{id}/ground/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GroundController_file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/ground/pages/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GroundController_page"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/ground/search": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GroundController_search"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/books/bring-in": {
         parameters: {
             query?: never;
@@ -1154,6 +1202,8 @@ export interface components {
             author: string;
             language: string;
             chapters: number;
+            /** @description Of a book of pages, how many */
+            pages: number | null;
             words: number;
             links: number;
             /** Format: date-time */
@@ -1820,6 +1870,11 @@ export interface components {
             total: number;
             /** @description Why it failed, for the author */
             message: string;
+            /**
+             * @description What it failed for the want of
+             * @enum {string|null}
+             */
+            wants: "password" | null;
             /** @description The book that a bringing in has made */
             made: components["schemas"]["BookMadeDto"] | null;
         };
@@ -1866,6 +1921,30 @@ export interface components {
             travels?: "inside" | "beside" | "public";
             /** @description A web address; empty takes it away */
             address?: string;
+        };
+        PageTextDto: {
+            lines: {
+                x: number;
+                y: number;
+                width: number;
+                height: number;
+                text: string;
+            }[][];
+            pictures: {
+                x: number;
+                y: number;
+                width: number;
+                height: number;
+            }[];
+        };
+        PageHitDto: {
+            page: number;
+            /** @description The index of the line */
+            line: number;
+            from: number;
+            to: number;
+            /** @description The whole line */
+            text: string;
         };
         CarryOfferDto: {
             id: string;
@@ -2187,9 +2266,17 @@ export interface components {
             /** @description The same as words for a link */
             words: string;
         };
+        ExportChoicesDto: {
+            /**
+             * @description Of a book of pages: behind its old bytes, which stay as they are, or all of it anew
+             * @enum {string}
+             */
+            write?: "addition" | "anew";
+        };
         NewExportDto: {
             /** @enum {string} */
             format: "epub" | "pdf" | "web" | "docx" | "odt" | "markdown";
+            choices?: components["schemas"]["ExportChoicesDto"];
         };
         LostLinkDto: {
             id: string;
@@ -2206,7 +2293,7 @@ export interface components {
             foundText: string;
             where: string;
             /** @enum {string} */
-            change: "address" | "words" | "target";
+            change: "address" | "words" | "target" | "place";
         };
         ProofPartDto: {
             expected: number;
@@ -2292,6 +2379,24 @@ export interface components {
             /** @description The picture of the cover; without, it is drawn of the title */
             cover: string | null;
         };
+        GroundDto: {
+            sha256: string;
+            name: string;
+            /** @description In bytes */
+            size: number;
+            pages: number;
+            /** @description Its structure is tagged */
+            tagged: boolean;
+            signed: boolean;
+            /** @description What a signature lets be changed (ISO 32000-1, table 254) */
+            certified: number | null;
+            /** @description What its owner forbids */
+            forbidden: string[];
+            /** @description What opens it */
+            password: string | null;
+            /** @description Why nothing can be added behind its old bytes */
+            cannotAdd: string | null;
+        };
         SentBookDto: {
             id: string;
             title: string;
@@ -2314,6 +2419,7 @@ export interface components {
             look: components["schemas"]["LinkLookDto"];
             structure: components["schemas"]["StructureDto"];
             publication?: components["schemas"]["PublicationDto"];
+            ground?: components["schemas"]["GroundDto"];
             chapters: components["schemas"]["VersionedChapterDto"][];
             report: components["schemas"]["BringInReportDto"] | null;
             /** @description Where readers get the book */
@@ -2326,7 +2432,7 @@ export interface components {
         PlaceDto: {
             id: string;
             /** @enum {string} */
-            kind: "top" | "contents" | "chapter" | "heading" | "figure" | "table" | "bookmark" | "item" | "note" | "mark" | "spot";
+            kind: "top" | "contents" | "page" | "chapter" | "heading" | "figure" | "table" | "bookmark" | "item" | "note" | "mark" | "spot";
             /** @description Words that tell which spot it is */
             words: string;
             /** @description What stands there */
@@ -2381,6 +2487,11 @@ export interface components {
             current?: {
                 [key: string]: unknown;
             };
+            /**
+             * @description What is missing to do it
+             * @enum {string}
+             */
+            wants?: "password";
         };
     };
     responses: never;
@@ -4028,6 +4139,99 @@ export interface operations {
             };
         };
     };
+    GroundController_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    GroundController_page: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PageTextDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    GroundController_search: {
+        parameters: {
+            query: {
+                words: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PageHitDto"][];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
     BringInController_bringIn: {
         parameters: {
             query?: never;
@@ -4043,6 +4247,7 @@ export interface operations {
                 "multipart/form-data": {
                     /** Format: binary */
                     file: string;
+                    password?: string;
                 };
             };
         };

@@ -1,5 +1,6 @@
 import type { InsideFinding } from '@vennet/core/audit';
 import type { DivisionLine, SectionMove } from '@vennet/core/edits';
+import type { PageText } from '@vennet/core/ground';
 import type { Format, Place } from '@vennet/core/manuscript';
 import type { ShapelessSign } from '@vennet/core/publish';
 import type { ShelfFile } from '@vennet/core/shelf';
@@ -22,6 +23,7 @@ import type {
   CheckSettings,
   DestinationHistory,
   DestinationVerdict,
+  ExportChoices,
   ExportJob,
   FormPreview,
   Health,
@@ -38,6 +40,7 @@ import type {
   NewCheck,
   NewRuleChoice,
   NewSaying,
+  PageHit,
   NewSetAside,
   PageTitle,
   RepairDone,
@@ -87,8 +90,8 @@ export function vennet(address = '') {
     books: (): Promise<BookSummary[]> => answer(http.GET('/api/books')),
     startBook: (body: NewBook): Promise<Started> => answer(http.POST('/api/books', { body })),
     /** Answers when the book is there. */
-    bringIn: (file: Blob, name: string) =>
-      answer(http.POST('/api/books/bring-in', formWith(file, name))) as Promise<BookMade>,
+    bringIn: (file: Blob, name: string, password = '') =>
+      answer(http.POST('/api/books/bring-in', formWith(file, name, password))) as Promise<BookMade>,
     /** Answers at once with the job (RFC 7240). */
     startBringIn: (file: Blob, name: string) =>
       answer(
@@ -103,6 +106,11 @@ export function vennet(address = '') {
       done(http.PATCH('/api/books/{id}', { ...of(book), body })),
     removeBook: (book: string) => done(http.DELETE('/api/books/{id}', of(book))),
     putBookBack: (book: string) => done(http.POST('/api/books/{id}/put-back', of(book))),
+    /** What stands on a page of a book of pages. @param number from 1 */
+    pageText: (book: string, number: number): Promise<PageText> =>
+      answer(http.GET('/api/books/{id}/ground/pages/{number}', { params: { path: { id: book, number } } })),
+    searchPages: (book: string, words: string): Promise<PageHit[]> =>
+      answer(http.GET('/api/books/{id}/ground/search', { params: { path: { id: book }, query: { words } } })),
     places: (book: string): Promise<Place[]> => answer(http.GET('/api/books/{id}/places', of(book))),
 
     addChapter: (book: string, body: NewChapter): Promise<ChapterAdded> =>
@@ -268,8 +276,8 @@ export function vennet(address = '') {
       pairsKept<[string, string][]>(answer(http.GET('/api/books/{id}/pages', of(book)))),
     shapelessSigns: (book: string): Promise<ShapelessSign[]> =>
       answer(http.GET('/api/books/{id}/shapeless-signs', of(book))),
-    startExport: (book: string, format: Format): Promise<Started> =>
-      answer(http.POST('/api/books/{id}/exports', { ...of(book), body: { format } })),
+    startExport: (book: string, format: Format, choices: ExportChoices = {}): Promise<Started> =>
+      answer(http.POST('/api/books/{id}/exports', { ...of(book), body: { format, choices } })),
     exports: (book: string): Promise<ExportJob[]> => answer(http.GET('/api/books/{id}/exports', of(book))),
     export: (id: string): Promise<ExportJob> => answer(http.GET('/api/exports/{id}', of(id))),
     stopExport: (id: string): Promise<ExportJob> => answer(http.POST('/api/exports/{id}/stop', of(id))),
@@ -306,8 +314,9 @@ async function done(asked: Promise<unknown>): Promise<void> {
 }
 
 /** A form with a file, which the description knows as words only. */
-function formWith(file: Blob, name: string) {
+function formWith(file: Blob, name: string, password = '') {
   const form = new FormData();
+  if (password !== '') form.append('password', password);
   form.append('file', file, name);
   return { body: { file: '' }, bodySerializer: () => form };
 }

@@ -10,6 +10,7 @@ import { BringInModule } from './bring-in/bring-in.module.js';
 import { CarryOverModule } from './carry-over/carry-over.module.js';
 import { ChecksModule } from './checks/checks.module.js';
 import { DatabaseModule } from './database/database.module.js';
+import { GroundModule } from './ground/ground.module.js';
 import { JobsModule } from './jobs/jobs.module.js';
 import { serveInterface } from './platform/interface.js';
 import { documentOf, serveDocument } from './platform/openapi.js';
@@ -56,6 +57,7 @@ export class AppModule {
         JobsModule,
         ProbeModule.with({ ...(requestTimeout && { requestTimeout }), ...prober, standIn: world }),
         ShelfModule,
+        GroundModule,
         BringInModule,
         CarryOverModule,
         ChecksModule.with(timeGate),

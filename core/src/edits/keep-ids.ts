@@ -2,6 +2,7 @@ import type { Mark, Node } from 'prosemirror-model';
 import { Transform } from 'prosemirror-transform';
 import {
   attrsOf,
+  hasAreas,
   idOf,
   LEADING_NODES,
   linkMark,
@@ -9,13 +10,17 @@ import {
   placeIds,
   schema,
   setAreas,
+  setSpots,
   withFigureIds,
+  withSpotIds,
 } from '../manuscript/index.js';
 
 /** Nodes that can always be led to, so each has an id. */
 const ALWAYS = new Set([
   'heading',
   'figure',
+  'page',
+  'entry',
   'table',
   'contents',
   'note',
@@ -60,7 +65,7 @@ export function keepIdsUnique(transform: Transform, mint: () => string): void {
       if (kept !== id) transform.setNodeAttribute(position, 'id', kept);
       if (name === 'note' && kept) seen.add(markIdOf(kept));
     }
-    if (name === 'figure') separateFigure(transform, node, position, take, mint);
+    if (hasAreas(node)) separateFigure(transform, node, position, take, mint);
     if (node.isTextblock) separateMarks(transform, node, position + 1, seen, mint);
     return true;
   });
@@ -75,8 +80,13 @@ function separateFigure(
 ): void {
   const attrs = attrsOf.figure(node);
   const kept = withFigureIds(attrs, (id) => take(id) ?? take(mint()) ?? id);
-  if (kept.link !== attrs.link) transform.setNodeAttribute(position, 'link', kept.link);
+  if (node.type.name === 'figure' && kept.link !== attrs.link)
+    transform.setNodeAttribute(position, 'link', kept.link);
   if (kept.areas !== attrs.areas) setAreas(transform, position, kept.areas);
+  if (node.type.name !== 'page') return;
+  const { spots } = attrsOf.page(node);
+  const own = withSpotIds(spots, (id) => take(id) ?? take(mint()) ?? id);
+  if (own !== spots) setSpots(transform, position, own);
 }
 
 /** A link that goes on in another paragraph, or after words that are not linked, is another link there. */

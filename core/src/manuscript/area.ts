@@ -20,18 +20,28 @@ export interface LinkArea extends Box {
   hoverNote: string;
   /** `null`: unseen. */
   frame: AreaFrame | null;
+  /** On a page: the words that stand there. */
+  words?: string;
+  /** On a page: the lines of words that it covers, where it is no single rectangle; the box is around them. */
+  lines?: readonly Box[];
+  /** On a page: the link of the file that it was read from. */
+  from?: string;
 }
 
-/** The smallest side of an area, as a share of the picture. */
+/** What a link area says: its name, or the words of the page that stand there. */
+export const saidOfArea = ({ name, words = '' }: Pick<LinkArea, 'name' | 'words'>): string => name || words;
+
+/** The smallest side of an area, as a share of a picture and of a page. */
 export const SMALLEST_SIDE = 0.01;
+export const SMALLEST_ON_PAGE = 0.001;
 
-/** Shares are kept to a ten-thousandth: a twentieth of a millimetre on the widest page. */
-const round = (share: number) => Math.round(share * 10_000) / 10_000;
+/** Shares are kept to a hundred-thousandth: a hundredth of a point on a sheet that is a metre high. */
+const round = (share: number) => Math.round(share * 100_000) / 100_000;
 
-/** The nearest box that lies within the picture and is large enough to be pressed. */
-export function withinPicture({ x, y, width, height }: Box): Box {
-  const wide = Math.min(1, Math.max(SMALLEST_SIDE, width));
-  const high = Math.min(1, Math.max(SMALLEST_SIDE, height));
+/** The nearest box that lies within the picture or page and is large enough to be pressed. */
+export function withinPicture({ x, y, width, height }: Box, smallest = SMALLEST_SIDE): Box {
+  const wide = Math.min(1, Math.max(smallest, width));
+  const high = Math.min(1, Math.max(smallest, height));
   return {
     x: round(Math.min(1 - wide, Math.max(0, x))),
     y: round(Math.min(1 - high, Math.max(0, y))),
@@ -41,26 +51,48 @@ export function withinPicture({ x, y, width, height }: Box): Box {
 }
 
 /** The box between two corners, whichever way it was drawn. */
-export function boxBetween(a: { x: number; y: number }, b: { x: number; y: number }): Box {
-  return withinPicture({
-    x: Math.min(a.x, b.x),
-    y: Math.min(a.y, b.y),
-    width: Math.abs(a.x - b.x),
-    height: Math.abs(a.y - b.y),
-  });
+export function boxBetween(
+  a: { x: number; y: number },
+  b: { x: number; y: number },
+  smallest = SMALLEST_SIDE,
+): Box {
+  const [x, y] = [Math.min(a.x, b.x), Math.min(a.y, b.y)];
+  return withinPicture({ x, y, width: Math.abs(a.x - b.x), height: Math.abs(a.y - b.y) }, smallest);
+}
+
+/** The smallest box around some boxes. */
+export function boxAround(boxes: readonly Box[]): Box {
+  const x = Math.min(...boxes.map((box) => box.x));
+  const y = Math.min(...boxes.map((box) => box.y));
+  const right = Math.max(...boxes.map((box) => box.x + box.width));
+  const bottom = Math.max(...boxes.map((box) => box.y + box.height));
+  return { x, y, width: right - x, height: bottom - y };
+}
+
+function faultInBox(value: unknown): { path: string; message: string } | null {
+  if (typeof value !== 'object' || value === null) return { path: '', message: 'a box must be an object' };
+  const box = value as Record<string, unknown>;
+  for (const side of ['x', 'y', 'width', 'height'])
+    if (typeof box[side] !== 'number' || !(box[side] >= 0 && box[side] <= 1))
+      return { path: side, message: 'must be a share of the picture, 0 to 1' };
+  const { x, y, width, height } = box as unknown as Box;
+  if (width === 0 || height === 0) return { path: 'width', message: 'an area has a width and a height' };
+  return x + width > 1.0002 || y + height > 1.0002
+    ? { path: 'x', message: 'an area lies within its picture' }
+    : null;
 }
 
 /** Says what is wrong with a value that should be a link area, or `null`; its id is looked at elsewhere. */
 export function faultInArea(value: unknown): { path: string; message: string } | null {
   if (typeof value !== 'object' || value === null) return { path: '', message: 'an area must be an object' };
   const area = value as Record<string, unknown>;
-  for (const side of ['x', 'y', 'width', 'height'])
-    if (typeof area[side] !== 'number' || !(area[side] >= 0 && area[side] <= 1))
-      return { path: side, message: 'must be a share of the picture, 0 to 1' };
-  const { x, y, width, height } = area as unknown as Box;
-  if (width === 0 || height === 0) return { path: 'width', message: 'an area has a width and a height' };
-  if (x + width > 1.0002 || y + height > 1.0002)
-    return { path: 'x', message: 'an area lies within its picture' };
+  const misplaced = faultInBox(area);
+  if (misplaced) return misplaced;
+  const { words, lines, from } = area;
+  if (words !== undefined && typeof words !== 'string') return { path: 'words', message: 'must be words' };
+  if (from !== undefined && typeof from !== 'string') return { path: 'from', message: 'must be words' };
+  if (lines !== undefined && !(Array.isArray(lines) && lines.every((line) => faultInBox(line) === null)))
+    return { path: 'lines', message: 'must be boxes' };
   if (typeof area.name !== 'string') return { path: 'name', message: 'must be words' };
   if (typeof area.hoverNote !== 'string') return { path: 'hoverNote', message: 'must be words' };
   const wrong = faultInDestination(area.destination);

@@ -4,6 +4,7 @@ import type { LinkAbout } from './about.js';
 import type { LinkArea } from './area.js';
 import type { ReferenceForm, ReturnLinkTo } from './inside-nodes.js';
 import type { LinkLook } from './look.js';
+import type { EntryAttrs, GroundPageAttrs } from './page.js';
 
 /** A link carried by a whole figure; on words the same three stand in the link mark. */
 export interface FigureLink {
@@ -141,6 +142,8 @@ export const attrsOf = {
   cell: typed<CellAttrs>(),
   picture: typed<PictureAttrs>(),
   figure: typed<FigureAttrs>(),
+  page: typed<GroundPageAttrs>(),
+  entry: typed<EntryAttrs>(),
   formula: typed<FormulaAttrs>(),
   note: typed<NoteAttrs>(),
   noteMark: typed<NoteMarkAttrs>(),

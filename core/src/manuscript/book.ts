@@ -1,6 +1,7 @@
 import { Node } from 'prosemirror-model';
 import { attrsOf } from './attrs.js';
 import type { LinkLook } from './look.js';
+import type { Ground } from './page.js';
 import type { Publication } from './publication.js';
 import { schema } from './schema.js';
 import { upgradedChapter } from './table.js';
@@ -40,6 +41,8 @@ export interface BookDetails {
   structure: Structure;
   /** What else is said of it where it is published; nothing without. */
   publication?: Publication;
+  /** Of a book of pages: the finished file that they are of. */
+  ground?: Ground;
 }
 
 export interface Book extends BookDetails {

@@ -28,13 +28,15 @@ export const BOUNDS = {
   words: 4_000,
   id: 200,
   areas: 200,
+  /** Links, or spots, of a page of a finished file. */
+  onPage: 5_000,
   /** Columns or rows of a cell; the number that a list begins with. */
   span: 100,
   start: 1_000_000,
 } as const;
 
 /** Attributes that hold words. */
-export const WORD_ATTRS = ['alt', 'hoverNote', 'own', 'back', 'backWords', 'name'] as const;
+export const WORD_ATTRS = ['alt', 'hoverNote', 'own', 'back', 'backWords', 'name', 'words', 'label'] as const;
 
 export const CONTAINERS: ReadonlySet<string> = new Set([
   'quotation',
@@ -92,7 +94,11 @@ function faultInNode(node: Node): string | null {
     return `a list begins with a whole number from 0 to ${many(BOUNDS.start)}`;
   if (!isWhole(colspan, 1, BOUNDS.span) || !isWhole(rowspan, 1, BOUNDS.span))
     return `a cell spans 1 to ${BOUNDS.span} columns and rows`;
-  if (Array.isArray(areas) && areas.length > BOUNDS.areas)
+  if (node.type.name === 'page') {
+    const { areas: links, spots } = attrsOf.page(node);
+    if (Math.max(links.length, spots.length) > BOUNDS.onPage)
+      return `a page has at most ${many(BOUNDS.onPage)} links and as many spots`;
+  } else if (Array.isArray(areas) && areas.length > BOUNDS.areas)
     return `a picture has at most ${BOUNDS.areas} link areas`;
   return [node, ...node.marks].map(faultInWords).find(Boolean) ?? null;
 }
@@ -102,14 +108,22 @@ const isWhole = (value: unknown, least: number, most: number): boolean =>
 
 /** Words stand in the attributes of a node or mark, and in those of the link and areas of a figure. */
 function faultInWords({ attrs }: Node | Mark): string | null {
-  const { link, areas, about, id } = attrs as {
+  const { link, areas, spots, about, id } = attrs as {
+    spots?: readonly object[];
     link?: { about?: object | null } | null;
     areas?: readonly object[];
     about?: object | null;
     id?: string | null;
   };
   if (typeof id === 'string' && id.length > BOUNDS.id) return `an id has at most ${BOUNDS.id} signs`;
-  for (const bearer of [attrs, about ?? {}, link ?? {}, link?.about ?? {}, ...(areas ?? [])]) {
+  for (const bearer of [
+    attrs,
+    about ?? {},
+    link ?? {},
+    link?.about ?? {},
+    ...(areas ?? []),
+    ...(spots ?? []),
+  ]) {
     const { destination } = bearer as { destination?: Destination };
     if (destination && hrefOf(destination).length > LONGEST_ADDRESS)
       return `an address has at most ${many(LONGEST_ADDRESS)} signs`;

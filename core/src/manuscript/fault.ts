@@ -7,6 +7,7 @@ import { isId } from './id.js';
 import { idsInAttrs } from './holders.js';
 import { LEADING_NODES } from './inside-nodes.js';
 import { faultInLook } from './look.js';
+import { faultInSpot } from './page.js';
 import { schema } from './schema.js';
 
 /**
@@ -63,7 +64,13 @@ function faultInNode(
 
 function faultInIds(type: NodeType, attrs: unknown, path: string, first: FirstUse): Fault | null {
   if (!isObject(attrs)) return null;
-  const faulty = type.name === 'figure' ? faultInFigure(attrs, path) : null;
+  const faulty =
+    type.name === 'figure'
+      ? faultInFigure(attrs, path)
+      : type.name === 'page'
+        ? (faultInList(attrs.areas ?? [], step(path, 'areas'), faultInArea) ??
+          faultInList(attrs.spots ?? [], step(path, 'spots'), faultInSpot))
+        : null;
   if (faulty) return faulty;
   for (const { path: at, id } of idsInAttrs(type.name, attrs)) {
     const fault = faultInId(id, step(path, at), first);
@@ -76,11 +83,14 @@ function faultInIds(type: NodeType, attrs: unknown, path: string, first: FirstUs
 function faultInFigure({ link = null, areas = [] }: Json, path: string): Fault | null {
   const wrong = link === null ? null : faultInFigureLink(link, step(path, 'link'));
   if (wrong) return wrong;
-  const list = step(path, 'areas');
-  if (!Array.isArray(areas)) return { path: list, message: 'must be a list' };
-  for (const [index, area] of areas.entries()) {
-    const here = `${list}[${index}]`;
-    const fault = faultInArea(area);
+  return faultInList(areas, step(path, 'areas'), faultInArea);
+}
+
+function faultInList(json: unknown, path: string, faultIn: (item: unknown) => Fault | null): Fault | null {
+  if (!Array.isArray(json)) return { path, message: 'must be a list' };
+  for (const [index, item] of json.entries()) {
+    const here = `${path}[${index}]`;
+    const fault = faultIn(item);
     if (fault) return { path: fault.path ? step(here, fault.path) : here, message: fault.message };
   }
   return null;

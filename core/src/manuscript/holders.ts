@@ -3,8 +3,9 @@ import type { Transform } from 'prosemirror-transform';
 import type { Destination } from '../destination/index.js';
 import { attrsOf, idOf, type FigureAttrs, type FigureLink, type LinkAttrs } from './attrs.js';
 import type { LinkArea } from './area.js';
-import { setAreas } from './area-step.js';
+import { setAreas, setSpots } from './area-step.js';
 import { markIdOf } from './inside-nodes.js';
+import { hasAreas, type GroundPageAttrs, type PageSpot } from './page.js';
 
 // The one home of three questions: what holds an id, what leads where, and how an id is renamed.
 
@@ -16,16 +17,17 @@ export interface HeldId {
 
 /**
  * The ids that the attributes of a node hold: its own, of a note its mark's too, of a figure those of its link and its
- * areas. They may be JSON that nobody has looked at yet.
+ * areas, of a page those of its areas and its spots. They may be JSON that nobody has looked at yet.
  */
 export function idsInAttrs(type: string, attrs: Attrs): HeldId[] {
   const held: HeldId[] = [];
   if (attrs.id != null) held.push({ path: 'id', id: attrs.id });
   if (type === 'note') held.push({ path: 'id', id: markIdOf(String(attrs.id)) });
-  if (type !== 'figure') return held;
-  const { link, areas } = attrs as Partial<FigureAttrs>;
-  if (link) held.push({ path: 'link.id', id: link.id });
+  const { link, areas, spots } = attrs as Partial<FigureAttrs & GroundPageAttrs>;
+  if (type === 'figure' && link) held.push({ path: 'link.id', id: link.id });
+  if (type !== 'figure' && type !== 'page') return held;
   areas?.forEach(({ id }, index) => held.push({ path: `areas[${index}].id`, id }));
+  spots?.forEach(({ id }, index) => held.push({ path: `spots[${index}].id`, id }));
   return held;
 }
 
@@ -60,9 +62,9 @@ export function linkHeldBy(node: Node): LinkAttrs | null {
   return { id, destination: { kind: 'place', place }, hoverNote, look: null, about: null };
 }
 
-/** The links of a figure: that of the whole picture first, then its areas in their order. */
+/** The links of a figure or a page: that of the whole picture first, then its areas in their order. */
 export function linksOnFigure(figure: Node): (FigureLink | LinkArea)[] {
-  const { link, areas } = attrsOf.figure(figure);
+  const { link = null, areas } = attrsOf.figure(figure);
   return link ? [link, ...areas] : [...areas];
 }
 
@@ -72,13 +74,14 @@ const POINTERS: Readonly<Record<string, string>> = {
   reference: 'place',
   return_link: 'place',
   contents: 'section',
+  entry: 'page',
 };
 
 /** Where a node leads by itself, as ids of places of the same book; what is in it is not looked at. */
 export function placesLedToBy(node: Node): string[] {
   const { name } = node.type;
   const pointer: unknown = node.attrs[POINTERS[name] ?? ''];
-  const links: { destination: Destination }[] = name === 'figure' ? linksOnFigure(node) : [];
+  const links: { destination: Destination }[] = hasAreas(node) ? linksOnFigure(node) : [];
   const marked = linkMark(node);
   if (marked) links.push(attrsOf.link(marked));
   const places = links.flatMap(({ destination }) =>
@@ -100,9 +103,9 @@ export function noteMarkOf(node: Node): { id: string; of: string } {
 /** Says what an id is called from now on; the same id leaves things as they are. */
 export type Rename = (id: string) => string;
 
-/** The links of a figure with other ids; each id is asked for once, that of the whole picture first. */
+/** The links of a figure or a page with other ids; each id is asked for once, that of the whole picture first. */
 export function withFigureIds(
-  { link, areas }: Pick<FigureAttrs, 'link' | 'areas'>,
+  { link = null, areas }: Pick<FigureAttrs, 'areas'> & Partial<Pick<FigureAttrs, 'link'>>,
   idFor: Rename,
 ): Pick<FigureAttrs, 'link' | 'areas'> {
   const own = <Value extends FigureLink | LinkArea>(value: Value): Value => {
@@ -111,6 +114,16 @@ export function withFigureIds(
   };
   return { link: link && own(link), areas: same(areas, areas.map(own)) };
 }
+
+/** The spots of a page with other ids. */
+export const withSpotIds = (spots: readonly PageSpot[], idFor: Rename): readonly PageSpot[] =>
+  same(
+    spots,
+    spots.map((spot) => {
+      const id = idFor(spot.id);
+      return id === spot.id ? spot : { ...spot, id };
+    }),
+  );
 
 /** The list as it was where nothing in it has changed. */
 function same<Item>(before: readonly Item[], now: readonly Item[]): readonly Item[] {
@@ -136,9 +149,10 @@ function attrsRenamed(node: Node, rename: Rename): Record<string, unknown> {
   if (id !== null) attrs.id = rename(id);
   const pointer = POINTERS[name];
   if (pointer && typeof attrs[pointer] === 'string') attrs[pointer] = rename(attrs[pointer]);
-  if (name !== 'figure') return attrs;
+  if (!hasAreas(node)) return attrs;
   const { link, areas } = withFigureIds(attrsOf.figure(node), rename);
-  attrs.link = link && ledElsewhere(link, rename);
+  if (name === 'figure') attrs.link = link && ledElsewhere(link, rename);
+  else attrs.spots = withSpotIds(attrsOf.page(node).spots, rename);
   attrs.areas = same(
     areas,
     areas.map((area) => ledElsewhere(area, rename)),
@@ -167,6 +181,7 @@ export function renameId(transform: Transform, id: string, fresh: string): void 
     for (const [name, value] of Object.entries(attrs)) {
       if (value === node.attrs[name]) continue;
       if (name === 'areas') setAreas(transform, at, value as readonly LinkArea[]);
+      else if (name === 'spots') setSpots(transform, at, value as readonly PageSpot[]);
       else transform.setNodeAttribute(at, name, value);
     }
     for (const mark of node.marks) {

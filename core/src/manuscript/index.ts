@@ -1,8 +1,8 @@
 export { aboutOrNothing, NOTHING_ABOUT } from './about.js';
 export type { LinkAbout } from './about.js';
-export { boxBetween, SMALLEST_SIDE, withinPicture } from './area.js';
+export { boxAround, boxBetween, saidOfArea, SMALLEST_ON_PAGE, SMALLEST_SIDE, withinPicture } from './area.js';
 export type { Box, LinkArea } from './area.js';
-export { AreaStep, setAreas } from './area-step.js';
+export { AreaStep, setAreas, setSpots } from './area-step.js';
 export { attrsOf, beginsPage, canBeginPage, figureParts, idOf, isPicture } from './attrs.js';
 export type { ContentsAttrs, FigureAttrs, FigureLink, LinkAttrs, ReferenceAttrs } from './attrs.js';
 export {
@@ -20,6 +20,8 @@ export {
   wordsOfLeaf,
 } from './book.js';
 export type { Book, BookDetails, Chapter, Format, Matter, ReadBook, ReadChapter, Saying } from './book.js';
+export { hasAreas, isOfPages, pageName, pagesOf } from './page.js';
+export type { EntryAttrs, Ground, GroundPageAttrs, PageSpot } from './page.js';
 export { mapOf } from './book-map.js';
 export type { BookMap } from './book-map.js';
 export type { ContentsLine, ContentsList } from './contents.js';
@@ -41,6 +43,7 @@ export {
   renamed,
   renameId,
   withFigureIds,
+  withSpotIds,
 } from './holders.js';
 export type { Rename } from './holders.js';
 export { contentOf, linksByChapter, linksOf, linksOfChapter, linksOfFigure } from './link.js';
@@ -53,6 +56,7 @@ export {
   faultInLook,
   FRAME_LINES,
   isColour,
+  PAGE_LINES,
   THICKEST_FRAME,
   underlineOf,
   UNDERLINES,

@@ -5,8 +5,10 @@ import type { LinkAbout } from './about.js';
 import { attrsOf, figureParts, type LinkAttrs } from './attrs.js';
 import { mapOf } from './book-map.js';
 import { saidOfPicture, wordsOf, wordsOfLeaf, type ReadBook, type Saying } from './book.js';
+import { saidOfArea } from './area.js';
 import { linkHeldBy, linksOnFigure } from './holders.js';
 import type { LinkLook } from './look.js';
+import { hasAreas } from './page.js';
 import { spotsOf } from './spots.js';
 
 /** What carries a link: words, a whole picture, a part of one, or words that are computed from the place. */
@@ -85,7 +87,7 @@ const known = new WeakMap<Node, { chapter: string; links: Link[] }>();
 export function linksOfChapter(doc: Node, chapter: string, say?: Saying): Link[] {
   const links: Link[] = [];
   doc.descendants((node, position) => {
-    if (node.type.name === 'figure') links.push(...linksOfFigure(node, position, chapter));
+    if (hasAreas(node)) links.push(...linksOfFigure(node, position, chapter));
     if (node.isTextblock) links.push(...linksOfLine(node, position + 1, chapter, say));
     return true;
   });
@@ -139,7 +141,7 @@ const contents = new WeakMap<Link, object>();
 /** What is the same for a link as long as nothing but its position has changed. */
 export const contentOf = (link: Link): object => contents.get(link) ?? link;
 
-/** The link of the whole picture first, then its areas in their order. */
+/** The links of a figure or a page: that of the whole picture first, then its areas in their order. */
 export function linksOfFigure(figure: Node, position: number, chapter: string): Link[] {
   const caption = figureParts(figure).caption;
   return linksOnFigure(figure).map((link): Link => {
@@ -150,7 +152,7 @@ export function linksOfFigure(figure: Node, position: number, chapter: string): 
       kind: destination.kind,
       destination,
       href: hrefOf(destination),
-      text: isArea ? link.name : saidOfPicture(figure),
+      text: isArea ? saidOfArea(link) : saidOfPicture(figure),
       carrier: isArea ? 'area' : 'picture',
       hoverNote,
       about: ('about' in link ? link.about : null) ?? null,

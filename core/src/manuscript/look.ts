@@ -1,6 +1,8 @@
 export const UNDERLINES = ['solid', 'dotted', 'none'] as const;
 export const WEIGHTS = ['regular', 'strong'] as const;
 export const FRAME_LINES = ['solid', 'dashed', 'dotted'] as const;
+/** On a page, a line below the words too. */
+export const PAGE_LINES = [...FRAME_LINES, 'under'] as const;
 
 /** The colours of links on a light and on a dark page, as `#rrggbb`. */
 export interface LinkColours {
@@ -36,7 +38,7 @@ export const lookStyle = (look: LinkLook): string =>
 
 /** The frame of a link area, as readers see it: `width` in points (CSS `pt`). */
 export interface AreaFrame {
-  line: (typeof FRAME_LINES)[number];
+  line: (typeof PAGE_LINES)[number];
   width: number;
   colour: string;
 }
@@ -73,7 +75,7 @@ export function faultInLook(value: unknown): string | null {
 export function faultInFrame(value: unknown): string | null {
   if (typeof value !== 'object' || value === null) return 'a frame must be an object';
   const { line, width, colour } = value as Json;
-  if (!among(FRAME_LINES, line)) return `the line of a frame is ${FRAME_LINES.join(', ')}`;
+  if (!among(PAGE_LINES, line)) return `the line of a frame is ${PAGE_LINES.join(', ')}`;
   if (typeof width !== 'number' || !(width > 0 && width <= THICKEST_FRAME))
     return `a frame is wider than 0 and at most ${THICKEST_FRAME} points wide`;
   return isColour(colour) ? null : 'colours are written as #rrggbb';

@@ -79,7 +79,12 @@ export function placesOf(book: Pick<ReadBook, 'chapters' | 'language' | 'structu
     let section = chapter.id;
     for (const spot of spots) {
       if (spot.kind === 'heading') section = spot.id;
-      const words = spot.kind === 'contents' ? said.contents : spot.words;
+      const words =
+        spot.kind === 'contents'
+          ? said.contents
+          : spot.kind === 'page'
+            ? `${capital(said.page)} ${spot.number}`
+            : spot.words;
       const { id, kind, text, level, at } = spot;
       const order = orderOf(index, at);
       add({
@@ -98,6 +103,8 @@ export function placesOf(book: Pick<ReadBook, 'chapters' | 'language' | 'structu
   });
   return places;
 }
+
+const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
 /** The headings of each chapter in reading order, by the id of the chapter. */
 export function headingsByChapter(places: ReadonlyMap<string, Place>): Map<string, Place[]> {

@@ -5,6 +5,7 @@ import { idOf, type FigureLink } from './attrs.js';
 import { parsed } from './carried.js';
 import { insideNodes } from './inside-nodes.js';
 import { marks } from './marks.js';
+import { pageNodes } from './page.js';
 
 /** Version of the chapter JSON. It goes up when stored chapters need to be rewritten to be read. */
 export const SCHEMA_VERSION = 2;
@@ -75,7 +76,8 @@ function block(tag: string, content: string, more: Partial<NodeSpec> = {}): Node
 const LINE = '(inline | noting)*';
 
 const nodes = {
-  doc: { content: 'block+' },
+  /** A text, or the pages of a finished file; what is emptied is filled by the last of the two. */
+  doc: { content: '(entry* page+) | block+' },
   paragraph: block('p', LINE, {
     attrs: { ...id, ...newPage },
     parseDOM: [{ tag: 'p', getAttrs: (element) => ({ ...readId(element), ...readPage(element) }) }],
@@ -297,6 +299,7 @@ const nodes = {
     toDOM: (node) => ['span', { ...idAttribute(node.attrs), 'data-anchor': '' }],
   },
   ...insideNodes,
+  ...pageNodes,
 } satisfies Record<string, NodeSpec>;
 
 function cell(tag: 'td' | 'th', tableRole: string): NodeSpec {

@@ -2,12 +2,14 @@ import type { Node } from 'prosemirror-model';
 import { attrsOf, idOf, type BookmarkAttrs } from './attrs.js';
 import { wordsOf } from './book.js';
 import { markIdOf } from './inside-nodes.js';
+import { isOfPages, pageName, pagesOf } from './page.js';
 import { rowsOf } from './table.js';
 
 /** What kind of spot a link can lead to. */
 export const PLACE_KINDS = [
   'top',
   'contents',
+  'page',
   'chapter',
   'heading',
   'figure',
@@ -101,12 +103,15 @@ function readSpots(doc: Node, chapter: string): ChapterSpots {
     else if (name === 'contents') found.contents.push({ node, at });
     else if (name === 'return_link') found.returns.push({ node, at });
     if (id && !LEADS_ONLY.has(name)) found.spots.push(spotOf(node, id, at, parent, index));
+    if (name === 'page') found.spots.push(...spotsOnPage(node, at));
     if (name === 'note' && id)
       found.spots.push({ ...plainSpot(markIdOf(id), 'mark', at), words: begin(parent) });
     for (const mark of node.marks)
       if (mark.type.name === 'bookmark') addBookmark(found.spots, node, attrsOf.bookmark(mark), at);
     return true;
   });
+  // The entries of an outline stand before the pages that they lead to.
+  if (isOfPages(doc)) placeEntries(doc, found.spots);
   return found;
 }
 
@@ -148,6 +153,17 @@ function spotOf(node: Node, id: string, at: number, parent: Node | null, index: 
       return { ...plainSpot(id, 'mark', at), words: begin(parent) };
     case 'contents':
       return plainSpot(id, 'contents', at);
+    case 'page': {
+      const number = pageName(attrsOf.page(node));
+      return { ...plainSpot(id, 'page', at), words: number, number };
+    }
+    case 'entry':
+      return {
+        ...plainSpot(id, 'heading', at),
+        words: wordsOf(node),
+        text: wordsOf(node),
+        level: attrsOf.entry(node).level,
+      };
     case 'list_item': {
       const number = itemNumber(parent, index);
       return { ...plainSpot(id, number ? 'item' : 'spot', at), words, text: number && words, number };
@@ -157,6 +173,19 @@ function spotOf(node: Node, id: string, at: number, parent: Node | null, index: 
     default:
       return { ...plainSpot(id, 'spot', at), words };
   }
+}
+
+const spotsOnPage = (page: Node, at: number): Spot[] =>
+  attrsOf
+    .page(page)
+    .spots.map(({ id, name }) => ({ ...plainSpot(id, name ? 'bookmark' : 'spot', at), words: name }));
+
+function placeEntries(doc: Node, spots: Spot[]): void {
+  const pages = new Map(pagesOf(doc).map(({ node, at }) => [idOf(node), at]));
+  const entries = doc.children.filter(({ type }) => type.name === 'entry');
+  const pageOf = new Map(entries.map((entry) => [idOf(entry), attrsOf.entry(entry).page]));
+  for (const spot of spots) spot.at = pages.get(pageOf.get(spot.id) ?? null) ?? spot.at;
+  spots.sort((one, other) => one.at - other.at);
 }
 
 /** The number that stands before an item; empty in a list without numbers. */

@@ -195,7 +195,8 @@ function attrsWithin(attrs: Attrs, tell: TellFitted): Attrs {
   for (const [name, value] of Object.entries(wordsWithin(attrs, tell))) put(name, value);
   if (attrs.about) put('about', aboutWithin(attrs.about as Attrs, tell));
   if (attrs.link) put('link', linkWithin(attrs.link as Attrs, tell));
-  if (Array.isArray(attrs.areas)) put('areas', areasWithin(attrs.areas as Attrs[], tell));
+  if (Array.isArray(attrs.areas))
+    put('areas', areasWithin(attrs.areas as Attrs[], 'spots' in attrs ? BOUNDS.onPage : BOUNDS.areas, tell));
   return Object.keys(changed).length > 0 ? { ...attrs, ...changed } : attrs;
 }
 
@@ -231,12 +232,12 @@ function aboutWithin(about: Attrs, tell: TellFitted): Attrs {
   return Object.keys(words).length > 0 ? { ...about, ...words } : about;
 }
 
-function areasWithin(areas: readonly Attrs[], tell: TellFitted): readonly Attrs[] {
+function areasWithin(areas: readonly Attrs[], most: number, tell: TellFitted): readonly Attrs[] {
   const kept = areas.flatMap((area, index): Attrs[] => {
     const words = wordsWithin(area, tell);
     const fitted = Object.keys(words).length > 0 ? { ...area, ...words } : area;
     if (faultInArea(fitted)) tell('address');
-    else if (index >= BOUNDS.areas) tell('areas');
+    else if (index >= most) tell('areas');
     else return [fitted];
     return [];
   });

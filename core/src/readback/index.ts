@@ -6,6 +6,8 @@ export { linksInMarkdown } from './markdown.js';
 export { linksInOdt } from './odt.js';
 export { linksInPdf } from './pdf.js';
 export type { PdfReadback } from './pdf.js';
+export { linksOnPages, proveOnPages } from './pages.js';
+export type { AnnotationsByPage, ExpectedOnPage } from './pages.js';
 export { LINK_CHANGES, prove } from './proof.js';
 export type { ChangedLink, LostLink, Proof, ProofPart } from './proof.js';
 export { linksInWebPage } from './web.js';

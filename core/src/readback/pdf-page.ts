@@ -1,5 +1,5 @@
 import { groupedBy } from '../manuscript/index.js';
-import type { Pdfium } from './pdfium.js';
+import type { Pdfium } from '../pdfium/index.js';
 
 /** Left, bottom, right and top, in points from the lower left corner of the page (ISO 32000-1, 8.3.2.3). */
 export type Box = readonly [left: number, bottom: number, right: number, top: number];
@@ -23,6 +23,8 @@ export interface Spot {
   page: number;
   left: number;
   top: number;
+  /** `null` where the reader's own stays. */
+  zoom: number | null;
 }
 
 /** A link annotation. */
@@ -73,6 +75,17 @@ export function readPage(pdf: Pdfium, number: number): PdfPage {
     return { pieces, annotations, ...structure, box };
   } finally {
     calls.FPDF_ClosePage(page);
+  }
+}
+
+/** The link annotations of a page. @param number from 1 */
+export function readAnnotations(pdf: Pdfium, number: number): Annotation[] {
+  const page = pdf.calls.FPDF_LoadPage(pdf.document, number - 1);
+  if (page === 0) return [];
+  try {
+    return annotationsOn(pdf, page);
+  } finally {
+    pdf.calls.FPDF_ClosePage(page);
   }
 }
 
@@ -215,8 +228,9 @@ function spotOf(pdf: Pdfium, destination: number): Spot | null {
   const numbers = pdf.floats(6, () =>
     calls.FPDFDest_GetLocationInPage(destination, at, at + 4, at + 8, at + 12, at + 16, at + 20),
   );
-  const [, , , left = 0, top = 0] = numbers ?? [];
-  return { page, left, top };
+  const flags = calls.pdfium.HEAP32.subarray(at / 4, at / 4 + 3);
+  const [left, top, zoom] = [3, 4, 5].map((place) => (flags[place - 3] ? (numbers?.[place] ?? 0) : 0));
+  return { page, left: left ?? 0, top: top ?? 0, zoom: zoom ? zoom : null };
 }
 
 function structureOf(

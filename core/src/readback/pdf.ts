@@ -21,7 +21,7 @@ export async function linksInPdf(
   progress: (done: number, total: number) => void = () => {},
 ): Promise<PdfReadback> {
   // Read only here: it is large, and a browser never needs it.
-  const { Pdfium } = await import('./pdfium.js');
+  const { Pdfium } = await import('../pdfium/index.js');
   const pdf = await Pdfium.open(bytes);
   try {
     const total = pdf.calls.FPDF_GetPageCount(pdf.document);

@@ -12,7 +12,7 @@ export interface LostLink {
 }
 
 /** What of a link is not as the book has it. */
-export const LINK_CHANGES = ['address', 'words', 'target'] as const;
+export const LINK_CHANGES = ['address', 'words', 'target', 'place'] as const;
 
 /** A link that is in the file, but not as the book has it. */
 export interface ChangedLink extends LostLink {

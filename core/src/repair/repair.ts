@@ -3,6 +3,7 @@ import { Transform } from 'prosemirror-transform';
 import type { ChangedChapter } from '../edits/index.js';
 import type { Destination } from '../destination/index.js';
 import {
+  hasAreas,
   attrsOf,
   flatText,
   linkHeldBy,
@@ -11,6 +12,8 @@ import {
   mapOf,
   schema,
   setAreas,
+  SMALLEST_ON_PAGE,
+  SMALLEST_SIDE,
   withinPicture,
   type Box,
   type Link,
@@ -49,7 +52,7 @@ export type Repair =
  */
 export function applyRepair(transform: Transform, link: Link, repair: Repair): void {
   const node = transform.doc.nodeAt(link.from);
-  if (node?.type.name === 'figure') return repairFigure(transform, link, repair, node);
+  if (node && hasAreas(node)) return repairFigure(transform, link, repair, node);
   if (node?.type.name === 'reference') return repairReference(transform, link, repair);
   switch (repair.type) {
     case 'destination':
@@ -130,7 +133,9 @@ function repairArea(transform: Transform, { id, from }: Link, repair: Repair, no
   else if (repair.type === 'text') change({ name: repair.text });
   else if (repair.type === 'area-box') {
     const { x, y, width, height } = repair;
-    change(withinPicture({ x, y, width, height }));
+    change(
+      withinPicture({ x, y, width, height }, node.type.name === 'page' ? SMALLEST_ON_PAGE : SMALLEST_SIDE),
+    );
   } else if (repair.type === 'unlink')
     setAreas(
       transform,
@@ -287,7 +292,7 @@ export function repairPlanned(book: ReadBook, planned: readonly Planned[]): Book
 /** A link after a repair of it: it begins where it began, and ends where its mark does now. */
 function linkNow(doc: Node, link: Link): Link | null {
   const node = doc.nodeAt(link.from);
-  if (node?.type.name === 'figure') return link;
+  if (node && hasAreas(node)) return link;
   const at = doc.resolve(link.from);
   let to = -1;
   at.parent.forEach((child, offset) => {

@@ -6,3 +6,4 @@ export * from './zip.js';
 export { wholeBook, wholeBookPictures, wholeBookSurroundings } from './whole-book.js';
 export * from './hostile-drawings.js';
 export { CLEAN_EXAMPLES, EXAMPLE_HEAD, FAULTY_EXAMPLES } from './published-examples.js';
+export { writtenPages, writtenPdf, type Written, type WrittenPage } from './written-pdf.js';

@@ -11,7 +11,7 @@ import type { Book, BookDetails, Chapter, Format, Publication } from '../manuscr
 import type { Loss } from '../publish/index.js';
 import type { VerdictName } from '../reach/index.js';
 import type { LastCheck } from './checks.js';
-import type { JobState } from './jobs.js';
+import type { JobState, Wanted } from './jobs.js';
 import type { Proof } from '../readback/index.js';
 import type { VersionChanges } from '../reports/index.js';
 import type {
@@ -27,6 +27,8 @@ import type { OtherBook, ShelfFile, Surroundings } from '../shelf/index.js';
 /** A book as the Library lists it. Times are ISO 8601. */
 export interface BookSummary extends Pick<BookDetails, 'id' | 'title' | 'subtitle' | 'author' | 'language'> {
   chapters: number;
+  /** Of a book of pages, how many; else `null`. */
+  pages: number | null;
   words: number;
   links: number;
   updatedAt: string;
@@ -112,6 +114,25 @@ export interface OutlineChange {
 /** A file that is to be made. */
 export interface NewExport {
   format: Format;
+  choices?: ExportChoices;
+}
+
+/** How the file of a book of pages is written: behind its old bytes, which stay as they are, or all of it anew. */
+export const WRITES = ['addition', 'anew'] as const;
+
+/** How a file is to be made; what is left out is as the book has it. */
+export interface ExportChoices {
+  write?: (typeof WRITES)[number];
+}
+
+/** Words that were found on a page of a finished file: its number, the index of their line, and which signs of it. */
+export interface PageHit {
+  page: number;
+  line: number;
+  from: number;
+  to: number;
+  /** The whole line. */
+  text: string;
 }
 
 /** What can be changed of a file on the Shelf; what is not sent stays. An empty address takes it away. */
@@ -390,6 +411,8 @@ export interface Problem {
   path?: string;
   /** The chapter as it is stored, when a save was refused because it is stale. */
   current?: VersionedChapter;
+  /** What is missing to do it. */
+  wants?: Wanted;
 }
 
 export { teller, withChanges } from './changes.js';

@@ -11,6 +11,10 @@ export type JobState = (typeof JOB_STATES)[number];
 export const isUnderWay = ({ state }: { state: JobState }): boolean =>
   state === 'waiting' || state === 'running';
 
+/** What a job may want from the author before it can be done. */
+export const WANTED = ['password'] as const;
+export type Wanted = (typeof WANTED)[number];
+
 /** How a job stands, as `GET /api/jobs/:id` gives it and its events tell it. */
 export interface JobStatus {
   id: string;
@@ -23,6 +27,8 @@ export interface JobStatus {
   total: number;
   /** Why it failed, in words for the author. */
   message: string;
+  /** What it failed for the want of; it can be begun again with it. */
+  wants: Wanted | null;
   /** The book that a bringing in has made. */
   made: BookMade | null;
 }

@@ -89,6 +89,7 @@ export class BooksService {
         author,
         language,
         chapters: Number(sum?.chapters ?? 0),
+        pages: book.ground?.pages ?? null,
         words: Number(sum?.words ?? 0),
         links: Number(sum?.links ?? 0),
         updatedAt: book.updatedAt.toISOString(),
@@ -158,7 +159,8 @@ export class BooksService {
     const id = randomUUID();
     const now = new Date();
     const files = await this.shelf.keepBrought(id, enclosures);
-    const { title, subtitle, author, language, description, look, structure, publication = null } = book;
+    const { title, subtitle, author, language, description, look, structure } = book;
+    const { publication = null, ground = null } = book;
     await this.database.transaction(async (manager) => {
       const row: BookEntity = {
         id,
@@ -170,6 +172,7 @@ export class BooksService {
         look,
         structure,
         publication,
+        ground,
         report,
         address: null,
         createdBy: LOCAL_AUTHOR,
@@ -196,7 +199,7 @@ export class BooksService {
     const book = await this.book(id);
     const { title, subtitle, author, language, description, look, report, address } = book;
     const { structure, chapters } = await this.#text(book);
-    const { publication } = book;
+    const { publication, ground } = book;
     return {
       id,
       title,
@@ -210,6 +213,7 @@ export class BooksService {
       look: { ...DEFAULT_LOOK, ...look },
       structure,
       ...(publication ? { publication: { ...NO_PUBLICATION, ...publication } } : {}),
+      ...(ground ? { ground } : {}),
       chapters,
       files: await this.shelf.ofBook(id),
       others: await this.#otherBooks(id, chapters),

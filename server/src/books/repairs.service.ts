@@ -177,11 +177,14 @@ export class RepairsService {
   ): Promise<RepairDone> {
     const made = await this.changes.make(bookId, async (hand) => {
       const { manager, chapters } = hand;
-      const { structure, publication, ...book } = await manager.findOneByOrFail(BookEntity, { id: bookId });
+      const { structure, publication, ground, ...book } = await manager.findOneByOrFail(BookEntity, {
+        id: bookId,
+      });
       const result = change(
         readBook({
           ...book,
           ...(publication ? { publication } : {}),
+          ...(ground ? { ground } : {}),
           structure: { ...DEFAULT_STRUCTURE, ...structure },
           chapters: chapters.map(asSent),
         }),

@@ -1,24 +1,27 @@
 import { readFileSync } from 'node:fs';
 import { bringIn, BringInError, type BroughtIn } from '@vennet/core/bring-in';
-import type { BookDetails } from '@vennet/core/manuscript';
-import { newChapter, type NewChapter } from '../books/chapter-text.js';
+import { GroundError } from '@vennet/core/ground';
+import { newChapter } from '../books/chapter-text.js';
 import { guessedLanguage } from './guessed-language.js';
 import { work } from '../jobs/work.js';
 import { mint } from '../platform/mint.js';
 import { sha256 } from '../platform/sha256.js';
+import { bringInPages, isPdf } from './bring-in-pages.js';
+import type { Brought, Reading } from './brought.js';
 import type { Upload } from '../platform/upload.js';
 import { shownEverywhere, type Shown } from '../shelf/picture-check.js';
 
-/** What was brought in, ready to be stored. */
-export interface Brought extends Omit<BroughtIn, 'book'> {
-  book: BookDetails;
-  chapters: NewChapter[];
-}
-
-work<Upload, never, Brought>(
-  (error) => (error instanceof BringInError ? `${error.message} Your Library is as it was.` : null),
-  async ({ path, name }) => {
+work<Upload, Reading, Brought>(
+  (error) => {
+    if (error instanceof BringInError) return `${error.message} Your Library is as it was.`;
+    if (!(error instanceof GroundError)) return null;
+    return error.fault === 'password' || error.fault === 'wrong-password'
+      ? { message: error.message, wants: 'password' }
+      : `${error.message} Your Library is as it was.`;
+  },
+  async ({ path, name, password }, tell) => {
     const source = { name, bytes: new Uint8Array(readFileSync(path)) };
+    if (isPdf(source.bytes)) return bringInPages(source, path, password ?? null, tell);
     const read = bringIn(source, mint, { guessLanguage: guessedLanguage });
     // By the hashes of their bytes; `null` for those that can't be read to their end.
     const known = new Map<string, Shown | null>();
@@ -35,7 +38,7 @@ work<Upload, never, Brought>(
       : read;
     const { book: whole, ...rest } = withShown(made, known);
     const { chapters, ...details } = whole;
-    return { ...rest, book: details, chapters: chapters.map(newChapter) };
+    return { ...rest, book: details, chapters: chapters.map(newChapter), pages: null };
   },
 );
 

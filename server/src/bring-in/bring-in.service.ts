@@ -3,10 +3,11 @@ import { rm } from 'node:fs/promises';
 import { Injectable } from '@nestjs/common';
 import type { BookMade } from '@vennet/core/wire';
 import { BooksService } from '../books/books.service.js';
+import { Grounds } from '../ground/grounds.service.js';
 import { inProcess, ProcessDeath, WorkRefusal } from '../jobs/in-process.js';
 import type { JobRun } from '../jobs/job.js';
 import { Jobs } from '../jobs/jobs.js';
-import type { Brought } from './bring-in.process.js';
+import type { Brought, Reading } from './brought.js';
 import { ProblemError } from '../platform/problem.js';
 import type { Upload } from '../platform/upload.js';
 
@@ -28,6 +29,7 @@ export class BringInService {
 
   constructor(
     private readonly books: BooksService,
+    private readonly grounds: Grounds,
     private readonly jobs: Jobs,
   ) {
     jobs.handle('bring-in', {
@@ -55,7 +57,12 @@ export class BringInService {
       return await this.jobs.run<BookMade>('bring-in', id, signal);
     } catch (error) {
       if (!(error instanceof WorkRefusal)) throw error;
-      throw new ProblemError(422, 'The file can’t be brought in', error.message);
+      throw new ProblemError(
+        422,
+        'The file can’t be brought in',
+        error.message,
+        error.wants ? { wants: error.wants } : {},
+      );
     }
   }
 
@@ -63,15 +70,16 @@ export class BringInService {
     const upload = this.#uploads.get(id);
     if (!upload) throw new Error(`there is no upload of the id ${id}`);
     tell({ stage: 'Reading the file' });
-    const { book, chapters, enclosures, report } = await inProcess<never, Brought>(
+    const { book, chapters, enclosures, report, pages } = await inProcess<Reading, Brought>(
       new URL('./bring-in.process.js', import.meta.url),
       upload,
-      { signal, limits: LIMITS },
+      { signal, limits: LIMITS, progress: tell },
     ).catch((error: unknown) => {
       throw error instanceof ProcessDeath ? new WorkRefusal(TOO_MUCH[error.why]) : error;
     });
     signal.throwIfAborted();
-    tell({ stage: 'Storing the book' });
+    tell({ stage: 'Storing the book', done: 0, total: 0 });
+    if (book.ground && pages) await this.grounds.keep(book.ground.sha256, upload.path, pages);
     const made = await this.books.add(book, chapters, enclosures, report);
     await this.#forget(id);
     return { id: made, report };
@@ -80,6 +88,8 @@ export class BringInService {
   async #forget(id: string): Promise<void> {
     const upload = this.#uploads.get(id);
     this.#uploads.delete(id);
-    if (upload) await rm(upload.path, { force: true });
+    if (!upload) return;
+    await rm(upload.path, { force: true });
+    await rm(`${upload.path}.pages`, { force: true });
   }
 }

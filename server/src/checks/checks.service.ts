@@ -277,7 +277,7 @@ export class ChecksService implements OnApplicationBootstrap {
     const run = await this.#runs.findOneBy({ id });
     if (!run) return null;
     const { state, done, total } = await this.one(id);
-    return { id, kind: 'check', state, stage: '', done, total, message: '', made: null };
+    return { id, kind: 'check', state, stage: '', done, total, message: '', wants: null, made: null };
   }
 
   async stop(id: string): Promise<CheckRun> {

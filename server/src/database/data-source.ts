@@ -14,6 +14,7 @@ import { RuleChoiceEntity } from './entities/rule-choice.entity.js';
 import { SetAsideEntity } from './entities/set-aside.entity.js';
 import { EnclosureEntity } from './entities/enclosure.entity.js';
 import { ExportEntity } from './entities/export.entity.js';
+import { GroundPageEntity } from './entities/ground-page.entity.js';
 import { FirstThread1790000000000 } from './migrations/1790000000000-first-thread.js';
 import { Shelf1790200000000 } from './migrations/1790200000000-shelf.js';
 import { Structure1790400000000 } from './migrations/1790400000000-structure.js';
@@ -25,6 +26,7 @@ import { Manuscripts1791300000000 } from './migrations/1791300000000-manuscripts
 import { Survey1791000000000 } from './migrations/1791000000000-survey.js';
 import { TableBodies1791400000000 } from './migrations/1791400000000-table-bodies.js';
 import { VersionNames1791500000000 } from './migrations/1791500000000-version-names.js';
+import { Ground1791600000000 } from './migrations/1791600000000-ground.js';
 import { VerdictTable1790600000000 } from './migrations/1790600000000-verdict-table.js';
 
 /** The connection to MariaDB. The tables are made by migrations only, which run at every start. */
@@ -49,6 +51,7 @@ export function dataSourceOptions(url: string): DataSourceOptions {
       Manuscripts1791300000000,
       TableBodies1791400000000,
       VersionNames1791500000000,
+      Ground1791600000000,
     ],
     entities: [
       BookEntity,
@@ -66,6 +69,7 @@ export function dataSourceOptions(url: string): DataSourceOptions {
       RuleChoiceEntity,
       SetAsideEntity,
       ExportEntity,
+      GroundPageEntity,
     ],
     poolSize: 10,
   };

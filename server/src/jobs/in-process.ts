@@ -1,15 +1,24 @@
 import { fork, type ChildProcess } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
+import type { Wanted } from '@vennet/core/wire';
 
 /** Something that a process says while it works. */
 export type ProcessSays<Progress, Result> =
   | { says: 'progress'; progress: Progress }
   | { says: 'done'; result: Result }
-  | { says: 'refused'; message: string };
+  | { says: 'refused'; message: string; wants: Wanted | null };
 
 /** The work refused its input: an expected fault, with words for the author. */
-export class WorkRefusal extends Error {}
+export class WorkRefusal extends Error {
+  /** @param wants what is missing to do it, where that is so */
+  constructor(
+    message: string,
+    readonly wants: Wanted | null = null,
+  ) {
+    super(message);
+  }
+}
 
 /** The process ended before its work was done: it broke, or took more than it may. */
 export class ProcessDeath extends Error {
@@ -128,7 +137,7 @@ export function inProcess<Progress, Result>(
       settle();
       letWait(path, child);
       if (message.says === 'done') resolve(message.result);
-      else reject(new WorkRefusal(message.message));
+      else reject(new WorkRefusal(message.message, message.wants));
     });
     child.once('error', end);
     child.once('exit', () => {

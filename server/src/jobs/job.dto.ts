@@ -2,11 +2,13 @@ import type { BringInReport, ReportLine } from '@vennet/core/bring-in';
 import {
   JOB_KINDS,
   JOB_STATES,
+  WANTED,
   type BookMade,
   type JobKind,
   type JobState,
   type JobStatus,
   type Started,
+  type Wanted,
 } from '@vennet/core/wire';
 import { Choice, Shape, ShapeList, Whole, Words } from '../platform/shapes.js';
 
@@ -67,6 +69,9 @@ export class JobStatusDto implements JobStatus {
 
   @Words({ description: 'Why it failed, for the author' })
   message: string;
+
+  @Choice(WANTED, { nullable: true, description: 'What it failed for the want of' })
+  wants: Wanted | null;
 
   @Shape(BookMadeDto, { nullable: true, description: 'The book that a bringing in has made' })
   made: BookMadeDto | null;

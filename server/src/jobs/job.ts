@@ -1,4 +1,4 @@
-import type { JobState, JobStatus } from '@vennet/core/wire';
+import type { JobState, JobStatus, Wanted } from '@vennet/core/wire';
 
 /** What a job is given while it works. */
 export interface JobRun {
@@ -12,6 +12,7 @@ export interface JobRun {
 export interface Unfinished {
   state: Extract<JobState, 'failed' | 'stopped'>;
   message: string;
+  wants: Wanted | null;
 }
 
 /**

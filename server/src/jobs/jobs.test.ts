@@ -39,6 +39,7 @@ const over: JobStatus = {
   done: 3,
   total: 3,
   message: '',
+  wants: null,
   made: null,
 };
 const turn = () => new Promise((resolve) => setImmediate(resolve));

@@ -17,6 +17,8 @@ const STORE_AGAIN = 1_000;
 /** How many jobs that have ended are still told of from memory. */
 const REMEMBERED = 100;
 
+const STOPPED: Unfinished = { state: 'stopped', message: '', wants: null };
+
 /**
  * Jobs wait here, each kind in a line of its own, and run a few at a time in the order in which they came. What a job has to
  * remember is in the database; here is only how those stand that are under way or have just ended.
@@ -62,7 +64,7 @@ export class Jobs implements BeforeApplicationShutdown {
       const at = line.findIndex(({ status }) => status.id === id);
       const [ticket] = at < 0 ? [] : line.splice(at, 1);
       if (!ticket) continue;
-      await this.#end(ticket, { state: 'stopped', message: '' });
+      await this.#end(ticket, STOPPED);
       ticket.waits?.reject(stopped());
       return true;
     }
@@ -120,7 +122,17 @@ export class Jobs implements BeforeApplicationShutdown {
     const line = this.#waiting.get(kind);
     if (!line) throw new Error(`nobody does jobs of the kind “${kind}”`);
     const ticket: Ticket = {
-      status: { id, kind, state: 'waiting', stage: '', done: 0, total: 0, message: '', made: null },
+      status: {
+        id,
+        kind,
+        state: 'waiting',
+        stage: '',
+        done: 0,
+        total: 0,
+        message: '',
+        wants: null,
+        made: null,
+      },
       controller: new AbortController(),
       waits,
     };
@@ -162,10 +174,10 @@ export class Jobs implements BeforeApplicationShutdown {
   }
 
   #unfinished(error: unknown, { controller, status }: Ticket): Unfinished {
-    if (controller.signal.aborted) return { state: 'stopped', message: '' };
-    if (error instanceof WorkRefusal) return { state: 'failed', message: error.message };
+    if (controller.signal.aborted) return STOPPED;
+    if (error instanceof WorkRefusal) return { state: 'failed', message: error.message, wants: error.wants };
     this.#log.error(error);
-    return { state: 'failed', message: this.#handlers.get(status.kind)?.faultWords ?? '' };
+    return { state: 'failed', message: this.#handlers.get(status.kind)?.faultWords ?? '', wants: null };
   }
 
   async #end(ticket: Ticket, end: Unfinished): Promise<void> {

@@ -1,3 +1,4 @@
+import type { Wanted } from '@vennet/core/wire';
 import type { ProcessSays } from './in-process.js';
 
 /**
@@ -5,7 +6,7 @@ import type { ProcessSays } from './in-process.js';
  * said of an error that is a refusal; any other (`null`) ends the process.
  */
 export function work<Input, Progress, Result>(
-  wordsOf: (error: unknown) => string | null,
+  wordsOf: (error: unknown) => string | { message: string; wants: Wanted } | null,
   doIt: (input: Input, tell: (progress: Progress) => void) => Result | Promise<Result>,
 ): void {
   const say = (message: ProcessSays<Progress, Result>) =>
@@ -16,12 +17,15 @@ export function work<Input, Progress, Result>(
         const result = await doIt(input, (progress) => void say({ says: 'progress', progress }));
         await say({ says: 'done', result });
       } catch (error) {
-        const message = wordsOf(error);
-        if (message === null) {
+        const words = wordsOf(error);
+        if (words === null) {
           console.error(error);
           process.exit(1);
         }
-        await say({ says: 'refused', message });
+        await say({
+          says: 'refused',
+          ...(typeof words === 'string' ? { message: words, wants: null } : words),
+        });
       }
     })();
   });

@@ -1,5 +1,12 @@
-import type { Health, Problem, ServerFacts, VersionedChapter } from '@vennet/core/wire';
-import { Always, Open, Whole, Words } from './shapes.js';
+import {
+  WANTED,
+  type Health,
+  type Problem,
+  type ServerFacts,
+  type VersionedChapter,
+  type Wanted,
+} from '@vennet/core/wire';
+import { Always, Choice, Open, Whole, Words } from './shapes.js';
 
 export class HealthDto implements Health {
   @Always('ok')
@@ -36,4 +43,7 @@ export class ProblemDto implements Problem {
     description: 'The chapter as it is stored, when a save was refused because it is stale',
   })
   current?: VersionedChapter;
+
+  @Choice(WANTED, { optional: true, description: 'What is missing to do it' })
+  wants?: Wanted;
 }

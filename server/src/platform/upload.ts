@@ -5,6 +5,8 @@ import { ProblemError } from './problem.js';
 export interface Upload {
   path: string;
   name: string;
+  /** What opens it, where that is needed. */
+  password?: string;
 }
 
 /** How the document of the HTTP interface describes a form with one file. */

@@ -6,7 +6,7 @@ import { work } from '../jobs/work.js';
 import { setPages } from '../typesetting/typeset.js';
 import { filesOf, refusalWords } from './files.js';
 import type { SetWhole } from './pages.service.js';
-import type { PublishInput } from './publish.process.js';
+import type { PublishInput } from './publish-work.js';
 
 work<Pick<PublishInput, 'source' | 'enclosures'>, never, SetWhole>(refusalWords, ({ source, enclosures }) => {
   const book = manuscriptFrom(source);

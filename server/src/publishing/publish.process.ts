@@ -20,55 +20,16 @@ import {
   linksInPdf,
   linksInWebPage,
   type FoundLink,
-  type Proof,
 } from '@vennet/core/readback';
 import { surroundingsOf } from '@vennet/core/wire';
-import { manuscriptFrom, type BookSource } from '../books/book-source.js';
+import { manuscriptFrom } from '../books/book-source.js';
 import { work } from '../jobs/work.js';
 import { finishPdf } from '../typesetting/finish.js';
 import { setPages } from '../typesetting/typeset.js';
-import { filesOf, refusalWords, type SourceFile } from './files.js';
+import { filesOf, refusalWords } from './files.js';
+import { pages } from './pages-of-ground.js';
+import type { Made, PublishInput, PublishProgress, Published, Tell } from './publish-work.js';
 import { proofOf } from './proof-of.js';
-
-export interface PublishInput {
-  format: Format;
-  source: BookSource;
-  enclosures: SourceFile[];
-  modified: Date;
-  /** Where the made file is written. */
-  output: string;
-  /** Sets each chapter by itself first, and says which: so that the one is known that breaks the typesetter. */
-  careful: boolean;
-}
-
-export interface PublishProgress {
-  stage: string;
-  done: number;
-  total: number;
-  /** The title of the chapter that is set by itself. */
-  chapter?: string;
-}
-
-export interface Published {
-  /** Of the made file, in bytes. */
-  size: number;
-  proof: Proof;
-  notes: string[];
-  /** It is an archive of several files. */
-  isArchive: boolean;
-  /** The files that readers need next to the made one: their paths, by the ids of their enclosures. */
-  beside: [string, string][];
-}
-
-interface Made {
-  bytes: Uint8Array;
-  proof: Proof;
-  notes: string[];
-  /** It is an archive of several files. */
-  isArchive?: boolean;
-}
-
-type Tell = (stage: string, done?: number, total?: number) => void;
 
 const makers: Record<Format, (edition: Edition, input: PublishInput, tell: Tell) => Made | Promise<Made>> = {
   epub,
@@ -100,7 +61,8 @@ work<PublishInput, PublishProgress, Published>(refusalWords, async (input, progr
       await new Promise((resolve) => setTimeout(resolve, 20));
       setPages({ ...edition, book: { ...edition.book, chapters: [chapter] } });
     }
-  const { bytes, proof, notes, isArchive = false } = await makers[input.format](edition, input, tell);
+  const made = input.ground ? pages(edition, input, tell) : makers[input.format](edition, input, tell);
+  const { bytes, proof, notes, isArchive = false } = await made;
   writeFileSync(input.output, bytes);
   const beside = filesBeside(edition).map(([path, { id }]): [string, string] => [id, path]);
   return { size: bytes.length, proof, notes, isArchive, beside };

@@ -28,7 +28,7 @@ export class PublishingController {
   @HttpCode(202)
   @ApiAcceptedResponse({ type: StartedDto })
   async start(@Param('id', ParseUUIDPipe) id: string, @Body() body: NewExportDto): Promise<Started> {
-    return { id: await this.publishing.start(id, body.format) };
+    return { id: await this.publishing.start(id, body.format, body.choices) };
   }
 
   @Get('books/:id/exports')

@@ -10,6 +10,8 @@ import {
 } from '@vennet/core/readback';
 import {
   JOB_STATES,
+  WRITES,
+  type ExportChoices,
   type ExportJob,
   type FormPreview,
   type JobState,
@@ -17,9 +19,20 @@ import {
 } from '@vennet/core/wire';
 import { Choice, Flag, Moment, Shape, ShapeList, Whole, WordList, Words } from '../platform/shapes.js';
 
+class ExportChoicesDto implements ExportChoices {
+  @Choice(WRITES, {
+    optional: true,
+    description: 'Of a book of pages: behind its old bytes, which stay as they are, or all of it anew',
+  })
+  write?: ExportChoices['write'];
+}
+
 export class NewExportDto implements NewExport {
   @Choice(FORMATS, { message: 'A book can be made as “epub”, “pdf”, “web”, “docx”, “odt” or “markdown”.' })
   format: Format;
+
+  @Shape(ExportChoicesDto, { optional: true })
+  choices?: ExportChoicesDto;
 }
 
 class LostLinkDto implements LostLink {

@@ -6,7 +6,7 @@ import { Injectable, type OnApplicationBootstrap } from '@nestjs/common';
 import { ConfigService } from '@nestjs/config';
 import type { Format } from '@vennet/core/manuscript';
 import { madeFileName } from '@vennet/core/publish';
-import type { ExportJob, JobStatus } from '@vennet/core/wire';
+import type { ExportChoices, ExportJob, JobStatus } from '@vennet/core/wire';
 import { DataSource, In, type Repository } from 'typeorm';
 import { BooksService } from '../books/books.service.js';
 import { SnapshotsService } from '../books/snapshots.service.js';
@@ -22,7 +22,7 @@ import { ExportEntity, type BesideFile } from '../database/entities/export.entit
 import { ShelfService } from '../shelf/shelf.service.js';
 import type { AppSettings } from '../platform/settings.js';
 import { SourcesService } from './sources.service.js';
-import type { Published, PublishInput, PublishProgress } from './publish.process.js';
+import type { Published, PublishInput, PublishProgress } from './publish-work.js';
 
 const TYPES: Record<Format, string> = {
   epub: 'application/epub+zip',
@@ -74,8 +74,20 @@ export class PublishingService implements OnApplicationBootstrap {
       this.jobs.add('export', id);
   }
 
-  async start(bookId: string, format: Format): Promise<string> {
-    const { title } = await this.books.book(bookId);
+  async start(bookId: string, format: Format, choices: ExportChoices = {}): Promise<string> {
+    const { title, ground } = await this.books.book(bookId);
+    if (ground && format !== 'pdf')
+      throw new ProblemError(
+        422,
+        'Only as a PDF',
+        'This is a book of pages: they stay as they are, so it is published as a PDF. For other forms, bring in the manuscript.',
+      );
+    if (ground?.cannotAdd && choices.write !== 'anew')
+      throw new ProblemError(
+        422,
+        'Nothing can be added',
+        `Nothing can be added behind the old bytes of this file, since ${ground.cannotAdd}. Let it be written anew.`,
+      );
     const id = randomUUID();
     await this.database.transaction(async (manager) => {
       // Whoever else starts one at this moment waits here.
@@ -95,6 +107,7 @@ export class PublishingService implements OnApplicationBootstrap {
         message: '',
         notes: [],
         proof: null,
+        choices,
         size: null,
         beside: [],
         fileName: madeFileName(title, format),
@@ -119,6 +132,7 @@ export class PublishingService implements OnApplicationBootstrap {
         ...(await this.sources.of(bookId)),
         modified: new Date(),
         output: `${path}.unfinished`,
+        choices: row.choices ?? {},
         careful: false,
       },
       { signal, tell },
@@ -148,7 +162,7 @@ export class PublishingService implements OnApplicationBootstrap {
     const row = await this.#exports.findOneBy({ id });
     if (!row) return null;
     const { state, message } = row;
-    return { id, kind: 'export', state, stage: '', done: 0, total: 0, message, made: null };
+    return { id, kind: 'export', state, stage: '', done: 0, total: 0, message, wants: null, made: null };
   }
 
   /** Files are named by their hash, so that a bundle holds what was there when the file was made. */

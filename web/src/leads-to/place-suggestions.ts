@@ -80,6 +80,7 @@ function fitOf(
 const KIND_WORDS: Record<PlaceKind, string> = {
   top: 'Title page',
   contents: 'List',
+  page: 'Page',
   chapter: 'Chapter',
   heading: 'Heading',
   figure: 'Picture',

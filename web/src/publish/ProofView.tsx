@@ -7,6 +7,7 @@ const CHANGES: Record<ChangedLink['change'], string> = {
   address: 'leads to another address',
   words: 'has other words',
   target: 'does not land at its place',
+  place: 'stands elsewhere',
 };
 
 /** The proof of a made file: how many links it should have, how many are there, and which are not as in the book. */

@@ -18,9 +18,10 @@ export const areaSmall: Rule = {
   find(link, context) {
     const figure = figureOf(link, context);
     const area = figure && attrsOf.figure(figure).areas.find(({ id }) => id === link.id);
-    if (!figure || !area) return null;
+    // A link on words of a page is as large as their line (the exception *inline* of the criterion).
+    if (!figure || !area || area.words) return null;
     const { areas } = attrsOf.figure(figure);
-    const sizes = areaSizes(area, attrsOf.figure(figure), context);
+    const sizes = areaSizes(area, figure, context);
     const small = sizes.filter(({ width, height }) => Math.min(width, height) < LEAST_SIDE - 0.5);
     const [first] = small;
     if (!first) return null;

@@ -26,7 +26,7 @@ export function pathFrom(file: string, reference: string): string {
 }
 
 export interface ResolverParts {
-  ids: Ids;
+  ids: Pick<Ids, 'find'>;
   /** The id of the chapter that a file of the book became, by path. */
   chapters: ReadonlyMap<string, string>;
   /** The places of pages that are made anew, by path. */

@@ -4,6 +4,7 @@ import {
   MATTERS,
   PLACE_KINDS,
   type Format,
+  type Ground,
   type Matter,
   type Place,
   type PlaceKind,
@@ -152,6 +153,9 @@ export class BookSummaryDto implements BookSummary {
 
   @Whole()
   chapters: number;
+
+  @Whole({ nullable: true, description: 'Of a book of pages, how many' })
+  pages: number | null;
 
   @Whole()
   words: number;
@@ -367,6 +371,39 @@ class SentBookDto implements SentBook {
   places: [string, string][] | null;
 }
 
+/** The finished file that a book of pages has as its ground. */
+class GroundDto implements Ground {
+  @Words()
+  sha256: string;
+
+  @Words()
+  name: string;
+
+  @Whole({ description: 'In bytes' })
+  size: number;
+
+  @Whole()
+  pages: number;
+
+  @Flag({ description: 'Its structure is tagged' })
+  tagged: boolean;
+
+  @Flag()
+  signed: boolean;
+
+  @Whole({ nullable: true, description: 'What a signature lets be changed (ISO 32000-1, table 254)' })
+  certified: number | null;
+
+  @WordList({ description: 'What its owner forbids' })
+  forbidden: string[];
+
+  @Words({ nullable: true, description: 'What opens it' })
+  password: string | null;
+
+  @Words({ nullable: true, description: 'Why nothing can be added behind its old bytes' })
+  cannotAdd: string | null;
+}
+
 export class ManuscriptDto implements Manuscript {
   @Words()
   id: string;
@@ -394,6 +431,9 @@ export class ManuscriptDto implements Manuscript {
 
   @Shape(PublicationDto, { optional: true })
   publication?: PublicationDto;
+
+  @Shape(GroundDto, { optional: true })
+  ground?: GroundDto;
 
   @ShapeList(VersionedChapterDto)
   chapters: VersionedChapterDto[];

@@ -1,5 +1,5 @@
 import type { BringInReport } from '@vennet/core/bring-in';
-import type { LinkLook, Publication, Structure } from '@vennet/core/manuscript';
+import type { Ground, LinkLook, Publication, Structure } from '@vennet/core/manuscript';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
 @Entity('books')
@@ -32,6 +32,10 @@ export class BookEntity {
   /** What else is said of it where it is published. */
   @Column({ type: 'json', nullable: true })
   publication: Publication | null;
+
+  /** Of a book of pages: the finished file that they are of. */
+  @Column({ type: 'json', nullable: true })
+  ground: Ground | null;
 
   /** Where readers get it. */
   @Column({ type: 'varchar', nullable: true })

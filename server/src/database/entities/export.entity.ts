@@ -1,6 +1,6 @@
 import { FORMATS, type Format } from '@vennet/core/manuscript';
 import type { Proof } from '@vennet/core/readback';
-import { JOB_STATES, type JobState } from '@vennet/core/wire';
+import { JOB_STATES, type ExportChoices, type JobState } from '@vennet/core/wire';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
 /** A file that readers need next to the made one: its path there, and its bytes by their hash. */
@@ -31,6 +31,10 @@ export class ExportEntity {
 
   @Column({ type: 'json', nullable: true })
   proof: Proof | null;
+
+  /** How it was to be made. */
+  @Column({ type: 'json', nullable: true })
+  choices: ExportChoices | null;
 
   @Column({ type: 'bigint', nullable: true })
   size: string | null;

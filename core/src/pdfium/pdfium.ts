@@ -3,6 +3,20 @@ import { init, type WrappedPdfiumModule } from '@embedpdf/pdfium';
 /** What a call of PDFium writes its answers to, in bytes; longer ones get memory of their own. */
 const SCRATCH = 4096;
 
+/** A PDF that PDFium can't open, with its number for why (`FPDF_ERR_…`). */
+export class PdfiumError extends Error {
+  override name = 'PdfiumError';
+
+  constructor(readonly code: number) {
+    super(`PDFium can’t open this PDF (${code})`);
+  }
+
+  /** It needs a password, or another one. */
+  get wantsPassword(): boolean {
+    return this.code === 4;
+  }
+}
+
 /** A PDF in PDFium's memory, and reading of what its calls write there. Handles of PDFium are numbers; 0 is none. */
 export class Pdfium {
   private constructor(
@@ -12,16 +26,17 @@ export class Pdfium {
     readonly bytes: number,
   ) {}
 
-  /** @throws {Error} a PDF that can't be opened, with PDFium's number for it (`FPDF_ERR_…`) */
-  static async open(bytes: Uint8Array): Promise<Pdfium> {
+  /** @throws {PdfiumError} a PDF that can't be opened */
+  static async open(bytes: Uint8Array, password = ''): Promise<Pdfium> {
     const calls = await (loading ??= load());
     const { malloc, free } = calls.pdfium.wasmExports;
     const memory = malloc(bytes.length);
     calls.pdfium.HEAPU8.set(bytes, memory);
-    const document = calls.FPDF_LoadMemDocument(memory, bytes.length, '');
+    const document = calls.FPDF_LoadMemDocument(memory, bytes.length, password);
     if (document !== 0) return new Pdfium(calls, document, malloc(SCRATCH), memory);
+    const code = calls.FPDF_GetLastError();
     free(memory);
-    throw new Error(`PDFium can’t open this PDF (${calls.FPDF_GetLastError()})`);
+    throw new PdfiumError(code);
   }
 
   close(): void {

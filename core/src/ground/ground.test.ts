@@ -1,0 +1,225 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { describe, expect, test } from '@jest/globals';
+import { Node } from 'prosemirror-model';
+import { Transform } from 'prosemirror-transform';
+import { hrefOf } from '../destination/index.js';
+import {
+  attrsOf,
+  faultInChapter,
+  linksOfChapter,
+  pagesOf,
+  schema,
+  setAreas,
+  spotsOf,
+  type LinkArea,
+} from '../manuscript/index.js';
+import { Pdfium } from '../pdfium/index.js';
+import { linksOnPages } from '../readback/index.js';
+import { writtenPages } from '../testing/index.js';
+import {
+  boxesOf,
+  openGround,
+  pagesThatDiffer,
+  readGround,
+  readMarked,
+  readText,
+  rectOf,
+  wordsOfPage,
+  writeGround,
+  type PageText,
+  type WriteGround,
+} from './index.js';
+
+/** What a finished file is as a book of pages. */
+async function groundOf(bytes: Uint8Array, password = '') {
+  const file = await openGround(bytes, password);
+  const pdf = await Pdfium.open(bytes, password);
+  const texts = file.pages.map(({ frame }, index) => readText(pdf, index + 1, frame));
+  const marked = file.pages.map(({ frame }, index) => readMarked(pdf, index + 1, frame));
+  pdf.close();
+  const textOf = (index: number) => texts[index] as PageText;
+  const ground = readGround(file, textOf);
+  return { bytes, password, file, textOf, marked, ground, doc: Node.fromJSON(schema, ground.doc) };
+}
+
+type TestGround = Awaited<ReturnType<typeof groundOf>>;
+
+const written = (
+  { bytes, password, textOf, marked }: TestGround,
+  doc: Node,
+  write: WriteGround['write'] = 'addition',
+) =>
+  writeGround(bytes, {
+    write,
+    password,
+    doc,
+    textOf,
+    markedOn: (index) => marked[index]!,
+    targetOf: ({ destination }) =>
+      destination.kind === 'place' ? { place: destination.place } : { href: hrefOf(destination) },
+  });
+
+/** The pages with other links on one of them. */
+function withAreas(doc: Node, number: number, change: (areas: readonly LinkArea[]) => LinkArea[]): Node {
+  const page = pagesOf(doc)[number - 1]!;
+  const transform = new Transform(doc);
+  setAreas(transform, page.at, change(attrsOf.page(page.node).areas));
+  return transform.doc;
+}
+
+/** What a program says of a file. */
+function said(command: string, options: string[], bytes: Uint8Array): string {
+  const folder = mkdtempSync(join(tmpdir(), 'vennet-ground-'));
+  try {
+    const path = join(folder, 'file.pdf');
+    writeFileSync(path, bytes);
+    return execFileSync(command, [...options, path], { encoding: 'utf8' });
+  } finally {
+    rmSync(folder, { recursive: true });
+  }
+}
+
+const isSound = (bytes: Uint8Array) =>
+  said('qpdf', ['--check'], bytes).includes('No syntax or stream encoding errors');
+
+const LEAFLET = () =>
+  writtenPages(
+    [
+      {
+        lines: [
+          { x: 72, y: 700, text: 'The lamp at Orrin, and its keeper' },
+          { x: 72, y: 680, text: 'who kept it.' },
+        ],
+        annotations: [
+          '<< /Type /Annot /Subtype /Link /Rect [70 675 300 715] /QuadPoints [200 712 260 712 200 697 260 697 72 692 140 692 72 677 140 677] /Border [0 0 0] /A << /S /URI /URI (https://keeper.example/a) >> /Contents (The keeper) >>',
+          '<< /Type /Annot /Subtype /Link /Rect [72 697 120 712] /A << /S /GoTo /D [7 0 R /XYZ 100 400 2] >> /C [1 0 0] /BS << /W 2 /S /D >> >>',
+          '<< /Type /Annot /Subtype /Link /Rect [400 100 450 120] /A << /S /JavaScript /JS (app.alert) >> >>',
+          '<< /Type /Annot /Subtype /Link /Rect [400 200 450 220] /Dest (lamp) >>',
+          '<< /Type /Annot /Subtype /Link /Rect [400 300 450 320] /A << /S /GoToR /F (tides.pdf) /D [2 /Fit] >> >>',
+        ],
+      },
+      { lines: [{ x: 100, y: 390, text: 'Oil' }], more: '/Rotate 90', box: [0, 0, 400, 800] },
+    ],
+    {
+      catalog:
+        '/Lang (en-GB) /Names << /Dests << /Names [(lamp) [7 0 R /FitH 600]] >> >> /PageLabels << /Nums [0 << /S /r >> 1 << /S /D >>] >> /Outlines 10 0 R',
+      more: [
+        '<< /Type /Outlines /First 11 0 R /Last 11 0 R /Count 1 >>',
+        '<< /Title (Oil) /Parent 10 0 R /Dest [7 0 R /Fit] >>',
+      ],
+    },
+  );
+
+describe('reading a finished file', () => {
+  test('gives its words, its links with the words under them, and where they lead', async () => {
+    const { ground, doc, textOf } = await groundOf(LEAFLET());
+    expect(faultInChapter(ground.doc)).toBeNull();
+    expect(wordsOfPage(textOf(0))).toBe('The lamp at Orrin, and its keeper\nwho kept it.');
+    const [one, two] = pagesOf(doc).map(({ node }) => attrsOf.page(node));
+    expect(one).toMatchObject({ label: 'i', width: 595, height: 842 });
+    expect(two).toMatchObject({ label: '1', width: 800, height: 400 });
+    expect(
+      one!.areas.map(({ name, words, destination, frame, lines }) => [
+        name,
+        words,
+        hrefOf(destination),
+        frame?.line,
+        lines?.length,
+      ]),
+    ).toEqual([
+      ['The keeper', 'its keeper who kept it.', 'https://keeper.example/a', undefined, 2],
+      ['', 'The lamp', '#at-2-1', 'dashed', undefined],
+      ['', undefined, '#spot-1', 'solid', undefined],
+      ['', undefined, '#no-destination', 'solid', undefined],
+    ]);
+    // The page is turned: what is 600 up is three quarters from the left, and 400 up the middle.
+    expect(two!.spots).toEqual([
+      { id: 'spot-1', name: 'lamp', x: 0.75, y: 0, zoom: null },
+      { id: 'at-2-1', name: '', x: 0.5, y: 0.25, zoom: 2 },
+    ]);
+    expect(ground.language).toBe('en-GB');
+    expect(spotsOf(doc, 'c').spots.map(({ kind, words }) => [kind, words])).toEqual([
+      ['page', 'i'],
+      ['heading', 'Oil'],
+      ['page', '1'],
+      ['bookmark', 'lamp'],
+      ['spot', ''],
+    ]);
+    expect(linksOfChapter(doc, 'c').map(({ text, carrier }) => [text, carrier])).toEqual([
+      ['The keeper', 'area'],
+      ['The lamp', 'area'],
+      ['', 'area'],
+      ['', 'area'],
+    ]);
+  });
+});
+
+describe('writing a finished file', () => {
+  test('leaves a file as it is in which nothing was changed, but says what its links are called', async () => {
+    const ground = await groundOf(LEAFLET());
+    const { added, changed, removed, bytes } = await written(ground, ground.doc);
+    expect([added, changed, removed]).toEqual([0, 0, 0]);
+    expect(bytes.subarray(0, ground.bytes.length)).toEqual(ground.bytes);
+    expect(isSound(bytes)).toBe(true);
+  });
+
+  test.each(['addition', 'anew'] as const)(
+    'as an %s takes links in, changes and removes them, and nothing else',
+    async (write) => {
+      const ground = await groundOf(LEAFLET());
+      const words = boxesOf(ground.textOf(0), [{ line: 1, from: 4, to: 12 }]);
+      const doc = withAreas(ground.doc, 1, ([first, second, third, fourth]) => [
+        { ...first!, destination: { kind: 'web', href: 'https://new.example/' } },
+        { ...third!, x: 0.1 },
+        fourth!,
+        {
+          id: 'mine',
+          ...words[0]!,
+          lines: words,
+          words: 'kept it.',
+          name: '',
+          hoverNote: '',
+          frame: { line: 'under', width: 1, colour: '#0b5a6b' },
+          destination: {
+            kind: 'place',
+            place: second!.destination.kind === 'place' ? second!.destination.place : '',
+          },
+        },
+      ]);
+      const { added, changed, removed, bytes } = await written(ground, doc, write);
+      expect([added, changed, removed]).toEqual([1, 2, 1]);
+      expect(isSound(bytes)).toBe(true);
+      if (write === 'addition') expect(bytes.subarray(0, ground.bytes.length)).toEqual(ground.bytes);
+      expect(pagesThatDiffer(ground.file, await openGround(bytes))).toEqual([]);
+      const [links] = await linksOnPages(bytes);
+      expect(links!.map(({ uri, spot, contents }) => [uri, spot?.page, spot?.zoom, contents])).toEqual([
+        ['https://new.example/', undefined, undefined, 'The keeper'],
+        [null, undefined, undefined, ''],
+        [null, 2, null, ''],
+        // Of the other file, whose page it is.
+        [null, 3, null, ''],
+        [null, 2, 2, 'kept it.'],
+      ]);
+      // The new one stands on its words, to half a point.
+      const rect = rectOf(ground.file.pages[0]!.frame, words[0]!);
+      expect(
+        Math.max(...links!.at(-1)!.areas[0]!.map((side, at) => Math.abs(side - rect[at]!))),
+      ).toBeLessThan(0.5);
+      // What was written is read again as it was meant.
+      const again = await groundOf(bytes);
+      expect(
+        attrsOf
+          .page(pagesOf(again.doc)[0]!.node)
+          .areas.map(({ words: under, destination }) => [under, hrefOf(destination)]),
+      ).toEqual([
+        ['its keeper who kept it.', 'https://new.example/'],
+        [undefined, '#spot-1'],
+        [undefined, '#no-destination'],
+        ['kept it.', '#at-2-1'],
+      ]);
+    },
+  );
+});

@@ -1,0 +1,12 @@
+export { boxOf, rectOf, shownAt, sizeShown, userAt } from './frame.js';
+export type { PageFrame, Rect } from './frame.js';
+export { boxesOf, joined, wordsIn, wordsOfLine, wordsOfPage } from './page-text.js';
+export type { Line, PageText, Piece, Stretch } from './page-text.js';
+export { GroundError, MOST_PAGES, openGround } from './file/open.js';
+export type { GroundFault, GroundFile } from './file/open.js';
+export { pageId, readGround } from './read-ground.js';
+export type { GroundRead, TextOf } from './read-ground.js';
+export { pagesThatDiffer } from './same-pages.js';
+export { readMarked, readText } from './read-text.js';
+export { writeGround } from './write-ground.js';
+export type { GroundTarget, GroundWritten, MarkedPiece, WriteGround } from './write-ground.js';

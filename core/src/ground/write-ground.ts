@@ -1,0 +1,325 @@
+import { PdfArray, PdfDict, PdfName, PdfNull, PdfNumber, PdfString, type PdfObject } from '@libpdf/core';
+import type { Node } from 'prosemirror-model';
+import {
+  attrsOf,
+  pagesOf,
+  saidOfArea,
+  wordsOf,
+  type AreaFrame,
+  type Box,
+  type GroundPageAttrs,
+  type LinkArea,
+  type PageSpot,
+} from '../manuscript/index.js';
+import { annotationsOn } from './file/links.js';
+import { openGround, type FilePage, type GroundFile } from './file/open.js';
+import { outlineOf } from './file/outline.js';
+import { FileSpots } from './file/spots.js';
+import { Structure } from './file/structure.js';
+import { writeOutline, type WantedEntry } from './file/write-outline.js';
+import { rectOf, userAt, type PageFrame, type Rect } from './frame.js';
+import { readGround, type TextOf } from './read-ground.js';
+
+/** Where a link leads in the written file: a place of the book, an address, or nowhere. */
+export type GroundTarget = { place: string } | { href: string } | null;
+
+/** A piece of a page with the number of its marked content. */
+export interface MarkedPiece extends Box {
+  content: number;
+}
+
+export interface WriteGround {
+  /** Behind the old bytes, which stay as they are, or all of it anew. */
+  write: 'addition' | 'anew';
+  password: string | null;
+  /** The pages of the book. */
+  doc: Node;
+  targetOf(link: LinkArea): GroundTarget;
+  textOf: TextOf;
+  /** The marked contents of a page, in reading order; asked only of tagged files, for pages that get a link. */
+  markedOn(index: number, frame: PageFrame): readonly MarkedPiece[];
+}
+
+/** What was done to the links of a file. */
+export interface GroundWritten {
+  bytes: Uint8Array;
+  added: number;
+  changed: number;
+  removed: number;
+}
+
+/**
+ * The file with the links and the outline as the book has them. What was not changed stays as it was, to the byte; pages stay as they
+ * are in any case.
+ *
+ * @throws GroundError; RangeError when nothing can be added to this file
+ */
+export async function writeGround(bytes: Uint8Array, wanted: WriteGround): Promise<GroundWritten> {
+  const file = await openGround(bytes, wanted.password);
+  if (wanted.write === 'addition' && file.cannotAdd)
+    throw new RangeError(`nothing can be added to this file: ${file.cannotAdd}`);
+  const { doc: before } = readGround(file, wanted.textOf);
+  const writer = new Writer(file, wanted);
+  const old = (before as { content: { type: string; attrs: GroundPageAttrs }[] }).content.filter(
+    ({ type }) => type === 'page',
+  );
+  for (const { node } of pagesOf(wanted.doc)) {
+    const page = attrsOf.page(node);
+    writer.page(page, old[page.number - 1]?.attrs.areas ?? []);
+  }
+  writer.outline(wanted.doc);
+  const written = await file.pdf.save({ incremental: wanted.write === 'addition' });
+  const { added, changed, removed } = writer;
+  return { bytes: written, added, changed, removed };
+}
+
+class Writer {
+  added = 0;
+  changed = 0;
+  removed = 0;
+  readonly #file: GroundFile;
+  readonly #wanted: WriteGround;
+  readonly #structure: Structure | null;
+  readonly #places = new Map<string, { page: number; spot: PageSpot | null }>();
+
+  constructor(file: GroundFile, wanted: WriteGround) {
+    this.#file = file;
+    this.#wanted = wanted;
+    this.#structure = Structure.of(file);
+    const pages = pagesOf(wanted.doc).map(({ node }) => attrsOf.page(node));
+    for (const { id, number, spots } of pages) {
+      this.#places.set(id, { page: number - 1, spot: null });
+      for (const spot of spots) this.#places.set(spot.id, { page: number - 1, spot });
+    }
+    wanted.doc.forEach((node) => {
+      if (node.type.name !== 'entry') return;
+      const { id, page, y } = attrsOf.entry(node);
+      const at = this.#places.get(page)?.page ?? 0;
+      this.#places.set(id, { page: at, spot: y === null ? null : { id, name: '', x: 0, y, zoom: null } });
+    });
+  }
+
+  /** Brings the links of a page to what they are in the book. @param old as they are in the file */
+  page({ number, areas }: GroundPageAttrs, old: readonly LinkArea[]): void {
+    const page = this.#file.pages[number - 1];
+    if (!page) return;
+    const wanted = new Map(areas.flatMap((area) => (area.from ? [[area.from, area]] : [])));
+    const had = new Map(old.map((area) => [area.from ?? '', area]));
+    const gone = new Set<PdfObject>();
+    for (const { from, annotation, entry } of annotationsOn(page, number - 1, this.#file.resolve)) {
+      const before = had.get(from);
+      if (!before) continue;
+      const now = wanted.get(from);
+      if (!now) {
+        this.removed++;
+        gone.add(entry);
+        this.#structure?.removeLink(annotation);
+      } else if (!isSame(before, now)) {
+        this.changed++;
+        this.#write(annotation, now, page, before);
+      } else if (!annotation.has('Contents') && saidOfArea(now) !== '')
+        annotation.set('Contents', PdfString.fromString(saidOfArea(now)));
+    }
+    if (gone.size > 0) this.#keepOnly(page, (entry) => !gone.has(entry));
+    const fresh = areas.filter(({ from }) => !from || !had.has(from));
+    for (const area of fresh) this.#add(area, page, number - 1);
+    // Links are met in the order of the structure (ISO 14289-1, 7.18.3).
+    if (this.#structure && areas.length > 0 && page.dict.getName('Tabs', this.#file.resolve)?.value !== 'S')
+      page.dict.set('Tabs', PdfName.of('S'));
+  }
+
+  #add(area: LinkArea, page: FilePage, index: number): void {
+    const annotation = PdfDict.of({
+      Type: PdfName.of('Annot'),
+      Subtype: PdfName.of('Link'),
+      P: page.ref,
+      // It is printed where it is framed (ISO 32000-1, table 165).
+      F: PdfNumber.of(4),
+    });
+    if (!this.#write(annotation, area, page, null)) return;
+    this.added++;
+    const ref = this.#file.pdf.context.register(annotation);
+    const list = this.#file.resolve(page.dict.get('Annots'));
+    if (list instanceof PdfArray) list.push(ref);
+    else page.dict.set('Annots', new PdfArray([ref]));
+    if (!this.#structure) return;
+    const marked = this.#wanted.markedOn(index, page.frame);
+    const { near, whole } = contentsUnder(marked, area.lines ?? [area]);
+    this.#structure.addLink(ref, page, near, whole);
+  }
+
+  /** Writes a link into its annotation; only what differs from `before`. `false` for one that leads nowhere. */
+  #write(annotation: PdfDict, area: LinkArea, page: FilePage, before: LinkArea | null): boolean {
+    const differs = (part: (area: LinkArea) => unknown) =>
+      !before || JSON.stringify(part(before)) !== JSON.stringify(part(area));
+    if (differs(({ destination }) => destination)) {
+      const target = this.#wanted.targetOf(area);
+      if (!target) return false;
+      annotation.delete('Dest');
+      annotation.delete('A');
+      if ('href' in target)
+        annotation.set(
+          'A',
+          PdfDict.of({ Type: PdfName.of('Action'), S: PdfName.of('URI'), URI: ascii(target.href) }),
+        );
+      else {
+        const destination = this.#destination(target.place);
+        if (!destination) return false;
+        annotation.set(
+          'A',
+          PdfDict.of({ Type: PdfName.of('Action'), S: PdfName.of('GoTo'), D: destination }),
+        );
+      }
+    }
+    if (differs(({ x, y, width, height, lines }) => [x, y, width, height, lines])) {
+      const rects = (area.lines ?? [area]).map((box) => rectOf(page.frame, box));
+      annotation.set('Rect', numbers(around(rects)));
+      if (area.lines || area.words) annotation.set('QuadPoints', numbers(rects.flatMap(quadOf)));
+      else annotation.delete('QuadPoints');
+    }
+    if (differs(({ frame }) => frame)) frame(annotation, area.frame);
+    const said = saidOfArea(area);
+    if (differs(saidOfArea) || !annotation.has('Contents')) {
+      if (said === '') annotation.delete('Contents');
+      else annotation.set('Contents', PdfString.fromString(said));
+    }
+    // A drawing of its own would show its old place and look (ISO 32000-1, 12.5.5).
+    annotation.delete('AP');
+    return true;
+  }
+
+  /** An exact spot (ISO 32000-1, table 151); `null` where there is none. */
+  #destination(place: string): PdfArray | null {
+    const found = this.#places.get(place);
+    const page = found && this.#file.pages[found.page];
+    if (!page) return null;
+    const { spot } = found;
+    if (!spot) {
+      const top = userAt(page.frame, { x: 0, y: 0 });
+      return new PdfArray([page.ref, PdfName.of('XYZ'), number(top.x), number(top.y), PdfNull.instance]);
+    }
+    const { x, y } = userAt(page.frame, spot);
+    const zoom = spot.zoom === null ? PdfNull.instance : PdfNumber.of(spot.zoom);
+    return new PdfArray([page.ref, PdfName.of('XYZ'), number(x), number(y), zoom]);
+  }
+
+  #keepOnly(page: FilePage, stays: (entry: PdfObject) => boolean): void {
+    const list = this.#file.resolve(page.dict.get('Annots'));
+    if (!(list instanceof PdfArray)) return;
+    for (let at = list.length - 1; at >= 0; at--) {
+      const entry = list.at(at);
+      if (entry && !stays(entry)) list.remove(at);
+    }
+  }
+
+  outline(doc: Node): void {
+    const old = outlineOf(this.#file, new FileSpots(this.#file));
+    const wanted: WantedEntry[] = [];
+    doc.forEach((node) => {
+      if (node.type.name !== 'entry') return;
+      const { level, page, y, from } = attrsOf.entry(node);
+      wanted.push({ title: wordsOf(node), level, page: this.#places.get(page)?.page ?? 0, y, from });
+    });
+    const had = old.filter(({ target }) => target);
+    const isSame =
+      had.length === wanted.length &&
+      had.every(({ title, level, target, from }, at) => {
+        const now = wanted[at];
+        return (
+          now?.from === from &&
+          (now.title === title || (title === '' && now.title === '—')) &&
+          now.level === level &&
+          now.page === target?.page &&
+          now.y === (target.spot?.y ?? null)
+        );
+      });
+    if (!isSame) writeOutline(this.#file, old, wanted);
+  }
+}
+
+/** Whether a link of the file is as the author left it. */
+function isSame(before: LinkArea, now: LinkArea): boolean {
+  const read = ({ x, y, width, height, lines, frame, destination, name, words }: LinkArea) =>
+    JSON.stringify([
+      x,
+      y,
+      width,
+      height,
+      lines ?? null,
+      frame,
+      destination,
+      saidOfArea({ name, words: words ?? '' }),
+    ]);
+  return read(before) === read(now);
+}
+
+/** The marked contents under some boxes, in reading order, and those that lie in them wholly. */
+function contentsUnder(
+  marked: readonly MarkedPiece[],
+  boxes: readonly Box[],
+): { near: number[]; whole: Set<number> } {
+  const isUnder = (piece: Box) => {
+    const [x, y] = [piece.x + piece.width / 2, piece.y + piece.height / 2];
+    return boxes.some((box) => x >= box.x && x <= box.x + box.width && y >= box.y && y <= box.y + box.height);
+  };
+  const under = new Set<number>();
+  const beside = new Set<number>();
+  for (const piece of marked) (isUnder(piece) ? under : beside).add(piece.content);
+  if (under.size > 0)
+    return { near: [...under], whole: new Set([...under].filter((content) => !beside.has(content))) };
+  // Nothing stands there: it comes after what stands above it.
+  const top = Math.min(...boxes.map(({ y }) => y));
+  const above = marked.filter(({ y }) => y <= top);
+  const last = above.reduce<MarkedPiece | null>(
+    (one, other) => (!one || other.y >= one.y ? other : one),
+    null,
+  );
+  return { near: last ? [last.content] : marked[0] ? [marked[0].content] : [], whole: new Set() };
+}
+
+const STYLES: Readonly<Record<AreaFrame['line'], string>> = {
+  solid: 'S',
+  dashed: 'D',
+  dotted: 'D',
+  under: 'U',
+};
+
+/** How the edge of a link is drawn (ISO 32000-1, 12.5.4). */
+function frame(annotation: PdfDict, look: AreaFrame | null): void {
+  annotation.delete('BS');
+  annotation.delete('C');
+  annotation.set('Border', numbers([0, 0, look?.width ?? 0]));
+  if (!look) return;
+  const style = PdfDict.of({ W: PdfNumber.of(look.width), S: PdfName.of(STYLES[look.line]) });
+  if (look.line === 'dashed') style.set('D', numbers([3, 2]));
+  if (look.line === 'dotted') style.set('D', numbers([look.width, look.width * 1.5]));
+  annotation.set('BS', style);
+  annotation.set(
+    'C',
+    numbers([1, 3, 5].map((at) => Number.parseInt(look.colour.slice(at, at + 2), 16) / 255)),
+  );
+}
+
+/** Its corners in the order in which makers write them: upper left, upper right, lower left, lower right (common practice). */
+const quadOf = ([left, bottom, right, top]: Rect): number[] => [
+  left,
+  top,
+  right,
+  top,
+  left,
+  bottom,
+  right,
+  bottom,
+];
+
+const around = (rects: readonly Rect[]): number[] => [
+  Math.min(...rects.map(([left]) => left)),
+  Math.min(...rects.map(([, bottom]) => bottom)),
+  Math.max(...rects.map(([, , right]) => right)),
+  Math.max(...rects.map(([, , , top]) => top)),
+];
+
+const number = (value: number): PdfNumber => PdfNumber.of(Math.round(value * 1000) / 1000);
+const numbers = (values: readonly number[]): PdfArray => new PdfArray(values.map(number));
+/** An address is written in ASCII (ISO 32000-1, 12.6.4.7). */
+const ascii = (text: string): PdfString => PdfString.fromBytes(new TextEncoder().encode(text));

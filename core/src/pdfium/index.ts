@@ -1,0 +1,1 @@
+export { Pdfium, PdfiumError } from './pdfium.js';

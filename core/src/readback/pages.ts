@@ -1,0 +1,154 @@
+import type { Rect } from '../ground/index.js';
+import { readAnnotations, type Annotation } from './pdf-page.js';
+import type { Proof } from './proof.js';
+
+/** A link of a book of pages as the made file must have it. */
+export interface ExpectedOnPage {
+  id: string;
+  href: string;
+  text: string;
+  chapter: string;
+  /** From 1. */
+  page: number;
+  /** The lines or the rectangle that it covers. */
+  rects: readonly Rect[];
+  /** Where it leads; `null` for what stays as the file had it. */
+  leads: { uri: string } | { spot: { page: number; left: number; top: number; zoom: number | null } } | null;
+  /** What is said of it (`Contents`); `null` where nothing has to be. */
+  contents: string | null;
+}
+
+export type AnnotationsByPage = readonly (readonly Annotation[])[];
+
+/**
+ * Every link annotation of a PDF, by its page.
+ *
+ * @param progress pages read and pages in all
+ * @throws PdfiumError a PDF that can't be opened
+ */
+export async function linksOnPages(
+  bytes: Uint8Array,
+  password: string | null = null,
+  progress: (done: number, total: number) => void = () => {},
+): Promise<AnnotationsByPage> {
+  const { Pdfium } = await import('../pdfium/index.js');
+  const pdf = await Pdfium.open(bytes, password ?? '');
+  try {
+    const total = pdf.calls.FPDF_GetPageCount(pdf.document);
+    return Array.from({ length: total }, (_, index) => {
+      progress(index + 1, total);
+      return readAnnotations(pdf, index + 1);
+    });
+  } finally {
+    pdf.close();
+  }
+}
+
+/** How far a rectangle, or the spot where a link lands, may be from where it should be, in points. */
+const NEAR = 0.5;
+
+/** Matches every link of a book of pages with one of the made file: by its rectangle, then by where it leads. */
+export function proveOnPages(expected: readonly ExpectedOnPage[], found: AnnotationsByPage): Proof {
+  const proof: Proof = {
+    expected: expected.length,
+    found: 0,
+    lost: [],
+    changed: [],
+    computed: { expected: 0, found: 0, lost: [], changed: [] },
+    added: [],
+    cutOff: [],
+  };
+  const free = found.map((annotations) => new Set(annotations));
+  const take = (link: ExpectedOnPage, fits: (annotation: Annotation) => boolean): Annotation | null => {
+    const here = free[link.page - 1] ?? new Set<Annotation>();
+    for (const annotation of here)
+      if (fits(annotation)) {
+        here.delete(annotation);
+        return annotation;
+      }
+    return null;
+  };
+  const change = (link: ExpectedOnPage, annotation: Annotation, what: Proof['changed'][number]['change']) => {
+    const { id, href, text, chapter, page } = link;
+    const foundHref = leadsOf(annotation);
+    proof.changed.push({
+      id,
+      href,
+      text,
+      chapter,
+      foundHref,
+      foundText: annotation.contents,
+      where: `page ${page}`,
+      change: what,
+    });
+  };
+  const passes: ((link: ExpectedOnPage) => boolean)[] = [
+    (link) => {
+      const all = take(link, (one) => standsAt(one, link) && leadsTo(one, link) && says(one, link));
+      if (all) proof.found++;
+      return all !== null;
+    },
+    (link) => {
+      const other = take(link, (one) => standsAt(one, link) && leadsTo(one, link));
+      if (other) change(link, other, 'words');
+      return other !== null;
+    },
+    (link) => {
+      const other = take(link, (one) => standsAt(one, link));
+      if (other) change(link, other, link.leads && 'spot' in link.leads ? 'target' : 'address');
+      return other !== null;
+    },
+    (link) => {
+      const moved = link.leads && take(link, (one) => leadsTo(one, link));
+      if (moved) change(link, moved, 'place');
+      return Boolean(moved);
+    },
+  ];
+  let open = [...expected];
+  for (const pass of passes) open = open.filter((link) => !pass(link));
+  proof.lost.push(...open.map(({ id, href, text, chapter }) => ({ id, href, text, chapter })));
+  free.forEach((annotations, index) => {
+    for (const annotation of annotations)
+      // What only some reading programs do, as scripts, is none of the book's links.
+      if (annotation.uri !== null || annotation.spot)
+        proof.added.push({
+          href: leadsOf(annotation),
+          text: annotation.contents,
+          where: `page ${index + 1}`,
+        });
+  });
+  return proof;
+}
+
+const leadsOf = ({ uri, name, spot }: Annotation): string =>
+  uri ?? (name !== null ? `#${name}` : spot ? `#page=${spot.page}` : '');
+
+function standsAt({ areas }: Annotation, { rects }: ExpectedOnPage): boolean {
+  const near = (one: Rect, other: Rect) => one.every((side, at) => Math.abs(side - (other[at] ?? 0)) <= NEAR);
+  return areas.length === rects.length
+    ? rects.every((rect, at) => areas[at] !== undefined && near(rect, areas[at]))
+    : near(around(rects), around(areas));
+}
+
+const around = (rects: readonly Rect[]): Rect => [
+  Math.min(...rects.map(([left]) => left)),
+  Math.min(...rects.map(([, bottom]) => bottom)),
+  Math.max(...rects.map(([, , right]) => right)),
+  Math.max(...rects.map(([, , , top]) => top)),
+];
+
+function leadsTo({ uri, spot }: Annotation, { leads }: ExpectedOnPage): boolean {
+  if (!leads) return true;
+  if ('uri' in leads) return uri === leads.uri;
+  const wanted = leads.spot;
+  return (
+    spot !== null &&
+    spot.page === wanted.page &&
+    Math.abs(spot.left - wanted.left) <= NEAR &&
+    Math.abs(spot.top - wanted.top) <= NEAR &&
+    (spot.zoom ?? null) === wanted.zoom
+  );
+}
+
+const says = ({ contents }: Annotation, link: ExpectedOnPage): boolean =>
+  link.contents === null || contents === link.contents;

@@ -1,0 +1,47 @@
+import { ApiProperty } from '@nestjs/swagger';
+import type { PageText } from '@vennet/core/ground';
+import type { PageHit } from '@vennet/core/wire';
+import { Whole, Words } from '../platform/shapes.js';
+
+const BOX = {
+  type: 'object' as const,
+  properties: Object.fromEntries(['x', 'y', 'width', 'height'].map((side) => [side, { type: 'number' }])),
+  required: ['x', 'y', 'width', 'height'],
+};
+
+/** What stands on a page, in shares of it. */
+export class PageTextDto implements PageText {
+  @ApiProperty({
+    type: 'array',
+    items: {
+      type: 'array',
+      items: {
+        ...BOX,
+        properties: { ...BOX.properties, text: { type: 'string' } },
+        required: [...BOX.required, 'text'],
+      },
+    },
+  })
+  lines: PageText['lines'];
+
+  @ApiProperty({ type: 'array', items: BOX })
+  pictures: PageText['pictures'];
+}
+
+/** Words that were found on a page. */
+export class PageHitDto implements PageHit {
+  @Whole()
+  page: number;
+
+  @Whole({ description: 'The index of the line' })
+  line: number;
+
+  @Whole()
+  from: number;
+
+  @Whole()
+  to: number;
+
+  @Words({ description: 'The whole line' })
+  text: string;
+}

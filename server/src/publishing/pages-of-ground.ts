@@ -1,0 +1,104 @@
+import { readFileSync } from 'node:fs';
+import { NOWHERE } from '@vennet/core/destination';
+import {
+  openGround,
+  pagesThatDiffer,
+  readMarked,
+  readText,
+  rectOf,
+  userAt,
+  writeGround,
+  type GroundFile,
+} from '@vennet/core/ground';
+import { hrefOf } from '@vennet/core/destination';
+import { attrsOf, pagesOf, saidOfArea } from '@vennet/core/manuscript';
+import { Pdfium } from '@vennet/core/pdfium';
+import { targetIn, type Edition } from '@vennet/core/publish';
+import { linksOnPages, proveOnPages, type ExpectedOnPage } from '@vennet/core/readback';
+import { WorkRefusal } from '../jobs/in-process.js';
+import type { Made, PublishInput, Tell } from './publish-work.js';
+
+/** The finished file of a book of pages, with the links as the book has them; its pages stay as they are, and that is proved too. */
+export async function pages(
+  edition: Edition,
+  { ground, choices, source }: PublishInput,
+  tell: Tell,
+): Promise<Made> {
+  tell('Reading the file');
+  const old = new Uint8Array(readFileSync(ground ?? ''));
+  const password = source.ground?.password ?? null;
+  const doc = edition.book.chapters[0]?.doc;
+  if (!doc) throw new WorkRefusal('This book has no pages that are published.');
+  const pdf = await Pdfium.open(old, password ?? '');
+  tell('Writing the links');
+  const { bytes } = await writeGround(old, {
+    write: choices.write ?? 'addition',
+    password,
+    doc,
+    targetOf: ({ destination }) => targetIn(edition, destination),
+    textOf: (index, frame) => readText(pdf, index + 1, frame),
+    markedOn: (index, frame) => readMarked(pdf, index + 1, frame),
+  }).finally(() => pdf.close());
+  tell('Comparing the pages');
+  const [before, after] = [await openGround(old, password), await openGround(bytes, password)];
+  const differing = pagesThatDiffer(before, after);
+  const found = await linksOnPages(bytes, password, (done, total) =>
+    tell('Reading the file back', done, total),
+  );
+  const proof = proveOnPages(expectedOn(edition, after), found);
+  return { bytes, proof, notes: notesOf(differing) };
+}
+
+const notesOf = (differing: readonly number[]): string[] =>
+  differing.length === 0
+    ? []
+    : [
+        `${differing.length === 1 ? 'Page' : 'Pages'} ${differing.slice(0, 20).join(', ')} ${differing.length === 1 ? 'is' : 'are'} not as in the file that was brought in. Let the file be written the other way, and compare it.`,
+      ];
+
+/** Every link of a book of pages as its file must have it. */
+function expectedOn(edition: Edition, { pages: sheets }: GroundFile): ExpectedOnPage[] {
+  const doc = edition.book.chapters[0]?.doc;
+  if (!doc) return [];
+  const chapter = edition.book.chapters[0]?.id ?? '';
+  const places = new Map<string, { page: number; x: number; y: number; zoom: number | null }>();
+  for (const { node } of pagesOf(doc)) {
+    const { id, number, spots } = attrsOf.page(node);
+    places.set(id, { page: number, x: 0, y: 0, zoom: null });
+    for (const spot of spots) places.set(spot.id, { page: number, ...spot });
+  }
+  doc.forEach((node) => {
+    if (node.type.name !== 'entry') return;
+    const { id, page, y } = attrsOf.entry(node);
+    places.set(id, { page: places.get(page)?.page ?? 1, x: 0, y: y ?? 0, zoom: null });
+  });
+  return pagesOf(doc).flatMap(({ node }) => {
+    const { number, areas } = attrsOf.page(node);
+    const sheet = sheets[number - 1];
+    if (!sheet) return [];
+    return areas.map((area): ExpectedOnPage => {
+      const target = targetIn(edition, area.destination);
+      const said = saidOfArea(area);
+      // What leads nowhere as it came stays as the file had it.
+      const isAsItWas =
+        area.from !== undefined && area.destination.kind === 'place' && area.destination.place === NOWHERE;
+      const to = target && 'place' in target ? places.get(target.place) : undefined;
+      const there = to && sheets[to.page - 1];
+      const at = to && there && userAt(there.frame, to);
+      return {
+        id: area.id,
+        href: hrefOf(area.destination),
+        text: said,
+        chapter,
+        page: number,
+        rects: (area.lines ?? [area]).map((box) => rectOf(sheet.frame, box)),
+        leads: isAsItWas
+          ? null
+          : target && 'href' in target
+            ? { uri: target.href }
+            : { spot: { page: to?.page ?? 0, left: at?.x ?? 0, top: at?.y ?? 0, zoom: to?.zoom ?? null } },
+        contents: said === '' ? null : said,
+      };
+    });
+  });
+}

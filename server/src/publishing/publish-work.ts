@@ -1,0 +1,48 @@
+import type { Format } from '@vennet/core/manuscript';
+import type { Proof } from '@vennet/core/readback';
+import type { ExportChoices } from '@vennet/core/wire';
+import type { BookSource } from '../books/book-source.js';
+import type { SourceFile } from './files.js';
+
+export interface PublishInput {
+  format: Format;
+  source: BookSource;
+  enclosures: SourceFile[];
+  modified: Date;
+  /** Where the finished file of a book of pages lies. */
+  ground: string | null;
+  choices: ExportChoices;
+  /** Where the made file is written. */
+  output: string;
+  /** Sets each chapter by itself first, and says which: so that the one is known that breaks the typesetter. */
+  careful: boolean;
+}
+
+export interface PublishProgress {
+  stage: string;
+  done: number;
+  total: number;
+  /** The title of the chapter that is set by itself. */
+  chapter?: string;
+}
+
+export interface Published {
+  /** Of the made file, in bytes. */
+  size: number;
+  proof: Proof;
+  notes: string[];
+  /** It is an archive of several files. */
+  isArchive: boolean;
+  /** The files that readers need next to the made one: their paths, by the ids of their enclosures. */
+  beside: [string, string][];
+}
+
+export interface Made {
+  bytes: Uint8Array;
+  proof: Proof;
+  notes: string[];
+  /** It is an archive of several files. */
+  isArchive?: boolean;
+}
+
+export type Tell = (stage: string, done?: number, total?: number) => void;
