@@ -3,6 +3,7 @@ export {
   bookEvents,
   checkEvents,
   enclosureFile,
+  groundFile,
   exportBundle,
   exportFile,
   jobEvents,

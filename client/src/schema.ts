@@ -640,6 +640,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/books/{id}/ground/headings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GroundController_headings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/books/{id}/ground/search": {
         parameters: {
             query?: never;
@@ -1936,6 +1952,13 @@ export interface components {
                 width: number;
                 height: number;
             }[];
+        };
+        FoundHeadingDto: {
+            title: string;
+            level: number;
+            page: number;
+            /** @description Where it stands, as a share of the page */
+            y: number;
         };
         PageHitDto: {
             page: number;
@@ -4187,6 +4210,36 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PageTextDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    GroundController_headings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoundHeadingDto"][];
                 };
             };
             /** @description A problem document (RFC 9457): what happened, what was kept and what to do */

@@ -1,6 +1,6 @@
 import type { InsideFinding } from '@vennet/core/audit';
 import type { DivisionLine, SectionMove } from '@vennet/core/edits';
-import type { PageText } from '@vennet/core/ground';
+import type { FoundHeading, PageText } from '@vennet/core/ground';
 import type { Format, Place } from '@vennet/core/manuscript';
 import type { ShapelessSign } from '@vennet/core/publish';
 import type { ShelfFile } from '@vennet/core/shelf';
@@ -109,6 +109,8 @@ export function vennet(address = '') {
     /** What stands on a page of a book of pages. @param number from 1 */
     pageText: (book: string, number: number): Promise<PageText> =>
       answer(http.GET('/api/books/{id}/ground/pages/{number}', { params: { path: { id: book, number } } })),
+    pageHeadings: (book: string): Promise<FoundHeading[]> =>
+      answer(http.GET('/api/books/{id}/ground/headings', of(book))),
     searchPages: (book: string, words: string): Promise<PageHit[]> =>
       answer(http.GET('/api/books/{id}/ground/search', { params: { path: { id: book }, query: { words } } })),
     places: (book: string): Promise<Place[]> => answer(http.GET('/api/books/{id}/places', of(book))),
@@ -295,6 +297,8 @@ export const exportBundle = (id: string) => `/api/exports/${id}/bundle`;
 export const REPORT_FORMS = ['html', 'pdf', 'csv', 'destinations', 'json', 'earl'] as const;
 export const reportFile = (book: string, as: (typeof REPORT_FORMS)[number]) =>
   `/api/books/${book}/report?as=${as}`;
+/** Where the finished file of a book of pages is. */
+export const groundFile = (book: string) => `/api/books/${book}/ground/file`;
 export const enclosureFile = (id: string) => `/api/enclosures/${id}`;
 export const jobEvents = (id: string) => `/api/jobs/${id}/events`;
 /** Where a book tells how its chapters stand. */

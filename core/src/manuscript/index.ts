@@ -20,7 +20,7 @@ export {
   wordsOfLeaf,
 } from './book.js';
 export type { Book, BookDetails, Chapter, Format, Matter, ReadBook, ReadChapter, Saying } from './book.js';
-export { hasAreas, isOfPages, pageName, pagesOf } from './page.js';
+export { hasAreas, isOfPages, keepsPages, pageName, pagesOf } from './page.js';
 export type { EntryAttrs, Ground, GroundPageAttrs, PageSpot } from './page.js';
 export { mapOf } from './book-map.js';
 export type { BookMap } from './book-map.js';

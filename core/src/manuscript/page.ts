@@ -153,7 +153,15 @@ export function pagesOf(doc: Node): { node: Node; at: number }[] {
 }
 
 /** Whether a text is one of pages: all that it has are pages of a finished file, and the entries of their outline. */
-export const isOfPages = (doc: Node): boolean => doc.lastChild?.type.name === 'page';
+export const isOfPages = (doc: Node): boolean => doc.firstChild?.type.name === 'page';
+
+/** Whether a text of pages has the pages that it had, in their order: they are those of its file, and stay. */
+export function keepsPages(before: Node, after: Node): boolean {
+  if (!isOfPages(before)) return !isOfPages(after);
+  const numbers = (doc: Node) => pagesOf(doc).map(({ node }) => (node.attrs as GroundPageAttrs).number);
+  const [one, other] = [numbers(before), numbers(after)];
+  return one.length === other.length && one.every((number, at) => number === other[at]);
+}
 
 /** Whether parts of a node can lead somewhere: of a picture, or of a page. */
 export const hasAreas = ({ type }: Node): boolean => type.name === 'figure' || type.name === 'page';

@@ -76,8 +76,8 @@ function block(tag: string, content: string, more: Partial<NodeSpec> = {}): Node
 const LINE = '(inline | noting)*';
 
 const nodes = {
-  /** A text, or the pages of a finished file; what is emptied is filled by the last of the two. */
-  doc: { content: '(entry* page+) | block+' },
+  /** A text, or the pages of a finished file with the entries of its outline. */
+  doc: { content: 'block+ | (page+ entry*)' },
   paragraph: block('p', LINE, {
     attrs: { ...id, ...newPage },
     parseDOM: [{ tag: 'p', getAttrs: (element) => ({ ...readId(element), ...readPage(element) }) }],

@@ -110,7 +110,7 @@ function readSpots(doc: Node, chapter: string): ChapterSpots {
       if (mark.type.name === 'bookmark') addBookmark(found.spots, node, attrsOf.bookmark(mark), at);
     return true;
   });
-  // The entries of an outline stand before the pages that they lead to.
+  // The entries of an outline stand at the pages that they lead to.
   if (isOfPages(doc)) placeEntries(doc, found.spots);
   return found;
 }
@@ -185,7 +185,8 @@ function placeEntries(doc: Node, spots: Spot[]): void {
   const entries = doc.children.filter(({ type }) => type.name === 'entry');
   const pageOf = new Map(entries.map((entry) => [idOf(entry), attrsOf.entry(entry).page]));
   for (const spot of spots) spot.at = pages.get(pageOf.get(spot.id) ?? null) ?? spot.at;
-  spots.sort((one, other) => one.at - other.at);
+  const rank = ({ kind }: Spot) => (kind === 'page' ? 0 : kind === 'heading' ? 1 : 2);
+  spots.sort((one, other) => one.at - other.at || rank(one) - rank(other));
 }
 
 /** The number that stands before an item; empty in a list without numbers. */

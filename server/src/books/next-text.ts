@@ -1,4 +1,10 @@
-import { faultInBounds, faultInChapter, SCHEMA_VERSION, type Fault } from '@vennet/core/manuscript';
+import {
+  faultInBounds,
+  faultInChapter,
+  keepsPages,
+  SCHEMA_VERSION,
+  type Fault,
+} from '@vennet/core/manuscript';
 import type { Transform } from 'prosemirror-transform';
 import { ProblemError } from '../platform/problem.js';
 import { chapterTitle, columnsOf } from './chapter-text.js';
@@ -31,6 +37,11 @@ export function nextText(
   // A text from before a bound was drawn can still be written on; whether it is one matters only where something does not fit.
   const fault = faultInChapter(json) && faultInChapter(json, faultInBounds(docs[0] ?? doc) === null);
   if (fault) throw misfit(fault);
+  if (docs[0] && !keepsPages(docs[0], doc))
+    throw misfit({
+      path: '',
+      message: 'the pages of a finished file stay as they are; only their links change',
+    });
   return {
     columns: columnsOf(doc, json, chapter.title),
     heading: chapterTitle(doc, ''),

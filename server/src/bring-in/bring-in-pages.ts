@@ -1,7 +1,8 @@
 import { once } from 'node:events';
 import { createWriteStream } from 'node:fs';
 import type { BringInSource } from '@vennet/core/bring-in';
-import { GroundError, openGround, readGround, readText, type PageText } from '@vennet/core/ground';
+import { type PageText } from '@vennet/core/ground';
+import { GroundError, openGround, readGround, readText } from '@vennet/core/ground/file';
 import { languageTold } from '@vennet/core/language';
 import { DEFAULT_LOOK, DEFAULT_STRUCTURE } from '@vennet/core/manuscript';
 import { Pdfium } from '@vennet/core/pdfium';

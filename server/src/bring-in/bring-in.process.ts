@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { bringIn, BringInError, type BroughtIn } from '@vennet/core/bring-in';
-import { GroundError } from '@vennet/core/ground';
+import { GroundError } from '@vennet/core/ground/file';
 import { newChapter } from '../books/chapter-text.js';
 import { guessedLanguage } from './guessed-language.js';
 import { work } from '../jobs/work.js';

@@ -1,10 +1,11 @@
 import { Controller, Get, Param, ParseIntPipe, ParseUUIDPipe, Query, Res } from '@nestjs/common';
 import { ApiOkResponse, ApiQuery, ApiTags } from '@nestjs/swagger';
+import { headingsIn, type FoundHeading } from '@vennet/core/ground';
 import type { PageHit } from '@vennet/core/wire';
 import type { Response } from 'express';
 import { sendStored } from '../platform/send-stored.js';
 import { FILE_ANSWER } from '../platform/shapes.js';
-import { PageHitDto, PageTextDto } from './ground.dto.js';
+import { FoundHeadingDto, PageHitDto, PageTextDto } from './ground.dto.js';
 import { Grounds } from './grounds.service.js';
 
 @ApiTags('pages')
@@ -30,6 +31,13 @@ export class GroundController {
     @Res() response: Response,
   ): Promise<void> {
     response.type('application/json').send(await this.grounds.page(id, number));
+  }
+
+  /** Lines in larger type than most of the text, from which an outline can be made. */
+  @Get('headings')
+  @ApiOkResponse({ type: [FoundHeadingDto] })
+  async headings(@Param('id', ParseUUIDPipe) id: string): Promise<FoundHeading[]> {
+    return headingsIn(await this.grounds.texts((await this.grounds.file(id)).sha256));
   }
 
   /** The lines in which words stand; the first 500. */

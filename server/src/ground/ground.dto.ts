@@ -1,5 +1,5 @@
 import { ApiProperty } from '@nestjs/swagger';
-import type { PageText } from '@vennet/core/ground';
+import type { FoundHeading, PageText } from '@vennet/core/ground';
 import type { PageHit } from '@vennet/core/wire';
 import { Whole, Words } from '../platform/shapes.js';
 
@@ -26,6 +26,21 @@ export class PageTextDto implements PageText {
 
   @ApiProperty({ type: 'array', items: BOX })
   pictures: PageText['pictures'];
+}
+
+/** A line that stands out by its size. */
+export class FoundHeadingDto implements FoundHeading {
+  @Words()
+  title: string;
+
+  @Whole()
+  level: number;
+
+  @Whole()
+  page: number;
+
+  @ApiProperty({ type: Number, description: 'Where it stands, as a share of the page' })
+  y: number;
 }
 
 /** Words that were found on a page. */

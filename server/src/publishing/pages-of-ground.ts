@@ -1,15 +1,14 @@
 import { readFileSync } from 'node:fs';
 import { NOWHERE } from '@vennet/core/destination';
+import { rectOf, userAt } from '@vennet/core/ground';
 import {
   openGround,
   pagesThatDiffer,
   readMarked,
   readText,
-  rectOf,
-  userAt,
   writeGround,
   type GroundFile,
-} from '@vennet/core/ground';
+} from '@vennet/core/ground/file';
 import { hrefOf } from '@vennet/core/destination';
 import { attrsOf, pagesOf, saidOfArea } from '@vennet/core/manuscript';
 import { Pdfium } from '@vennet/core/pdfium';

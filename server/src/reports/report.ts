@@ -122,7 +122,7 @@ function forms(manuscript: Manuscript): FormPreview[] {
   const book = readBook(manuscript);
   const surroundings = surroundingsOf(manuscript);
   const files = manuscript.files.map(({ id, name, type }) => ({ id, name, type, bytes: new Uint8Array() }));
-  return FORMATS.map((format) => {
+  return (manuscript.ground ? (['pdf'] as const) : FORMATS).map((format) => {
     const edition = editionOf(book, files, format, surroundings);
     return { format, links: edition.links.length, losses: lossesIn(edition) };
   });

@@ -12,7 +12,14 @@ function send<Result>(
     progress,
     signal,
     headers = {},
-  }: { progress: Progress; signal: AbortSignal; headers?: Record<string, string> },
+    fields = {},
+  }: {
+    progress: Progress;
+    signal: AbortSignal;
+    headers?: Record<string, string>;
+    /** What else is sent with it. */
+    fields?: Record<string, string>;
+  },
 ): Promise<Result> {
   return new Promise((resolve, reject) => {
     const request = new XMLHttpRequest();
@@ -30,14 +37,20 @@ function send<Result>(
     request.onabort = () => reject(new DOMException('stopped', 'AbortError'));
     signal.addEventListener('abort', () => request.abort());
     const form = new FormData();
+    for (const [name, value] of Object.entries(fields)) form.append(name, value);
     form.append('file', file);
     request.send(form);
   });
 }
 
 /** Sends a book; what comes of it is told by the job. */
-export const sendBook = (file: File, progress: Progress, signal: AbortSignal) =>
-  send<Started>('books/bring-in', file, { progress, signal, headers: { prefer: 'respond-async' } });
+export const sendBook = (file: File, password: string, progress: Progress, signal: AbortSignal) =>
+  send<Started>('books/bring-in', file, {
+    progress,
+    signal,
+    headers: { prefer: 'respond-async' },
+    fields: password === '' ? {} : { password },
+  });
 
 /** Sends a file to a place that answers with the file as it is kept. */
 export const sendFile = (path: string, file: File, progress: Progress, signal: AbortSignal) =>

@@ -10,6 +10,7 @@ import { autolink } from './plugins/autolink.js';
 import { besideSelected } from './plugins/beside-selected.js';
 import { numbersShown } from './plugins/numbers-plugin.js';
 import { quotes } from './plugins/quotes.js';
+import { pagesStay } from './plugins/pages-stay.js';
 import { pointAt } from './plugins/point-at.js';
 import { returnLinesShown } from './plugins/return-lines.js';
 import { pastedText } from './plugins/paste.js';
@@ -33,6 +34,7 @@ export function createState(doc: Node, actions: LinkActions, window: string): Ed
   return EditorState.create({
     doc,
     plugins: [
+      pagesStay(),
       pointAt(actions.chapter),
       besideSelected(),
       inputRules({

@@ -2,7 +2,7 @@ import { MousePointerClick } from 'lucide-react';
 import { useEffect, useLayoutEffect, useRef } from 'react';
 import { useBook } from '../book/store.js';
 import { stopPointing, usePointing, type PointedAt } from '../editor/state/pointing.js';
-import { entryOf, entryOfSpot, type DestinationEntry } from './destination-entry.js';
+import { entryOf, entryOfPage, entryOfSpot, type DestinationEntry } from './destination-entry.js';
 
 /**
  * The button by which the author points at the spot that a link leads to. `elsewhere` takes what is pointed at in another
@@ -70,4 +70,8 @@ export function PointingHint() {
 }
 
 const entryAt = (at: PointedAt): DestinationEntry =>
-  'spot' in at ? entryOfSpot(at.spot) : entryOf({ kind: 'place', place: at.place }, useBook.getState());
+  'onPage' in at
+    ? entryOfPage(at.onPage)
+    : 'spot' in at
+      ? entryOfSpot(at.spot)
+      : entryOf({ kind: 'place', place: at.place }, useBook.getState());

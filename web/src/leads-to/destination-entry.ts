@@ -8,7 +8,7 @@ import {
 } from '@vennet/core/destination';
 import { destinationWords } from '../book/destination-words.js';
 import { useBook, type BookStore } from '../book/store.js';
-import type { SpotToName } from '../editor/state/pointing.js';
+import type { PageToName, SpotToName } from '../editor/state/pointing.js';
 
 /** What the author has said of a destination so far. */
 export interface DestinationEntry {
@@ -50,6 +50,13 @@ export const entryOfSpot = (spot: SpotToName): DestinationEntry => ({
   picked: { kind: 'place', place: spot.id },
   spot,
 });
+
+/** The entry of a spot of a page that is pointed at. */
+export const entryOfPage = (onPage: PageToName): DestinationEntry => {
+  const { id, name } = onPage.spot;
+  const { chapter = '' } = useBook.getState().places.get(onPage.page) ?? {};
+  return entryOfSpot({ id, chapter, from: 0, to: 0, words: name, item: '', sentence: '', onPage });
+};
 
 /** The spot that is still to be named for what an entry says. */
 export const spotIn = ({ picked, spot }: DestinationEntry): SpotToName | null => (picked && spot) ?? null;

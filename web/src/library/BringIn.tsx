@@ -16,6 +16,7 @@ import { Report } from './Report.js';
 
 type Stage =
   | { at: 'choosing'; fault: string | null }
+  | { at: 'locked'; file: File; fault: string }
   | { at: 'working'; name: string; share: number | null; doing: string }
   | { at: 'dividing'; id: string; report: BringInReport; lines: DivisionLine[]; asItWas: DivisionLine[] }
   | { at: 'done'; id: string; report: BringInReport }
@@ -28,20 +29,21 @@ export function BringIn({ done }: { done(): void }) {
   const [stage, setStage] = useState<Stage>({ at: 'choosing', fault: null });
   const [isOpen, setOpen] = useState(false);
   const work = useRef<AbortController | null>(null);
-  const take = async (file: File | undefined) => {
+  const take = async (file: File | undefined, password = '') => {
     if (!file) return;
     const { signal } = (work.current = new AbortController());
     const tell = (share: number | null, doing: string) =>
       setStage({ at: 'working', name: file.name, share, doing });
     tell(0, '');
     try {
-      const job = await sendBook(file, (share) => tell(share, 'Reading the file'), signal);
+      const job = await sendBook(file, password, (share) => tell(share, 'Reading the file'), signal);
       const stop = () => void api.stopJob(job.id).catch(() => {});
       signal.addEventListener('abort', stop, { once: true });
-      const { state, made, message } = await endOfJob(job.id, {
+      const { state, made, message, wants } = await endOfJob(job.id, {
         signal,
         changed: ({ stage: doing }) => tell(null, doing || 'Waiting for its turn'),
       });
+      if (wants === 'password') return setStage({ at: 'locked', file, fault: message });
       if (!made) return setStage({ at: 'choosing', fault: state === 'stopped' ? null : message });
       useNotices.getState().announce('The book was brought in.');
       done();
@@ -80,6 +82,9 @@ export function BringIn({ done }: { done(): void }) {
           aria-describedby={undefined}
         >
           {stage.at === 'choosing' && <Choose fault={stage.fault} take={(file) => void take(file)} />}
+          {stage.at === 'locked' && (
+            <Locked {...stage} open={(password) => void take(stage.file, password)} />
+          )}
           {stage.at === 'working' && <Working {...stage} stop={() => work.current?.abort()} />}
           {stage.at === 'dividing' && (
             <Divide
@@ -132,8 +137,9 @@ function Choose({ fault, take }: { fault: string | null; take(file: File | undef
     <>
       <Dialog.Title className="mb-2 text-xl font-semibold">Bring in a book</Dialog.Title>
       <p className="mb-4 text-soft">
-        A manuscript (DOCX, ODT or Markdown), an e-book (EPUB) or a web page (HTML), up to 200 MB. Its text,
-        pictures, links and places are kept. Nothing in it is run, and nothing is fetched.
+        A manuscript (DOCX, ODT or Markdown), an e-book (EPUB), a web page (HTML), or a finished PDF, whose
+        pages stay as they are and get links; up to 200 MB. Its text, pictures, links and places are kept.
+        Nothing in it is run, and nothing is fetched.
       </p>
       {fault && (
         <p role="alert" className="mb-4 border-l-4 py-1 pl-3" style={{ borderColor: 'var(--broken)' }}>
@@ -161,7 +167,7 @@ function Choose({ fault, take }: { fault: string | null; take(file: File | undef
         <input
           type="file"
           className="sr-only"
-          accept=".docx,.docm,.odt,.md,.markdown,.zip,.epub,.html,.htm,.xhtml"
+          accept=".docx,.docm,.odt,.md,.markdown,.zip,.epub,.html,.htm,.xhtml,.pdf"
           onChange={(event) => take(event.target.files?.[0])}
         />
       </label>
@@ -171,6 +177,43 @@ function Choose({ fault, take }: { fault: string | null; take(file: File | undef
         </Dialog.Close>
       </div>
     </>
+  );
+}
+
+/** Asks for the password that opens a file. */
+function Locked({ file, fault, open }: { file: File; fault: string; open(password: string): void }) {
+  const [password, setPassword] = useState('');
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (password !== '') open(password);
+      }}
+    >
+      <Dialog.Title className="mb-2 text-xl font-semibold">{file.name} is locked</Dialog.Title>
+      <p role="alert" className="mb-4">
+        {fault} Vennet keeps it with the book, on this machine, to open the file again.
+      </p>
+      <label className="block">
+        <span className="label">Password</span>
+        <input
+          type="password"
+          className="field"
+          autoComplete="off"
+          autoFocus
+          value={password}
+          onChange={(event) => setPassword(event.target.value)}
+        />
+      </label>
+      <div className="mt-4 flex justify-end gap-2">
+        <Dialog.Close className="button" data-look="quiet">
+          Not now
+        </Dialog.Close>
+        <button type="submit" className="button" data-look="main" disabled={password === ''}>
+          Open it
+        </button>
+      </div>
+    </form>
   );
 }
 

@@ -68,8 +68,9 @@ export function Library() {
                 <p className="mt-0.5 text-soft">{[book.subtitle, book.author].filter(Boolean).join(' · ')}</p>
                 <p className="mt-1.5 text-sm text-soft">
                   {[
-                    counted(book.chapters, 'chapter', 'chapters'),
-                    counted(book.words, 'word', 'words'),
+                    ...(book.pages === null
+                      ? [counted(book.chapters, 'chapter', 'chapters'), counted(book.words, 'word', 'words')]
+                      : [counted(book.pages, 'page', 'pages')]),
                     counted(book.links, 'link', 'links'),
                   ].join(', ')}
                   {' · changed '}

@@ -1,4 +1,4 @@
-import { attrsOf, spotsOf, type Link } from '@vennet/core/manuscript';
+import { attrsOf, hasAreas, spotsOf, type Link } from '@vennet/core/manuscript';
 import type { Node } from 'prosemirror-model';
 import type { EditorState } from 'prosemirror-state';
 import type { EditorView } from 'prosemirror-view';
@@ -46,7 +46,7 @@ export function Margin({ scroller }: { scroller: RefObject<HTMLDivElement | null
     subject && 'link' in subject && subject.link.carrier === 'reference' ? store.places : null,
   );
   // Another area of the picture is another link at the caret.
-  useOpenArea();
+  const { area: open } = useOpenArea();
   const openAt = subject?.from ?? null;
 
   const measure = useCallback(() => {
@@ -54,16 +54,17 @@ export function Margin({ scroller }: { scroller: RefObject<HTMLDivElement | null
     const box = scroller.current.getBoundingClientRect();
     const top = column.current.getBoundingClientRect().top;
     const [first, last] = visibleRange(view, box);
-    const lineOf = (position: number) => topOf(view, Math.min(position, view.state.doc.content.size)) - top;
+    const lineOf = (position: number, area: string | null) =>
+      topOf(view, Math.min(position, view.state.doc.content.size), area) - top;
     const seen = slipsIn(view.state, chapter).filter(({ at }) => at >= first && at <= last);
     const now = {
-      lines: new Map(seen.map((slip) => [slip.key, lineOf(slip.at)])),
-      openLine: openAt === null ? 0 : lineOf(openAt),
+      lines: new Map(seen.map((slip) => [slip.key, lineOf(slip.at, slip.key)])),
+      openLine: openAt === null ? 0 : lineOf(openAt, open),
       bottom: box.bottom - top,
     };
     // Typing within a line moves nothing: then nothing is drawn.
     setShown((before) => (isSame(before, now) ? before : now));
-  }, [view, scroller, chapter, openAt]);
+  }, [view, scroller, chapter, openAt, open]);
 
   useLayoutEffect(measure, [measure]);
   // What is typed is painted first; the slips follow their lines right after.
@@ -152,11 +153,22 @@ const LINE = 44;
 /** Whether the margin has no room beside the text. */
 const isNarrow = (): boolean => window.matchMedia('(max-width: 1023px)').matches;
 
-/** The upper edge of the line at a position, or of the picture there, in the window. */
-function topOf(view: EditorView, position: number): number {
-  const element = view.state.doc.nodeAt(position)?.type.name === 'figure' ? view.nodeDOM(position) : null;
-  if (element instanceof HTMLElement) return element.getBoundingClientRect().top;
+/** The upper edge of the line at a position, of the picture there, or of a link of the page there, in the window. */
+function topOf(view: EditorView, position: number, area: string | null = null): number {
+  const node = view.state.doc.nodeAt(position);
+  const element = node && hasAreas(node) ? view.nodeDOM(position) : null;
+  if (element instanceof HTMLElement) {
+    const { top, height } = element.getBoundingClientRect();
+    return node?.type.name === 'page' ? top + height * shareOf(node, area) : top;
+  }
   return view.coordsAtPos(position, 1).top;
+}
+
+/** How far down its page a link stands, or the one that is being made, as a share. */
+function shareOf(page: Node, area: string | null): number {
+  const { draft } = useOpenArea.getState();
+  const link = attrsOf.page(page).areas.find(({ id }) => id === area);
+  return (link ?? draft)?.y ?? 0;
 }
 
 type Slip = Omit<Seen, 'line'>;
@@ -186,6 +198,8 @@ function readSlips(doc: Node, chapter: string): Slip[] {
 /** Whether a slip is the one that is open. */
 function isOpen({ at, link, draft }: Slip, subject: Subject | null): boolean {
   if (!subject || draft) return false;
+  if ('figure' in subject && subject.figure.node.type.name === 'page')
+    return link?.id === useOpenArea.getState().area;
   if ('figure' in subject || 'inside' in subject) return at === subject.from;
   return 'link' in subject && link?.id === subject.link.id;
 }

@@ -57,6 +57,7 @@ function FigureSlip(props: Parameters<typeof PictureSlip>[0]) {
   const area = areasOf(node).find(({ id }) => id === open.area) ?? null;
   const box = area ?? open.draft;
   if (box) return <AreaSlip key={area?.id ?? 'new'} view={view} area={area} box={box} asked={asked} />;
+  if (node.type.name === 'page') return null;
   const { id, enclosure } = attrsOf.figure(node);
   return <PictureSlip key={`${id} ${enclosure}`} {...props} />;
 }

@@ -1,8 +1,11 @@
 import type { ShapelessSign } from '@vennet/core/publish';
-import type { ExportJob, FormPreview } from '@vennet/core/wire';
+import type { Ground } from '@vennet/core/manuscript';
+import type { ExportChoices, ExportJob, FormPreview } from '@vennet/core/wire';
 import { BookOpen, Download, FileCode, FilePen, FileText, FolderArchive, Globe } from 'lucide-react';
 import { message, sizeWords } from '@vennet/core/language';
 import { exportBundle, exportFile } from '@vennet/client';
+import { useState } from 'react';
+import { useBook } from '../book/store.js';
 import { LeftOut } from './LeftOut.js';
 import { ProofView } from './ProofView.js';
 import { when } from '../parts/when.js';
@@ -52,7 +55,7 @@ interface PanelProps {
   shapeless: ShapelessSign[];
   /** The newest first. */
   jobs: ExportJob[];
-  make(): void;
+  make(choices?: ExportChoices): void;
   stop(job: ExportJob): void;
   /** Something was changed on which what this form loses depends. */
   changed(): void;
@@ -61,6 +64,8 @@ interface PanelProps {
 /** One form of publishing: what it loses, the making of it, and the last good file with its proof. */
 export function FormPanel({ form, shapeless, jobs, make, stop, changed }: PanelProps) {
   const { words, make: makeWords, about, icon: Icon } = FORMS[form.format];
+  const ground = useBook((store) => store.book?.ground);
+  const [write, setWrite] = useState<ExportChoices['write']>(ground?.cannotAdd ? 'anew' : 'addition');
   const [newest] = jobs;
   const running = newest && (newest.state === 'waiting' || newest.state === 'running') ? newest : null;
   const good = jobs.find((job) => job.state === 'done');
@@ -69,14 +74,27 @@ export function FormPanel({ form, shapeless, jobs, make, stop, changed }: PanelP
       <h3 id={`form-${form.format}`} className="flex items-center gap-2.5 font-text text-xl">
         <Icon size={22} aria-hidden="true" className="text-soft" /> {words}
       </h3>
-      <p className="mt-1 text-soft">{about}</p>
+      <p className="mt-1 text-soft">
+        {ground
+          ? 'The same pages as in the file that was brought in, with the links as they are now.'
+          : about}
+      </p>
       <Losses form={form} />
       {shapeless.length > 0 && <Shapeless signs={shapeless} />}
-      <LeftOut format={form.format} changed={changed} />
+      {ground ? (
+        <HowToWrite ground={ground} write={write} change={setWrite} />
+      ) : (
+        <LeftOut format={form.format} changed={changed} />
+      )}
       {running ? (
         <Progress job={running} stop={() => stop(running)} />
       ) : (
-        <button type="button" className="button mt-5" data-look="main" onClick={make}>
+        <button
+          type="button"
+          className="button mt-5"
+          data-look="main"
+          onClick={() => make(ground ? { write } : undefined)}
+        >
           {makeWords}
         </button>
       )}
@@ -94,6 +112,76 @@ export function FormPanel({ form, shapeless, jobs, make, stop, changed }: PanelP
     </section>
   );
 }
+
+/** How the file of a book of pages is written. */
+function HowToWrite({
+  ground,
+  write,
+  change,
+}: {
+  ground: Ground;
+  write: ExportChoices['write'];
+  change(write: ExportChoices['write']): void;
+}) {
+  const ways = [
+    {
+      id: 'addition',
+      words: 'As an addition',
+      about: ground.cannotAdd
+        ? `Not for this file: ${ground.cannotAdd}.`
+        : 'The old bytes stay as they are, and the links stand behind them. A signature goes on holding for the part that was signed.',
+      off: ground.cannotAdd !== null,
+    },
+    {
+      id: 'anew',
+      words: 'Written anew and smaller',
+      about: ground.signed
+        ? 'The file is signed: written anew, its signature holds no more.'
+        : 'What the file does not use any more is left out.',
+      off: false,
+    },
+  ] as const;
+  return (
+    <fieldset className="mt-4">
+      <legend className="font-semibold">How it is written</legend>
+      {ways.map(({ id, words, about, off }) => (
+        <label key={id} className="mt-1.5 flex gap-2" data-off={off || undefined}>
+          <input
+            type="radio"
+            name="write"
+            className="mt-1.5 accent-amber"
+            checked={write === id}
+            disabled={off}
+            onChange={() => change(id)}
+          />
+          <span>
+            {words}
+            <span className="block text-sm text-soft">{about}</span>
+          </span>
+        </label>
+      ))}
+      {ground.certified !== null && (
+        <p className="mt-2 border-l-4 border-moved py-1 pl-3 text-sm">
+          Whoever certified this file allows {CERTIFIED[ground.certified] ?? CERTIFIED[2]}. With other links,
+          reading programs say that it was changed.
+        </p>
+      )}
+      {ground.forbidden.length > 0 && (
+        <p className="mt-2 border-l-4 border-moved py-1 pl-3 text-sm">
+          The owner of this file forbids {ground.forbidden.join(', ')}. Ask before you give it on with other
+          links.
+        </p>
+      )}
+    </fieldset>
+  );
+}
+
+/** What a certified file lets be done (ISO 32000-1, table 254). */
+const CERTIFIED: Readonly<Record<number, string>> = {
+  1: 'no change',
+  2: 'the filling in of forms only',
+  3: 'forms and remarks only',
+};
 
 function Losses({ form }: { form: FormPreview }) {
   return (

@@ -1,7 +1,13 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import type { Format } from '@vennet/core/manuscript';
 import type { ShapelessSign } from '@vennet/core/publish';
-import { isUnderWay, type ExportJob, type FormPreview, type JobStatus } from '@vennet/core/wire';
+import {
+  isUnderWay,
+  type ExportChoices,
+  type ExportJob,
+  type FormPreview,
+  type JobStatus,
+} from '@vennet/core/wire';
 import { useEffect } from 'react';
 import { api } from '../api/client.js';
 import { followJob } from '../api/follow.js';
@@ -15,7 +21,7 @@ export interface Exports {
   shapeless: ShapelessSign[];
   /** The newest first. */
   jobs: ExportJob[];
-  make(format: Format): Promise<void>;
+  make(format: Format, choices?: ExportChoices): Promise<void>;
   stop(job: ExportJob): Promise<void>;
   /** Something was changed on which what a form loses depends. */
   changed(): void;
@@ -77,10 +83,10 @@ export function useExports(book: string): Exports {
     forms,
     shapeless,
     jobs,
-    make: (format) =>
+    make: (format, choices) =>
       tried(async () => {
         await openBook().texts.saveAll();
-        await api.startExport(book, format);
+        await api.startExport(book, format, choices);
       }),
     stop: (job) => tried(() => api.stopExport(job.id)),
     changed: () => void client.invalidateQueries(queries.forms(book)),

@@ -1,3 +1,4 @@
+import { create } from 'zustand';
 import { DEFAULT_FRAME, isColour, THICKEST_FRAME, type AreaFrame, type Box } from '@vennet/core/manuscript';
 
 const SIDES: [keyof Box, string][] = [
@@ -36,12 +37,69 @@ export function BoxFields({ box, change }: { box: Box; change(more: Partial<Box>
   );
 }
 
-/** How readers see the area: unseen, or framed. */
+/** Units in which a page is measured: how many points each has. */
+const UNITS = { mm: 72 / 25.4, pt: 1, in: 72 } as const;
+type Unit = keyof typeof UNITS;
+const useUnit = create<{ unit: Unit }>(() => ({ unit: 'mm' }));
+
+/** The box of a link of a page in exact numbers, in the unit of the author's choice. @param page in points */
+export function MeasureFields({
+  box,
+  page,
+  change,
+}: {
+  box: Box;
+  page: { width: number; height: number };
+  change(more: Partial<Box>): void;
+}) {
+  const { unit } = useUnit();
+  const whole = (side: keyof Box) =>
+    (side === 'x' || side === 'width' ? page.width : page.height) / UNITS[unit];
+  return (
+    <fieldset className="mt-2.5">
+      <legend className="label flex items-center gap-1.5">
+        Where, in
+        <select
+          className="field !w-auto !py-0"
+          aria-label="Unit"
+          value={unit}
+          onChange={(event) => useUnit.setState({ unit: event.target.value as Unit })}
+        >
+          {Object.keys(UNITS).map((name) => (
+            <option key={name}>{name}</option>
+          ))}
+        </select>
+      </legend>
+      <div className="grid grid-cols-4 gap-1.5">
+        {SIDES.map(([side, words]) => (
+          <label key={side} className="block text-xs text-soft">
+            {words}
+            <input
+              type="number"
+              className="field !px-1.5 tabular-nums"
+              min={0}
+              step="any"
+              value={Number((box[side] * whole(side)).toFixed(unit === 'in' ? 3 : 1))}
+              onChange={(event) => {
+                const length = event.target.valueAsNumber;
+                if (!Number.isNaN(length)) change({ [side]: length / whole(side) });
+              }}
+            />
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+/** How readers see the area: unseen, or framed; a link on words of a page may have a line below them. */
 export function FrameFields({
   frame,
+  onPage = false,
   change,
 }: {
   frame: AreaFrame | null;
+  onPage?: boolean;
   change(frame: AreaFrame | null): void;
 }) {
   return (
@@ -60,6 +118,7 @@ export function FrameFields({
           }}
         >
           <option value="unseen">Unseen</option>
+          {onPage && <option value="under">A line below</option>}
           <option value="solid">Framed, solid</option>
           <option value="dashed">Framed, dashed</option>
           <option value="dotted">Framed, dotted</option>

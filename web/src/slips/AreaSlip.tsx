@@ -1,6 +1,9 @@
 import { hrefOf } from '@vennet/core/destination';
 import {
   attrsOf,
+  DEFAULT_FRAME,
+  saidOfArea,
+  SMALLEST_ON_PAGE,
   withinPicture,
   type AreaFrame,
   type Box,
@@ -20,14 +23,15 @@ import { addArea, changeArea, MIDDLE, removeArea } from '../editor/changes/chang
 import { keepDraft } from '../editor/state/kept-drafts.js';
 import { figureAt, linkAtSelection } from '../editor/state/links.js';
 import { mint } from '../editor/state/mint.js';
-import { moveDraftArea, openArea, useOpenArea } from '../editor/state/open-area.js';
+import { moveDraftArea, openArea, useOpenArea, type DraftBox } from '../editor/state/open-area.js';
 import { useEditor } from '../editor/state/store.js';
 import { Findings } from '../findings/FindingLine.js';
 import { VerdictLine } from '../findings/VerdictLine.js';
 import { entryOf, readEntry, spotIn, type DestinationEntry } from '../leads-to/destination-entry.js';
 import { canLead } from '../leads-to/can-lead.js';
 import { LeadsTo, takesFiles } from '../leads-to/LeadsTo.js';
-import { BoxFields, FrameFields } from './AreaFields.js';
+import { BoxFields, FrameFields, MeasureFields } from './AreaFields.js';
+import { CopyToPages } from './CopyToPages.js';
 import { useFirstField, whatDiffers } from './slip-parts.js';
 import { AcceptButton, SlipForm } from './SlipForm.js';
 import { useSlip } from './use-slip.js';
@@ -37,7 +41,7 @@ interface AreaSlipProps {
   view: EditorView;
   /** The area that is open, or `null` for a new one. */
   area: LinkArea | null;
-  box: Box;
+  box: DraftBox;
   /** Goes up when the author asks for the slip: then the caret comes into it. */
   asked: number;
 }
@@ -57,12 +61,14 @@ export function AreaSlip({ view, area, box, asked }: AreaSlipProps) {
   const names = useBook.getState();
   const figure = figureAt(view.state);
 
+  const page = figure?.node.type.name === 'page' ? attrsOf.page(figure.node) : null;
+  const words = (area ?? box).words ?? '';
   const { x, y, width, height } = box;
   const stored: AreaValues = {
     to: entryOf(area?.destination ?? null, names),
     name: area?.name ?? '',
     hoverNote: area?.hoverNote ?? '',
-    frame: area?.frame ?? null,
+    frame: area ? area.frame : page && words !== '' ? underline() : null,
     // One that was drawn has been begun; one that is put in the middle has not.
     box: area ? { x, y, width, height } : MIDDLE,
   };
@@ -76,7 +82,9 @@ export function AreaSlip({ view, area, box, asked }: AreaSlipProps) {
     else if (destination) {
       const id = mint();
       const { name, hoverNote, frame, box: own } = tidy(values);
-      addArea(view, { id, name, hoverNote, frame, ...own, destination });
+      const { lines, words: under } = useOpenArea.getState().draft ?? {};
+      const onPage = page ? { ...(lines && { lines }), ...(under && { words: under }) } : {};
+      addArea(view, { id, name, hoverNote, frame, ...own, ...onPage, destination });
       if (useOpenArea.getState().draft) openArea(id);
     }
   };
@@ -115,7 +123,7 @@ export function AreaSlip({ view, area, box, asked }: AreaSlipProps) {
     kind: destination.kind,
     destination,
     href: hrefOf(destination),
-    text: values.name,
+    text: saidOfArea({ name: values.name, words }),
     carrier: 'area',
     hoverNote: values.hoverNote,
     about: null,
@@ -140,7 +148,7 @@ export function AreaSlip({ view, area, box, asked }: AreaSlipProps) {
     if (wanted.type === 'unlink') remove();
   };
   const setBox = (more: Partial<Box>) => {
-    const now = withinPicture({ ...values.box, ...more });
+    const now = withinPicture({ ...values.box, ...more }, page ? SMALLEST_ON_PAGE : undefined);
     if (area) slip.choose({ box: now });
     else moveDraftArea(now);
   };
@@ -158,8 +166,13 @@ export function AreaSlip({ view, area, box, asked }: AreaSlipProps) {
         data-size="small"
         onClick={slip.setBack}
       >
-        <ArrowLeft size={15} aria-hidden="true" /> The whole picture
+        <ArrowLeft size={15} aria-hidden="true" /> {page ? 'The whole page' : 'The whole picture'}
       </button>
+      {page && words !== '' && (
+        <p className="mb-2 text-sm">
+          <span className="font-semibold text-soft">On the words </span>“{words}”
+        </p>
+      )}
       <LeadsTo
         field={field}
         entry={values.to}
@@ -168,23 +181,40 @@ export function AreaSlip({ view, area, box, asked }: AreaSlipProps) {
         spots={{}}
       />
       <label className="mt-2.5 block">
-        <span className="label">Name, for those who can’t see it</span>
+        <span className="label">
+          {page && words !== ''
+            ? 'Heard as, where the words alone don’t say it'
+            : 'Name, for those who can’t see it'}
+        </span>
         <input
           className="field"
           value={values.name}
           onChange={(event) => change({ name: event.target.value })}
         />
       </label>
-      <label className="mt-2.5 block">
-        <span className="label">Hover note</span>
-        <input
-          className="field"
-          value={values.hoverNote}
-          onChange={(event) => change({ hoverNote: event.target.value })}
-        />
-      </label>
-      <BoxFields box={values.box} change={setBox} />
-      <FrameFields frame={values.frame} change={(frame) => change({ frame })} />
+      {!page && (
+        <label className="mt-2.5 block">
+          <span className="label">Hover note</span>
+          <input
+            className="field"
+            value={values.hoverNote}
+            onChange={(event) => change({ hoverNote: event.target.value })}
+          />
+        </label>
+      )}
+      {page ? (
+        <MeasureFields box={values.box} page={page} change={setBox} />
+      ) : (
+        <BoxFields box={values.box} change={setBox} />
+      )}
+      <FrameFields frame={values.frame} onPage={page !== null} change={(frame) => change({ frame })} />
+      {page && words !== '' && (
+        <p className="mt-1 text-xs text-soft">
+          The words keep the colour in which they are printed: a page stays as it is. The line below shows
+          that they lead somewhere.
+        </p>
+      )}
+      {page && area && !isChanged && <CopyToPages view={view} area={area} page={page.number} />}
       {link && (
         <p className="mt-2.5 text-sm" data-testid="heard-as">
           <span className="font-semibold text-soft">Heard as </span>“{heardAs(link, context)}”
@@ -226,6 +256,13 @@ export function AreaSlip({ view, area, box, asked }: AreaSlipProps) {
     </SlipForm>
   );
 }
+
+/** The line below words that lead somewhere, in the colour of the book’s links. */
+const underline = (): AreaFrame => ({
+  line: 'under',
+  width: 1,
+  colour: useBook.getState().book?.look.light ?? DEFAULT_FRAME.colour,
+});
 
 const tidy = (values: AreaValues): AreaValues => ({
   ...values,

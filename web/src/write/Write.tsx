@@ -3,6 +3,8 @@ import { Navigate, useLocation, useParams, useSearchParams } from 'react-router'
 import { useBook } from '../book/store.js';
 import { ChapterEditor } from './ChapterEditor.js';
 import { ConflictChoice } from './ConflictChoice.js';
+import { PagesPanel } from './PagesPanel.js';
+import { PagesEditor } from './PagesEditor.js';
 import { LeftPanel } from './LeftPanel.js';
 import { openBook } from '../book/open-book.js';
 
@@ -23,13 +25,14 @@ export function Write() {
     const first = places.get(search.get('place') ?? '')?.chapter ?? book.chapters[0]?.id ?? '';
     return <Navigate to={`/books/${book.id}/write/${first}?${search}`} replace />;
   }
+  const Text = book.ground ? PagesEditor : ChapterEditor;
   return (
     <div className="flex min-h-0 grow max-lg:flex-col">
-      <LeftPanel book={book} open={chapter} />
+      {book.ground ? <PagesPanel chapter={chapter} /> : <LeftPanel book={book} open={chapter} />}
       {conflict ? (
         <ConflictChoice chapter={chapter} conflict={conflict} />
       ) : (
-        <ChapterEditor key={chapter} chapter={chapter} />
+        <Text key={chapter} chapter={chapter} />
       )}
     </div>
   );

@@ -1,9 +1,20 @@
-import { attrsOf, figureParts, schema, setAreas, type Box, type LinkArea } from '@vennet/core/manuscript';
+import { wordsIn } from '@vennet/core/ground';
+import {
+  attrsOf,
+  figureParts,
+  pagesOf,
+  schema,
+  setAreas,
+  type Box,
+  type LinkArea,
+} from '@vennet/core/manuscript';
 import { closeHistory } from 'prosemirror-history';
 import type { Node } from 'prosemirror-model';
 import { NodeSelection, TextSelection, type Transaction } from 'prosemirror-state';
 import type { EditorView } from 'prosemirror-view';
+import { knownText } from '../../book/ground-file.js';
 import { figureAt } from '../state/links.js';
+import { mint } from '../state/mint.js';
 
 /** Changes attributes of the picture at a position; it stays selected. */
 export function changeFigure(view: EditorView, position: number, attrs: Record<string, unknown>): void {
@@ -24,7 +35,13 @@ export const areasOf = (node: Node): readonly LinkArea[] => attrsOf.figure(node)
 export function changeArea(view: EditorView, id: string, more: Partial<LinkArea>): void {
   const figure = figureAt(view.state);
   if (!figure) return;
-  const areas = areasOf(figure.node).map((area) => (area.id === id ? { ...area, ...more } : area));
+  const areas = areasOf(figure.node).map((area) => {
+    if (area.id !== id) return area;
+    const changed = { ...area, ...more };
+    return figure.node.type.name === 'page' && isElsewhere(area, changed)
+      ? onWordsThere(changed, figure.node)
+      : changed;
+  });
   changeFigure(view, figure.position, { areas });
 }
 
@@ -37,6 +54,31 @@ export function removeArea(view: EditorView, id: string): void {
   const figure = figureAt(view.state);
   if (figure)
     changeFigure(view, figure.position, { areas: areasOf(figure.node).filter((area) => area.id !== id) });
+}
+
+const isElsewhere = (one: Box, other: Box): boolean =>
+  one.x !== other.x || one.y !== other.y || one.width !== other.width || one.height !== other.height;
+
+/** A link of a page that was moved or resized is one rectangle, and on other words. */
+function onWordsThere({ lines: _lines, words: _words, ...area }: LinkArea, page: Node): LinkArea {
+  const text = knownText(attrsOf.page(page).number);
+  const words = text ? wordsIn(text, [area]) : '';
+  return words === '' ? area : { ...area, words };
+}
+
+/** The same link at the same spot of other pages, by their numbers; each has an id of its own. */
+export function copyToPages(view: EditorView, area: LinkArea, numbers: ReadonlySet<number>): number {
+  const transaction = closeHistory(view.state.tr);
+  let copied = 0;
+  for (const { node, at } of pagesOf(view.state.doc)) {
+    const { number, areas } = attrsOf.page(node);
+    const { id: _id, from: _from, words: _words, lines: _lines, ...same } = area;
+    if (!numbers.has(number) || areas.some(({ id }) => id === area.id)) continue;
+    setAreas(transaction, at, [...areas, onWordsThere({ ...same, id: mint() }, node)]);
+    copied++;
+  }
+  if (copied > 0) view.dispatch(transaction);
+  return copied;
 }
 
 /** Puts an empty caption or credit under the selected picture and the caret into it, or goes to the one that is there. */

@@ -1,4 +1,14 @@
-import { flatText, idFromWords, idOf, itemNumber, OBJECT, schema } from '@vennet/core/manuscript';
+import {
+  attrsOf,
+  flatText,
+  idFromWords,
+  idOf,
+  itemNumber,
+  OBJECT,
+  pagesOf,
+  schema,
+  setSpots,
+} from '@vennet/core/manuscript';
 import type { UnnamedSpot } from '@vennet/core/repair';
 import { closeHistory } from 'prosemirror-history';
 import type { Node } from 'prosemirror-model';
@@ -6,7 +16,7 @@ import type { Transaction } from 'prosemirror-state';
 import { openBook } from '../../book/open-book.js';
 import { knowPlace } from '../../book/known-place.js';
 import { mint } from '../state/mint.js';
-import type { SpotToName } from '../state/pointing.js';
+import type { PageToName, SpotToName } from '../state/pointing.js';
 import { useEditor } from '../state/store.js';
 import { takenIds } from '../state/taken-ids.js';
 
@@ -46,6 +56,7 @@ function spanNow(doc: Node, { from, to, words, item }: UnnamedSpot): { from: num
 
 /** Whether a spot can still be led to. */
 export function isThere(spot: SpotToName): boolean {
+  if (spot.onPage) return true;
   const doc = openBook().texts.stateOf(spot.chapter)?.doc;
   return doc !== undefined && spanNow(doc, spot) !== null;
 }
@@ -64,13 +75,28 @@ function nameSpot(spot: SpotToName): void {
   const { view, chapter } = useEditor.getState();
   const open = view && chapter === spot.chapter ? view : null;
   const state = open?.state ?? texts.stateOf(spot.chapter);
-  const span = state && spanNow(state.doc, spot);
+  if (!state) return;
+  const span = spot.onPage ? pageNow(state.doc, spot.onPage.page) : spanNow(state.doc, spot);
   if (!span) return;
-  const transaction = named(closeHistory(state.tr), spot, span);
+  const transaction = spot.onPage
+    ? onPage(closeHistory(state.tr), spot.onPage, span.from)
+    : named(closeHistory(state.tr), spot, span);
   if (open) open.dispatch(transaction);
   else texts.apply(spot.chapter, transaction);
   const { id, chapter: own, words, item } = spot;
   knowPlace({ id, kind: item === '' ? 'bookmark' : 'item', words, chapter: own, number: item }, span.from);
+}
+
+/** Where a page stands. */
+function pageNow(doc: Node, page: string): { from: number; to: number } | null {
+  const found = pagesOf(doc).find(({ node }) => idOf(node) === page);
+  return found ? { from: found.at, to: found.at + 1 } : null;
+}
+
+function onPage(transaction: Transaction, { spot }: PageToName, at: number): Transaction {
+  const page = transaction.doc.nodeAt(at);
+  if (page) setSpots(transaction, at, [...attrsOf.page(page).spots, spot]);
+  return transaction;
 }
 
 function named(

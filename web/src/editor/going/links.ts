@@ -1,4 +1,4 @@
-import type { Link } from '@vennet/core/manuscript';
+import { hasAreas, type Link } from '@vennet/core/manuscript';
 import type { Node } from 'prosemirror-model';
 import { NodeSelection, TextSelection, type Command } from 'prosemirror-state';
 import type { EditorView } from 'prosemirror-view';
@@ -27,9 +27,9 @@ export function toLink(chapter: string, direction: 1 | -1): Command {
     const next = beside ?? links.at(direction === 1 ? 0 : -1);
     if (!next) return false;
     if (dispatch) {
+      openArea(next.carrier === 'area' ? next.id : null);
       dispatch(atLink(state.tr, next).scrollIntoView());
       sayLink(next);
-      openArea(next.carrier === 'area' ? next.id : null);
     }
     return true;
   };
@@ -51,8 +51,8 @@ export function goToLink(view: EditorView, link: Link): void {
 
 /** The caret inside a link, where its slip opens and nothing is selected; a picture is selected as a whole. */
 function atLink(transaction: EditorView['state']['tr'], link: Link) {
-  const name = transaction.doc.nodeAt(link.from)?.type.name;
-  if (name === 'figure' || name === 'reference')
+  const node = transaction.doc.nodeAt(link.from);
+  if (node && (hasAreas(node) || node.type.name === 'reference'))
     return transaction.setSelection(NodeSelection.create(transaction.doc, link.from));
   const note = noteAround(transaction.doc, link.from);
   if (note !== null) return transaction.setSelection(NodeSelection.create(transaction.doc, note));

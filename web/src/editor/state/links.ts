@@ -1,5 +1,5 @@
 import { recognise } from '@vennet/core/destination';
-import { attrsOf, flatText, linksOfChapter, type Link } from '@vennet/core/manuscript';
+import { attrsOf, flatText, hasAreas, linksOfChapter, type Link } from '@vennet/core/manuscript';
 import { bookmarksIn, type BookmarkSpan } from '@vennet/core/edits';
 import { trimmedEnds } from '@vennet/core/repair';
 import type { Node } from 'prosemirror-model';
@@ -34,9 +34,9 @@ export function bookmarkAt({ doc, selection }: EditorState): BookmarkSpan | null
   return bookmarksIn(doc).find((one) => ids.has(one.id) && one.from <= from && to <= one.to) ?? null;
 }
 
-/** The picture that is selected, and where it stands. */
+/** The picture or page that is selected, and where it stands. */
 export function figureAt({ selection }: EditorState): { node: Node; position: number } | null {
-  const isFigure = selection instanceof NodeSelection && selection.node.type.name === 'figure';
+  const isFigure = selection instanceof NodeSelection && hasAreas(selection.node);
   return isFigure ? { node: selection.node, position: selection.from } : null;
 }
 

@@ -1,3 +1,4 @@
+import type { PageSpot } from '@vennet/core/manuscript';
 import type { UnnamedSpot } from '@vennet/core/repair';
 import { create } from 'zustand';
 
@@ -5,10 +6,18 @@ import { create } from 'zustand';
 export interface SpotToName extends UnnamedSpot {
   /** The id that its place will have. */
   id: string;
+  /** Of a spot on a page: the page, and where on it. */
+  onPage?: PageToName;
+}
+
+/** A spot of a page that becomes a place when it is led to. */
+export interface PageToName {
+  page: string;
+  spot: PageSpot;
 }
 
 /** What was pointed at: a place that has a name, or a spot that gets one when it is led to. */
-export type PointedAt = { place: string } | { spot: SpotToName };
+export type PointedAt = { place: string } | { spot: SpotToName } | { onPage: PageToName };
 
 /** Who waits for the author to press a spot of the text. */
 export const usePointing = create<{ take: ((at: PointedAt) => void) | null }>(() => ({ take: null }));

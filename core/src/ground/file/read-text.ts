@@ -1,8 +1,8 @@
-import type { Pdfium } from '../pdfium/index.js';
-import { boxOf, type PageFrame, type Rect } from './frame.js';
-import type { Line, PageText, Piece } from './page-text.js';
+import type { Pdfium } from '../../pdfium/index.js';
+import { boxOf, type PageFrame, type Rect } from '../frame.js';
+import type { Line, PageText, Piece } from '../page-text.js';
 import type { MarkedPiece } from './write-ground.js';
-import type { Box } from '../manuscript/index.js';
+import type { Box } from '../../manuscript/index.js';
 
 const IMAGE = 3;
 const FORM = 5;

@@ -10,14 +10,14 @@ import {
   type GroundPageAttrs,
   type LinkArea,
   type PageSpot,
-} from '../manuscript/index.js';
-import { annotationsOn } from './file/links.js';
-import { openGround, type FilePage, type GroundFile } from './file/open.js';
-import { outlineOf } from './file/outline.js';
-import { FileSpots } from './file/spots.js';
-import { Structure } from './file/structure.js';
-import { writeOutline, type WantedEntry } from './file/write-outline.js';
-import { rectOf, userAt, type PageFrame, type Rect } from './frame.js';
+} from '../../manuscript/index.js';
+import { annotationsOn } from './links.js';
+import { openGround, type FilePage, type GroundFile } from './open.js';
+import { outlineOf } from './outline.js';
+import { FileSpots } from './spots.js';
+import { Structure } from './structure.js';
+import { writeOutline, type WantedEntry } from './write-outline.js';
+import { rectOf, userAt, type PageFrame, type Rect } from '../frame.js';
 import { readGround, type TextOf } from './read-ground.js';
 
 /** Where a link leads in the written file: a place of the book, an address, or nowhere. */

@@ -9,7 +9,7 @@ import {
   PdfString,
   type PdfObject,
 } from '@libpdf/core';
-import type { GroundFile } from './file/open.js';
+import type { GroundFile } from './open.js';
 
 /** What of a page is not its look: its links, how they are met, and what it is part of. */
 const NOT_LOOK = new Set(['Annots', 'Tabs', 'Parent', 'StructParents', 'StructParent']);

@@ -1,6 +1,6 @@
 import { PdfDict, PdfString } from '@libpdf/core';
-import { resolveHref, Tally, type BringInReport } from '../bring-in/index.js';
-import { NOWHERE, type Destination } from '../destination/index.js';
+import { resolveHref, Tally, type BringInReport } from '../../bring-in/index.js';
+import { NOWHERE, type Destination } from '../../destination/index.js';
 import {
   BOUNDS,
   boxAround,
@@ -8,13 +8,13 @@ import {
   type GroundPageAttrs,
   type LinkArea,
   type PageSpot,
-} from '../manuscript/index.js';
-import { sizeShown, type PageFrame } from './frame.js';
-import { linksOn, type FileLink, type Leads } from './file/links.js';
-import type { GroundFile } from './file/open.js';
-import { outlineOf } from './file/outline.js';
-import { FileSpots, labelsIn, type Target } from './file/spots.js';
-import { wordsIn, type PageText } from './page-text.js';
+} from '../../manuscript/index.js';
+import { sizeShown, type PageFrame } from '../frame.js';
+import { linksOn, type FileLink, type Leads } from './links.js';
+import type { GroundFile } from './open.js';
+import { outlineOf } from './outline.js';
+import { FileSpots, labelsIn, type Target } from './spots.js';
+import { wordsIn, type PageText } from '../page-text.js';
 
 /** What of a finished file becomes a book of pages. */
 export interface GroundRead {
@@ -98,7 +98,7 @@ export function readGround(file: GroundFile, textOf: TextOf): GroundRead {
   told.add('kept', 'named spots', undefined, places.named);
   return {
     doc: schema
-      .node('doc', null, [...entries, ...withSpots.map((attrs) => schema.node('page', attrs))])
+      .node('doc', null, [...withSpots.map((attrs) => schema.node('page', attrs)), ...entries])
       .toJSON() as object,
     ...saidOfItself(file),
     report: told.report(),

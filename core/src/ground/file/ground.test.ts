@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
 import { Node } from 'prosemirror-model';
 import { Transform } from 'prosemirror-transform';
-import { hrefOf } from '../destination/index.js';
+import { hrefOf } from '../../destination/index.js';
 import {
   attrsOf,
   faultInChapter,
@@ -15,21 +15,18 @@ import {
   setAreas,
   spotsOf,
   type LinkArea,
-} from '../manuscript/index.js';
-import { Pdfium } from '../pdfium/index.js';
-import { linksOnPages } from '../readback/index.js';
-import { writtenPages } from '../testing/index.js';
+} from '../../manuscript/index.js';
+import { Pdfium } from '../../pdfium/index.js';
+import { linksOnPages } from '../../readback/index.js';
+import { writtenPages } from '../../testing/index.js';
+import { boxesOf, rectOf, wordsOfPage, type PageText } from '../index.js';
 import {
-  boxesOf,
   openGround,
   pagesThatDiffer,
   readGround,
   readMarked,
   readText,
-  rectOf,
-  wordsOfPage,
   writeGround,
-  type PageText,
   type WriteGround,
 } from './index.js';
 
@@ -143,8 +140,8 @@ describe('reading a finished file', () => {
     expect(ground.language).toBe('en-GB');
     expect(spotsOf(doc, 'c').spots.map(({ kind, words }) => [kind, words])).toEqual([
       ['page', 'i'],
-      ['heading', 'Oil'],
       ['page', '1'],
+      ['heading', 'Oil'],
       ['bookmark', 'lamp'],
       ['spot', ''],
     ]);

@@ -1,0 +1,40 @@
+import { isOfPages, keepsPages } from '@vennet/core/manuscript';
+import { NodeSelection, Plugin, TextSelection } from 'prosemirror-state';
+
+/** Keys by which one moves through a text that is read: they scroll. */
+const SCROLLING = new Set([
+  'ArrowUp',
+  'ArrowDown',
+  'ArrowLeft',
+  'ArrowRight',
+  'PageUp',
+  'PageDown',
+  'Home',
+  'End',
+  ' ',
+]);
+
+/** The pages of a finished file stay: nothing that is typed, pasted or deleted changes them, and keys move through them. */
+export function pagesStay(): Plugin {
+  return new Plugin({
+    filterTransaction: (transaction) =>
+      !transaction.docChanged ||
+      !isOfPages(transaction.before) ||
+      keepsPages(transaction.before, transaction.doc),
+    appendTransaction: (_, __, { doc, selection, tr }) =>
+      // A caret in the outline would be nowhere.
+      isOfPages(doc) && selection instanceof TextSelection
+        ? tr.setSelection(NodeSelection.create(doc, 0))
+        : null,
+    props: {
+      handleDOMEvents: {
+        keydown: (view, event) =>
+          isOfPages(view.state.doc) &&
+          SCROLLING.has(event.key) &&
+          !event.altKey &&
+          !event.ctrlKey &&
+          !event.metaKey,
+      },
+    },
+  });
+}

@@ -1,0 +1,133 @@
+import { boxesOf } from '@vennet/core/ground';
+import { attrsOf, boxAround, pagesOf } from '@vennet/core/manuscript';
+import { NodeSelection } from 'prosemirror-state';
+import { EditorView } from 'prosemirror-view';
+import { useEffect, useLayoutEffect, useRef } from 'react';
+import { useSearchParams } from 'react-router';
+import { closeGround, knownText } from '../book/ground-file.js';
+import { openBook } from '../book/open-book.js';
+import { goToLink } from '../editor/going/links.js';
+import { showOnPage } from '../editor/going/show-page.js';
+import { keepPlace, keptPlace } from '../editor/going/kept-place.js';
+import { linksIn } from '../editor/state/links.js';
+import { draftArea } from '../editor/state/open-area.js';
+import { askForSlip, asksForSlip } from '../editor/state/slip.js';
+import { useEditor } from '../editor/state/store.js';
+import { PageView } from '../editor/views/page-view.js';
+import { selectedWords } from '../editor/views/text-layer.js';
+import { FollowLink } from '../follow/FollowLink.js';
+import { Margin } from '../margin/Margin.js';
+import { followPage } from './page-seen.js';
+import { PageLine } from './PageLine.js';
+import { usePageSize } from './page-size.js';
+
+/** The pages of a finished file in a column, with the slips of their links beside them. */
+export function PagesEditor({ chapter }: { chapter: string }) {
+  const box = useRef<HTMLDivElement>(null);
+  const scroller = useRef<HTMLDivElement>(null);
+  const [search, setSearch] = useSearchParams();
+  const [wanted, place, at] = [search.get('link'), search.get('place'), search.get('at')];
+  const width = usePageSize(scroller);
+
+  useEffect(() => {
+    const { texts } = openBook();
+    const first = texts.stateOf(chapter);
+    if (!box.current || !first) return;
+    const view: EditorView = new EditorView(box.current, {
+      state: first,
+      nodeViews: {
+        page: (node, view, getPos) => new PageView(node, view, getPos),
+        entry: () => ({ dom: hidden() }),
+      },
+      attributes: { class: 'book-pages', 'aria-label': 'Pages of the book', role: 'document', tabindex: '0' },
+      editable: () => true,
+      dispatchTransaction(transaction) {
+        view.updateState(texts.apply(chapter, transaction));
+        if (asksForSlip(transaction)) useEditor.setState({ state: view.state });
+        else
+          queueMicrotask(
+            () => useEditor.getState().view === view && useEditor.setState({ state: view.state }),
+          );
+      },
+      handleDOMEvents: {
+        keydown(view, event) {
+          if (event.key.toLowerCase() !== 'k' || event.altKey || !(event.ctrlKey || event.metaKey))
+            return false;
+          if (!linkSelection(view)) return false;
+          event.preventDefault();
+          return true;
+        },
+      },
+    });
+    const unwatch = texts.watch((changed, state) => {
+      if (changed !== chapter) return;
+      view.updateState(state);
+      useEditor.setState({ state });
+    });
+    useEditor.setState({ view, chapter, state: view.state, following: null, mentions: null });
+    if (scroller.current) keptPlace(chapter, view, scroller.current);
+    return () => {
+      unwatch();
+      useEditor.setState({ view: null, state: null, following: null, mentions: null });
+      queueMicrotask(() => view.destroy());
+    };
+  }, [chapter]);
+  useEffect(() => closeGround, []);
+
+  useLayoutEffect(() => {
+    const scrolled = scroller.current;
+    return () => {
+      const { view } = useEditor.getState();
+      if (view && scrolled) keepPlace(chapter, view, scrolled);
+      void openBook().texts.saveAll();
+    };
+  }, [chapter]);
+
+  useEffect(() => (scroller.current ? followPage(scroller.current) : undefined), [chapter]);
+
+  useEffect(() => {
+    const { view } = useEditor.getState();
+    if (!view || (!wanted && !place && !at)) return;
+    const link = wanted && linksIn(view.state.doc, chapter).find(({ id }) => id === wanted);
+    if (link) {
+      goToLink(view, link);
+      showOnPage(view, chapter, { link: link.id });
+    } else if (place) showOnPage(view, chapter, { place });
+    setSearch({}, { replace: true });
+  }, [chapter, wanted, place, at, setSearch]);
+
+  return (
+    <main className="flex min-h-0 min-w-0 grow flex-col">
+      <PageLine scroller={scroller} />
+      <div ref={scroller} className="relative min-h-0 grow overflow-auto bg-[var(--ground)]">
+        <div className="mx-auto grid w-fit min-w-full grid-cols-[minmax(min-content,1fr)_minmax(17rem,22rem)] gap-6 px-6 max-lg:grid-cols-1">
+          <div ref={box} style={{ ['--page-width' as string]: width ? `${width}px` : undefined }} />
+          <Margin scroller={scroller} />
+        </div>
+      </div>
+      <FollowLink />
+    </main>
+  );
+}
+
+function hidden(): HTMLElement {
+  const element = document.createElement('span');
+  element.hidden = true;
+  return element;
+}
+
+/** Begins a link on the words of a page that are selected; `false` where none are. */
+export function linkSelection(view: EditorView): boolean {
+  const chosen = selectedWords(view.dom, knownText);
+  const text = chosen && knownText(chosen.page);
+  const page =
+    chosen && pagesOf(view.state.doc).find(({ node }) => attrsOf.page(node).number === chosen.page);
+  if (!chosen || !text || !page) return false;
+  const lines = boxesOf(text, chosen.stretches);
+  if (lines.length === 0) return false;
+  window.getSelection()?.removeAllRanges();
+  const { tr } = view.state;
+  draftArea({ ...boxAround(lines), lines, words: chosen.words });
+  view.dispatch(askForSlip(tr.setSelection(NodeSelection.create(tr.doc, page.at))));
+  return true;
+}
