@@ -640,6 +640,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/books/{id}/ground/ought-to-be-links": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["GroundController_ought"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/books/{id}/ground/headings": {
         parameters: {
             query?: never;
@@ -1952,6 +1968,25 @@ export interface components {
                 width: number;
                 height: number;
             }[];
+        };
+        OughtToBeLinkDto: {
+            /** @description The same each time that the same pages are read */
+            key: string;
+            /** @enum {string} */
+            kind: "address" | "contents" | "page" | "section" | "figure" | "table";
+            page: number;
+            words: string;
+            lines: {
+                x: number;
+                y: number;
+                width: number;
+                height: number;
+            }[];
+            destination: components["schemas"]["WebDestinationDto"] | components["schemas"]["MailDestinationDto"] | components["schemas"]["FileDestinationDto"] | components["schemas"]["PlaceDestinationDto"] | components["schemas"]["BookDestinationDto"];
+            /** @enum {string} */
+            sureness: "sure" | "likely" | "look";
+            /** @description Why it is taken for a link */
+            why: string;
         };
         FoundHeadingDto: {
             title: string;
@@ -4210,6 +4245,36 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PageTextDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    GroundController_ought: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OughtToBeLinkDto"][];
                 };
             };
             /** @description A problem document (RFC 9457): what happened, what was kept and what to do */

@@ -1,6 +1,6 @@
 import type { InsideFinding } from '@vennet/core/audit';
 import type { DivisionLine, SectionMove } from '@vennet/core/edits';
-import type { FoundHeading, PageText } from '@vennet/core/ground';
+import type { FoundHeading, OughtToBeLink, PageText } from '@vennet/core/ground';
 import type { Format, Place } from '@vennet/core/manuscript';
 import type { ShapelessSign } from '@vennet/core/publish';
 import type { ShelfFile } from '@vennet/core/shelf';
@@ -109,6 +109,8 @@ export function vennet(address = '') {
     /** What stands on a page of a book of pages. @param number from 1 */
     pageText: (book: string, number: number): Promise<PageText> =>
       answer(http.GET('/api/books/{id}/ground/pages/{number}', { params: { path: { id: book, number } } })),
+    oughtToBeLinks: (book: string): Promise<OughtToBeLink[]> =>
+      answer(http.GET('/api/books/{id}/ground/ought-to-be-links', of(book))) as Promise<OughtToBeLink[]>,
     pageHeadings: (book: string): Promise<FoundHeading[]> =>
       answer(http.GET('/api/books/{id}/ground/headings', of(book))),
     searchPages: (book: string, words: string): Promise<PageHit[]> =>

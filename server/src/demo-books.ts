@@ -1,4 +1,4 @@
-import { mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises';
+import { copyFile, mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join, relative, resolve } from 'node:path';
 import { strToU8, zipSync, type Zippable } from 'fflate';
@@ -31,6 +31,7 @@ const FILES: Record<string, Parameters<ShelfService['change']>[1]> = {
 /** Books that belong together, by the name under which it is remembered that they were added. */
 const DEMO: Readonly<Record<string, (app: Running['app']) => Promise<void>>> = {
   'orrin-sound': loadDemoBooks,
+  leaflet: loadLeaflet,
 };
 
 /**
@@ -72,6 +73,19 @@ export async function loadDemoBooks(app: Running['app']): Promise<void> {
     (place) => place.words === 'Wick',
   );
   await lead(lights, 'https://keepers-words.example/#wick', { kind: 'book', book: words, place: wick?.id });
+}
+
+/** A finished PDF as its printer hands it over; its second edition lies beside it, to be brought in by whoever tries it. */
+async function loadLeaflet(app: Running['app']): Promise<void> {
+  const name = 'across-the-sound.pdf';
+  const temporary = await mkdtemp(join(tmpdir(), 'vennet-demo-'));
+  try {
+    const path = join(temporary, name);
+    await copyFile(resolve(PROJECT, 'demo', 'leaflet', name), path);
+    await app.get(BringInService).bringIn({ path, name });
+  } finally {
+    await rm(temporary, { recursive: true, force: true });
+  }
 }
 
 /** A demo book lies in the project as the unpacked files of an e-book, and comes in like any other. */

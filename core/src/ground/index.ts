@@ -4,4 +4,6 @@ export { boxesOf, joined, wordsIn, wordsOfLine, wordsOfPage } from './page-text.
 export type { Line, PageText, Piece, Stretch } from './page-text.js';
 export { headingsIn } from './headings.js';
 export type { FoundHeading } from './headings.js';
+export { OUGHT_KINDS, oughtToBeLinks, SURENESS } from './ought-to-be-links.js';
+export type { OughtKind, OughtToBeLink, PagesRead, Sureness } from './ought-to-be-links.js';
 export { snapped } from './snapping.js';

@@ -2,10 +2,10 @@ import type { Node } from 'prosemirror-model';
 import { hrefOf, type Destination, type DestinationKind } from '../destination/index.js';
 import { sentenceEnds } from '../language/index.js';
 import type { LinkAbout } from './about.js';
-import { attrsOf, figureParts, type LinkAttrs } from './attrs.js';
+import { attrsOf, figureParts, type FigureLink, type LinkAttrs } from './attrs.js';
 import { mapOf } from './book-map.js';
 import { saidOfPicture, wordsOf, wordsOfLeaf, type ReadBook, type Saying } from './book.js';
-import { saidOfArea } from './area.js';
+import { saidOfArea, type LinkArea } from './area.js';
 import { linkHeldBy, linksOnFigure } from './holders.js';
 import type { LinkLook } from './look.js';
 import { hasAreas } from './page.js';
@@ -144,7 +144,8 @@ export const contentOf = (link: Link): object => contents.get(link) ?? link;
 /** The links of a figure or a page: that of the whole picture first, then its areas in their order. */
 export function linksOfFigure(figure: Node, position: number, chapter: string): Link[] {
   const caption = figureParts(figure).caption;
-  return linksOnFigure(figure).map((link): Link => {
+  const links = linksOnFigure(figure);
+  return (figure.type.name === 'page' ? links.sort(asRead) : links).map((link): Link => {
     const { id, destination, hoverNote } = link;
     const isArea = 'name' in link;
     return {
@@ -165,6 +166,15 @@ export function linksOfFigure(figure: Node, position: number, chapter: string): 
       after: caption ? wordsOf(caption).slice(0, CONTEXT) : '',
     };
   });
+}
+
+/** Links of a page are read from the top down, those on one line from the left to the right. */
+function asRead(one: FigureLink | LinkArea, other: FigureLink | LinkArea): number {
+  if (!('y' in one) || !('y' in other)) return 0;
+  const areOnOneLine =
+    Math.min(one.y + one.height, other.y + other.height) - Math.max(one.y, other.y) >
+    Math.min(one.height, other.height) / 2;
+  return areOnOneLine ? one.x - other.x : one.y - other.y;
 }
 
 interface Run {

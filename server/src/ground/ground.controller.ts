@@ -1,11 +1,11 @@
 import { Controller, Get, Param, ParseIntPipe, ParseUUIDPipe, Query, Res } from '@nestjs/common';
 import { ApiOkResponse, ApiQuery, ApiTags } from '@nestjs/swagger';
-import { headingsIn, type FoundHeading } from '@vennet/core/ground';
+import { headingsIn, type FoundHeading, type OughtToBeLink } from '@vennet/core/ground';
 import type { PageHit } from '@vennet/core/wire';
 import type { Response } from 'express';
 import { sendStored } from '../platform/send-stored.js';
 import { FILE_ANSWER } from '../platform/shapes.js';
-import { FoundHeadingDto, PageHitDto, PageTextDto } from './ground.dto.js';
+import { FoundHeadingDto, OughtToBeLinkDto, PageHitDto, PageTextDto } from './ground.dto.js';
 import { Grounds } from './grounds.service.js';
 
 @ApiTags('pages')
@@ -31,6 +31,13 @@ export class GroundController {
     @Res() response: Response,
   ): Promise<void> {
     response.type('application/json').send(await this.grounds.page(id, number));
+  }
+
+  /** Words that ought to be links and are none, each with where it would lead and how sure that is. */
+  @Get('ought-to-be-links')
+  @ApiOkResponse({ type: [OughtToBeLinkDto] })
+  ought(@Param('id', ParseUUIDPipe) id: string): Promise<OughtToBeLink[]> {
+    return this.grounds.ought(id);
   }
 
   /** Lines in larger type than most of the text, from which an outline can be made. */

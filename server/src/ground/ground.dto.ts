@@ -1,7 +1,17 @@
 import { ApiProperty } from '@nestjs/swagger';
-import type { FoundHeading, PageText } from '@vennet/core/ground';
+import type { Destination } from '@vennet/core/destination';
+import {
+  OUGHT_KINDS,
+  SURENESS,
+  type FoundHeading,
+  type OughtKind,
+  type OughtToBeLink,
+  type PageText,
+  type Sureness,
+} from '@vennet/core/ground';
 import type { PageHit } from '@vennet/core/wire';
-import { Whole, Words } from '../platform/shapes.js';
+import { DESTINATIONS } from '../books/dto/destination.dto.js';
+import { Choice, OneOf, Whole, Words } from '../platform/shapes.js';
 
 const BOX = {
   type: 'object' as const,
@@ -41,6 +51,33 @@ export class FoundHeadingDto implements FoundHeading {
 
   @ApiProperty({ type: Number, description: 'Where it stands, as a share of the page' })
   y: number;
+}
+
+/** Words of a page that lead nowhere yet. */
+export class OughtToBeLinkDto implements OughtToBeLink {
+  @Words({ description: 'The same each time that the same pages are read' })
+  key: string;
+
+  @Choice(OUGHT_KINDS)
+  kind: OughtKind;
+
+  @Whole()
+  page: number;
+
+  @Words()
+  words: string;
+
+  @ApiProperty({ type: 'array', items: BOX })
+  lines: OughtToBeLink['lines'];
+
+  @OneOf(DESTINATIONS)
+  destination: Destination;
+
+  @Choice(SURENESS)
+  sureness: Sureness;
+
+  @Words({ description: 'Why it is taken for a link' })
+  why: string;
 }
 
 /** Words that were found on a page. */

@@ -1,9 +1,11 @@
 import { createReadStream } from 'node:fs';
 import { createInterface } from 'node:readline';
 import { Injectable } from '@nestjs/common';
-import { wordsOfPage, type PageText } from '@vennet/core/ground';
+import { oughtToBeLinks, wordsOfPage, type OughtToBeLink, type PageText } from '@vennet/core/ground';
+import { attrsOf, pagesOf, readChapter } from '@vennet/core/manuscript';
 import type { PageHit } from '@vennet/core/wire';
 import { DataSource, type Repository } from 'typeorm';
+import { readSource } from '../books/book-source.js';
 import { BooksService } from '../books/books.service.js';
 import { GroundPageEntity } from '../database/entities/ground-page.entity.js';
 import { notFound } from '../platform/problem.js';
@@ -63,6 +65,20 @@ export class Grounds {
   async texts(sha256: string): Promise<PageText[]> {
     const rows = await this.#pages.find({ where: { sha256 }, order: { number: 'ASC' } });
     return rows.map(({ text }) => JSON.parse(text) as PageText);
+  }
+
+  /** Words of the pages of a book that ought to be links and are none. */
+  async ought(bookId: string): Promise<OughtToBeLink[]> {
+    const { sha256 } = await this.file(bookId);
+    const { language, chapters } = await this.books.source(bookId);
+    const [chapter] = chapters;
+    if (!chapter) return [];
+    const { doc } = readChapter(readSource(chapter));
+    const entries = doc.children
+      .filter(({ type }) => type.name === 'entry')
+      .map((entry) => ({ ...attrsOf.entry(entry), title: entry.textContent }));
+    const pages = pagesOf(doc).map(({ node }) => attrsOf.page(node));
+    return oughtToBeLinks({ language, pages, texts: await this.texts(sha256), entries });
   }
 
   /** The lines of a book in which words stand, capital letters or not. */

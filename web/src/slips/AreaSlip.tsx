@@ -210,8 +210,9 @@ export function AreaSlip({ view, area, box, asked }: AreaSlipProps) {
       <FrameFields frame={values.frame} onPage={page !== null} change={(frame) => change({ frame })} />
       {page && words !== '' && (
         <p className="mt-1 text-xs text-soft">
-          The words keep the colour in which they are printed: a page stays as it is. The line below shows
-          that they lead somewhere.
+          {values.frame?.line === 'under'
+            ? 'The words keep the colour in which they are printed: a page stays as it is. The line below shows that they lead somewhere.'
+            : 'The words keep the colour in which they are printed: a page stays as it is. With a line below, readers see that they lead somewhere.'}
         </p>
       )}
       {page && area && !isChanged && <CopyToPages view={view} area={area} page={page.number} />}
@@ -224,7 +225,7 @@ export function AreaSlip({ view, area, box, asked }: AreaSlipProps) {
       <Findings findings={findings} repair={repair} />
       <div className="mt-3 flex flex-wrap gap-1.5">
         {(!area || isChanged) && (
-          <AcceptButton words={area ? 'Change it' : 'Make the link area'} disabled={faults.length > 0} />
+          <AcceptButton words={area ? 'Change it' : words === '' ? 'Make the link area' : 'Make the link'} disabled={faults.length > 0} />
         )}
         {made && (
           <button

@@ -26,6 +26,7 @@ import { LookDialog } from '../choices/LookDialog.js';
 import { useNotices } from '../parts/notices.js';
 import { Named } from '../parts/Named.js';
 import { linkSelection } from './PagesEditor.js';
+import { OughtDialog } from './OughtDialog.js';
 import { toPage, usePageSeen } from './page-seen.js';
 import { useSize } from './page-size.js';
 
@@ -120,6 +121,7 @@ export function PageLine({ scroller }: { scroller: RefObject<HTMLElement | null>
       <Act words="Undo" icon={Undo2} act={() => run(textCommands.undo)} />
       <Act words="Redo" icon={Redo2} act={() => run(textCommands.redo)} />
       <Gap />
+      <OughtDialog />
       <LookDialog />
     </Toolbar.Root>
   );

@@ -6,6 +6,7 @@ import { useEffect, useLayoutEffect, useRef } from 'react';
 import { useSearchParams } from 'react-router';
 import { closeGround, knownText } from '../book/ground-file.js';
 import { openBook } from '../book/open-book.js';
+import { useBook } from '../book/store.js';
 import { goToLink } from '../editor/going/links.js';
 import { showOnPage } from '../editor/going/show-page.js';
 import { keepPlace, keptPlace } from '../editor/going/kept-place.js';
@@ -28,6 +29,7 @@ export function PagesEditor({ chapter }: { chapter: string }) {
   const [search, setSearch] = useSearchParams();
   const [wanted, place, at] = [search.get('link'), search.get('place'), search.get('at')];
   const width = usePageSize(scroller);
+  const title = useBook((store) => store.book?.title ?? '');
 
   useEffect(() => {
     const { texts } = openBook();
@@ -40,7 +42,8 @@ export function PagesEditor({ chapter }: { chapter: string }) {
         entry: () => ({ dom: hidden() }),
       },
       attributes: { class: 'book-pages', 'aria-label': 'Pages of the book', role: 'document', tabindex: '0' },
-      editable: () => true,
+      // Nothing is written on pages; keys are heard all the same.
+      editable: () => false,
       dispatchTransaction(transaction) {
         view.updateState(texts.apply(chapter, transaction));
         if (asksForSlip(transaction)) useEditor.setState({ state: view.state });
@@ -49,16 +52,9 @@ export function PagesEditor({ chapter }: { chapter: string }) {
             () => useEditor.getState().view === view && useEditor.setState({ state: view.state }),
           );
       },
-      handleDOMEvents: {
-        keydown(view, event) {
-          if (event.key.toLowerCase() !== 'k' || event.altKey || !(event.ctrlKey || event.metaKey))
-            return false;
-          if (!linkSelection(view)) return false;
-          event.preventDefault();
-          return true;
-        },
-      },
     });
+    const pressed = (event: KeyboardEvent) => heard(view, event);
+    document.addEventListener('keydown', pressed);
     const unwatch = texts.watch((changed, state) => {
       if (changed !== chapter) return;
       view.updateState(state);
@@ -67,6 +63,7 @@ export function PagesEditor({ chapter }: { chapter: string }) {
     useEditor.setState({ view, chapter, state: view.state, following: null, mentions: null });
     if (scroller.current) keptPlace(chapter, view, scroller.current);
     return () => {
+      document.removeEventListener('keydown', pressed);
       unwatch();
       useEditor.setState({ view: null, state: null, following: null, mentions: null });
       queueMicrotask(() => view.destroy());
@@ -98,8 +95,9 @@ export function PagesEditor({ chapter }: { chapter: string }) {
 
   return (
     <main className="flex min-h-0 min-w-0 grow flex-col">
+      <h1 className="sr-only">{title}</h1>
       <PageLine scroller={scroller} />
-      <div ref={scroller} className="relative min-h-0 grow overflow-auto bg-[var(--ground)]">
+      <div ref={scroller} data-scrolls="" className="relative min-h-0 grow overflow-auto bg-[var(--ground)]">
         <div className="mx-auto grid w-fit min-w-full grid-cols-[minmax(min-content,1fr)_minmax(17rem,22rem)] gap-6 px-6 max-lg:grid-cols-1">
           <div ref={box} style={{ ['--page-width' as string]: width ? `${width}px` : undefined }} />
           <Margin scroller={scroller} />
@@ -108,6 +106,22 @@ export function PagesEditor({ chapter }: { chapter: string }) {
       <FollowLink />
     </main>
   );
+}
+
+/** Where keys mean something else. */
+const FIELDS = 'input, textarea, select, [contenteditable="true"], [role="dialog"], [role="menu"]';
+
+/** Keys for the pages are heard wherever nothing else has them: words of a page that are selected have no focus. */
+function heard(view: EditorView, event: KeyboardEvent): void {
+  const target = event.target as Element;
+  // What one moves by scrolls; what would be typed is for no text.
+  const isPlain = !event.ctrlKey && !event.metaKey && !event.altKey;
+  if (event.defaultPrevented || isPlain || target.closest(FIELDS)) return;
+  const isLink = event.key.toLowerCase() === 'k' && (event.ctrlKey || event.metaKey) && !event.altKey;
+  const done =
+    (isLink && linkSelection(view)) ||
+    view.someProp('handleKeyDown', (handle) => handle(view, event) || undefined);
+  if (done) event.preventDefault();
 }
 
 function hidden(): HTMLElement {

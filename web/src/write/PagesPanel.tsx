@@ -13,7 +13,7 @@ export function PagesPanel({ chapter }: { chapter: string }) {
     <Tabs.Root value={tab} onValueChange={setTab} asChild>
       <aside
         aria-label="Outline and pages"
-        className="flex w-64 shrink-0 flex-col overflow-y-auto border-r border-line max-lg:max-h-[30vh] max-lg:w-full max-lg:border-r-0 max-lg:border-b"
+        className="relative flex w-64 shrink-0 flex-col overflow-y-auto border-r border-line max-lg:max-h-[30vh] max-lg:w-full max-lg:border-r-0 max-lg:border-b"
       >
         <Tabs.List aria-label="Left of the pages" className="mb-2 flex gap-1 px-3 pt-2">
           {Object.entries(TABS).map(([value, words]) => (

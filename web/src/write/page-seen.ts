@@ -31,7 +31,13 @@ export function followPage(scroller: HTMLElement): () => void {
   };
 }
 
-/** Brings a page to the top of the window. */
+/** Brings a page to the top of the column. */
 export function toPage(page: number): void {
-  document.querySelector(`.ground-page[data-page="${page}"]`)?.scrollIntoView({ block: 'start' });
+  const sheet = document.querySelector(`.ground-page[data-page="${page}"]`);
+  const column = sheet?.closest('[data-scrolls]');
+  if (!sheet || !column) return;
+  column.scrollBy({ top: sheet.getBoundingClientRect().top - column.getBoundingClientRect().top - ABOVE });
 }
+
+/** What is seen above a page that was gone to, in CSS px. */
+const ABOVE = 12;

@@ -1,20 +1,7 @@
 import { isOfPages, keepsPages } from '@vennet/core/manuscript';
 import { NodeSelection, Plugin, TextSelection } from 'prosemirror-state';
 
-/** Keys by which one moves through a text that is read: they scroll. */
-const SCROLLING = new Set([
-  'ArrowUp',
-  'ArrowDown',
-  'ArrowLeft',
-  'ArrowRight',
-  'PageUp',
-  'PageDown',
-  'Home',
-  'End',
-  ' ',
-]);
-
-/** The pages of a finished file stay: nothing that is typed, pasted or deleted changes them, and keys move through them. */
+/** The pages of a finished file stay: nothing that is typed, pasted or deleted changes them. */
 export function pagesStay(): Plugin {
   return new Plugin({
     filterTransaction: (transaction) =>
@@ -26,15 +13,5 @@ export function pagesStay(): Plugin {
       isOfPages(doc) && selection instanceof TextSelection
         ? tr.setSelection(NodeSelection.create(doc, 0))
         : null,
-    props: {
-      handleDOMEvents: {
-        keydown: (view, event) =>
-          isOfPages(view.state.doc) &&
-          SCROLLING.has(event.key) &&
-          !event.altKey &&
-          !event.ctrlKey &&
-          !event.metaKey,
-      },
-    },
   });
 }

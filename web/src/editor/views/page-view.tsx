@@ -161,13 +161,14 @@ export class PageView implements NodeView {
     const position = this.getPos();
     if (event.button !== 0 || position === undefined) return;
     if (isPointing()) return this.#pointedAt(event);
+    const target = event.target as Element;
+    // Words are selected by the browser, and nothing comes between.
+    if (target.closest('.ground-words span')) return openArea(null);
     const { tr } = this.view.state;
     if (!this.#selected) {
-      if (!(event.target as Element).closest('.area-box')) openArea(null);
+      if (!target.closest('.area-box')) openArea(null);
       this.view.dispatch(tr.setSelection(NodeSelection.create(tr.doc, position)));
     }
-    // Keys are heard by the pages, and words go on being selected by the browser.
-    if (!(event.target as Element).closest('.ground-words span')) this.view.focus();
   };
 
   /** The spot of the page that was pressed becomes what a link leads to. */
