@@ -20,7 +20,9 @@ const PACKAGES = {
 /** The Chromium that tests and benchmarks run: the one that the environment names, or what is there. */
 export const chromium = () =>
   process.env.VENNET_CHROMIUM ??
-  ['chromium-headless-shell', 'chromium'].flatMap((name) => PACKAGES[name]).find((path) => existsSync(path)) ??
+  ['chromium-headless-shell', 'chromium']
+    .flatMap((name) => PACKAGES[name])
+    .find((path) => existsSync(path)) ??
   '/usr/bin/chromium';
 
 export function say(words) {

@@ -110,7 +110,7 @@ export function vennet(address = '') {
     pageText: (book: string, number: number): Promise<PageText> =>
       answer(http.GET('/api/books/{id}/ground/pages/{number}', { params: { path: { id: book, number } } })),
     oughtToBeLinks: (book: string): Promise<OughtToBeLink[]> =>
-      answer(http.GET('/api/books/{id}/ground/ought-to-be-links', of(book))) as Promise<OughtToBeLink[]>,
+      answer(http.GET('/api/books/{id}/ground/ought-to-be-links', of(book))),
     pageHeadings: (book: string): Promise<FoundHeading[]> =>
       answer(http.GET('/api/books/{id}/ground/headings', of(book))),
     searchPages: (book: string, words: string): Promise<PageHit[]> =>

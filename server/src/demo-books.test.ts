@@ -33,7 +33,7 @@ test('demo books are added once: what was changed stays, what was removed stays 
     (await books.list()).map(({ title, deletedAt }) => [title, deletedAt !== null]).sort();
   await addDemoBooks(app, directory);
   const [first, second] = await books.list();
-  expect(await books.list()).toHaveLength(2);
+  expect(await books.list()).toHaveLength(3);
   await books.change(first!.id, { title: 'Mine by now' });
   await books.setDeleted(second!.id, true);
   const before = await standing();
@@ -41,5 +41,6 @@ test('demo books are added once: what was changed stays, what was removed stays 
   expect(await standing()).toEqual(before);
   await rm(join(directory, 'demo-books.json'));
   await addDemoBooks(app, directory);
-  expect(await standing()).toEqual(before);
+  // Data from before has the first ones; what came with a later version is added.
+  expect(await standing()).toEqual([...before, ['Across the Sound', false]].sort());
 }, 60_000);

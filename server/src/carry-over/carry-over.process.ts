@@ -1,5 +1,6 @@
 import { carryOver, planCarryOver, type Carried } from '@vennet/core/carry-over';
-import { readBook } from '@vennet/core/manuscript';
+import { carryPages, planPages, type PageText } from '@vennet/core/ground';
+import { readBook, type ReadBook } from '@vennet/core/manuscript';
 import { manuscriptFrom, type BookSource } from '../books/book-source.js';
 import { work } from '../jobs/work.js';
 import { mint } from '../platform/mint.js';
@@ -13,6 +14,8 @@ export interface CarryInput {
   files: [string, string][];
   /** The names of the older book's files, by their ids. */
   names: [string, string][];
+  /** Of two books of pages, what stands on them. */
+  pages: { old: PageText[]; fresh: PageText[] } | null;
 }
 
 /** The plan, and for what is taken the steps by chapter. */
@@ -26,9 +29,11 @@ const keyOf = ({ kind, id }: Pick<Carried, 'kind' | 'id'>): string => `${kind} $
 
 work<CarryInput, never, CarryOutput>(
   () => null,
-  ({ old, fresh, take, files, names }) => {
+  ({ old, fresh, take, files, names, pages }) => {
     const book = manuscriptFrom(fresh);
     const read = readBook(book);
+    if (pages)
+      return overPages(readBook(manuscriptFrom(old)), read, take, pages, book.chapters[0]?.version ?? 0);
     const plan = planCarryOver(readBook(manuscriptFrom(old)), read, new Map(names));
     if (!take) return { items: plan.items, chapters: [] };
     const taken = new Set(take);
@@ -44,3 +49,24 @@ work<CarryInput, never, CarryOutput>(
     };
   },
 );
+
+/** The same for two editions of a finished file: each has its pages in one chapter. */
+function overPages(
+  old: ReadBook,
+  fresh: ReadBook,
+  take: string[] | null,
+  pages: NonNullable<CarryInput['pages']>,
+  version: number,
+): CarryOutput {
+  const [before, now] = [old.chapters[0], fresh.chapters[0]];
+  if (!before || !now) return { items: [], chapters: [] };
+  const plan = planPages({ doc: before.doc, texts: pages.old }, { doc: now.doc, texts: pages.fresh });
+  if (!take) return { items: plan.items, chapters: [] };
+  const taken = new Set(take);
+  const { steps } = carryPages(now.doc, plan, (item) => taken.has(keyOf(item)), mint);
+  return {
+    items: plan.items.filter((item) => taken.has(keyOf(item)) && plan.spots.has(item)),
+    chapters:
+      steps.length > 0 ? [{ id: now.id, version, steps: steps.map((step) => step.toJSON() as object) }] : [],
+  };
+}

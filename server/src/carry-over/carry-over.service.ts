@@ -1,7 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import { message } from '@vennet/core/language';
-import { readChapter } from '@vennet/core/manuscript';
+import { wordsOfLine } from '@vennet/core/ground';
+import { readChapter, type Ground } from '@vennet/core/manuscript';
 import type { CarryItems, CarryOffer, CarryRequest, RepairDone } from '@vennet/core/wire';
 import { DataSource, In, IsNull, Not, type EntityManager } from 'typeorm';
 import { asSent } from '../books/chapter-text.js';
@@ -12,6 +13,7 @@ import { transformOf } from '../books/steps-log.js';
 import { BookEntity } from '../database/entities/book.entity.js';
 import { ChapterEntity } from '../database/entities/chapter.entity.js';
 import { EnclosureEntity } from '../database/entities/enclosure.entity.js';
+import { Grounds } from '../ground/grounds.service.js';
 import { SetAsideEntity } from '../database/entities/set-aside.entity.js';
 import { inProcess, ProcessDeath } from '../jobs/in-process.js';
 import { mint } from '../platform/mint.js';
@@ -22,12 +24,16 @@ const LIMITS = { memory: 2 ** 30, time: 120_000 };
 /** How many phrases of a book are looked for in the others, how many words each has, and how many, and which share, have to be there. */
 const PHRASES = { count: 24, words: 5, enough: 3, share: 0.25 };
 
+/** So long is a line of a page that is told from others, in signs. */
+const LONG_LINE = 30;
+
 /** Takes the links, bookmarks and notes of an older version of a book to a newer one. */
 @Injectable()
 export class CarryOverService {
   constructor(
     private readonly database: DataSource,
     private readonly books: BooksService,
+    private readonly grounds: Grounds,
     private readonly changes: ChangesService,
     private readonly snapshots: SnapshotsService,
   ) {}
@@ -38,15 +44,35 @@ export class CarryOverService {
     const own = await manager.findOneBy(BookEntity, { id: bookId, deletedAt: IsNull() });
     if (!own) throw notFound('book');
     const others = await manager.find(BookEntity, { where: { id: Not(bookId), deletedAt: IsNull() } });
-    const byWords = await this.#withWordsOf(bookId);
+    const byWords = own.ground
+      ? await this.#withPagesOf(own.ground, others)
+      : await this.#withWordsOf(bookId);
     const identifiers = new Set(own.publication?.identifiers ?? []);
-    return others.flatMap(({ id, title, author, publication, updatedAt }): CarryOffer[] => {
+    return others.flatMap(({ id, title, author, publication, ground, updatedAt }): CarryOffer[] => {
       const offer = { id, title, author, updatedAt: updatedAt.toISOString() };
+      // What was made on words is of no use on pages, nor the other way round.
+      if (Boolean(ground) !== Boolean(own.ground)) return [];
       if (publication?.identifiers.some((one) => identifiers.has(one)))
         return [{ ...offer, because: 'identifier' }];
       if (plain(title) === plain(own.title)) return [{ ...offer, because: 'title' }];
       return byWords.has(id) ? [{ ...offer, because: 'words' }] : [];
     });
+  }
+
+  /** The books of pages on whose pages several lines of this one stand. */
+  async #withPagesOf({ sha256 }: Ground, others: readonly BookEntity[]): Promise<Set<string>> {
+    const lines = (await this.grounds.texts(sha256))
+      .flatMap((text) => text.lines.map((line) => wordsOfLine(line).trim()))
+      .filter((line) => line.length >= LONG_LINE);
+    const step = Math.max(1, Math.floor(lines.length / PHRASES.count));
+    const chosen = lines.filter((_, at) => at % step === 0).slice(0, PHRASES.count);
+    const found = new Map<string, number>();
+    for (const line of chosen)
+      for (const hash of await this.grounds.withWords(line)) found.set(hash, (found.get(hash) ?? 0) + 1);
+    const enough = Math.max(1, chosen.length * PHRASES.share);
+    return new Set(
+      others.flatMap(({ id, ground }) => (ground && (found.get(ground.sha256) ?? 0) >= enough ? [id] : [])),
+    );
   }
 
   /** The books in which several phrases of this one stand. */
@@ -118,7 +144,14 @@ export class CarryOverService {
       throw new ProblemError(422, 'The same book', 'Choose another book to carry over from.');
     const [old, fresh] = await Promise.all([this.books.source(from), this.books.source(bookId)]);
     const names = (await this.#files(from)).map(({ id, name }): [string, string] => [id, name]);
-    const input: CarryInput = { old, fresh, take, files, names };
+    const pages =
+      old.ground && fresh.ground
+        ? {
+            old: await this.grounds.texts(old.ground.sha256),
+            fresh: await this.grounds.texts(fresh.ground.sha256),
+          }
+        : null;
+    const input: CarryInput = { old, fresh, take, files, names, pages };
     return inProcess<never, CarryOutput>(new URL('./carry-over.process.js', import.meta.url), input, {
       limits: LIMITS,
     }).catch((error: unknown) => {

@@ -67,6 +67,16 @@ export class Grounds {
     return rows.map(({ text }) => JSON.parse(text) as PageText);
   }
 
+  /** The finished files, by their hashes, on one of whose pages these words stand in a line. */
+  async withWords(words: string): Promise<string[]> {
+    const rows: { sha256: string }[] = await this.#pages
+      .createQueryBuilder('page')
+      .select('DISTINCT page.sha256', 'sha256')
+      .where('LOCATE(:words, page.words) > 0', { words })
+      .getRawMany();
+    return rows.map(({ sha256 }) => sha256);
+  }
+
   /** Words of the pages of a book that ought to be links and are none. */
   async ought(bookId: string): Promise<OughtToBeLink[]> {
     const { sha256 } = await this.file(bookId);

@@ -180,6 +180,9 @@ function Choose({ fault, take }: { fault: string | null; take(file: File | undef
   );
 }
 
+/** What is asked for is where the next key goes. */
+const focused = (field: HTMLInputElement | null) => field?.focus();
+
 /** Asks for the password that opens a file. */
 function Locked({ file, fault, open }: { file: File; fault: string; open(password: string): void }) {
   const [password, setPassword] = useState('');
@@ -200,7 +203,7 @@ function Locked({ file, fault, open }: { file: File; fault: string; open(passwor
           type="password"
           className="field"
           autoComplete="off"
-          autoFocus
+          ref={focused}
           value={password}
           onChange={(event) => setPassword(event.target.value)}
         />

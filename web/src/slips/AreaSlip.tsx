@@ -225,7 +225,10 @@ export function AreaSlip({ view, area, box, asked }: AreaSlipProps) {
       <Findings findings={findings} repair={repair} />
       <div className="mt-3 flex flex-wrap gap-1.5">
         {(!area || isChanged) && (
-          <AcceptButton words={area ? 'Change it' : words === '' ? 'Make the link area' : 'Make the link'} disabled={faults.length > 0} />
+          <AcceptButton
+            words={area ? 'Change it' : words === '' ? 'Make the link area' : 'Make the link'}
+            disabled={faults.length > 0}
+          />
         )}
         {made && (
           <button

@@ -1,7 +1,7 @@
 import { message } from '@vennet/core/language';
 import { pagesOf, type LinkArea } from '@vennet/core/manuscript';
 import type { EditorView } from 'prosemirror-view';
-import { useState, type FormEvent } from 'react';
+import { useState } from 'react';
 import { pageText } from '../book/ground-file.js';
 import { copyToPages } from '../editor/changes/change-figures.js';
 import { useNotices } from '../parts/notices.js';
@@ -12,9 +12,7 @@ export function CopyToPages({ view, area, page }: { view: EditorView; area: Link
   const [from, setFrom] = useState(page + 1);
   const [to, setTo] = useState(last);
   if (last < 2) return null;
-  const copy = async (event: FormEvent) => {
-    event.preventDefault();
-    event.stopPropagation();
+  const copy = async () => {
     const numbers = Array.from({ length: Math.max(0, to - from + 1) }, (_, index) => from + index);
     // Each is on the words of its own page.
     await Promise.all(numbers.map((number) => pageText(number).catch(() => null)));
@@ -47,7 +45,7 @@ export function CopyToPages({ view, area, page }: { view: EditorView; area: Link
       <div className="mt-1.5 flex flex-wrap items-end gap-1.5">
         {field('From page', from, setFrom)}
         {field('to page', to, setTo)}
-        <button type="button" className="button" data-size="small" onClick={(event) => void copy(event)}>
+        <button type="button" className="button" data-size="small" onClick={() => void copy()}>
           Copy it there
         </button>
       </div>

@@ -112,7 +112,9 @@ function Ought({ close }: { close(): void }) {
           close();
         }}
       >
-        {message('{count, plural, =0 {Link them} one {Link one} other {Link all #}}', { count: taken.length })}
+        {message('{count, plural, =0 {Link them} one {Link one} other {Link all #}}', {
+          count: taken.length,
+        })}
       </DialogFoot>
     </>
   );

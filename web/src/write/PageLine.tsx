@@ -25,7 +25,7 @@ import { useEditor } from '../editor/state/store.js';
 import { LookDialog } from '../choices/LookDialog.js';
 import { useNotices } from '../parts/notices.js';
 import { Named } from '../parts/Named.js';
-import { linkSelection } from './PagesEditor.js';
+import { linkSelection } from './link-selection.js';
 import { OughtDialog } from './OughtDialog.js';
 import { toPage, usePageSeen } from './page-seen.js';
 import { useSize } from './page-size.js';

@@ -139,13 +139,16 @@ export function PageOutline({ chapter }: { chapter: string }) {
 
 const nameOf = (page: { number: number; label: string } | undefined): string => (page ? pageName(page) : '');
 
+/** What is asked for is where the next key goes. */
+const focused = (field: HTMLInputElement | null) => field?.focus();
+
 function TitleField({ entry, done }: { entry: Entry; done(title: string | null): void }) {
   const [typed, setTyped] = useState(entry.title);
   return (
     <input
       className="field min-w-0 grow !py-0.5 text-sm"
       aria-label="Title of the entry"
-      autoFocus
+      ref={focused}
       onFocus={(event) => event.target.select()}
       value={typed}
       onChange={(event) => setTyped(event.target.value)}

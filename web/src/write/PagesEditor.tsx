@@ -1,23 +1,19 @@
-import { boxesOf } from '@vennet/core/ground';
-import { attrsOf, boxAround, pagesOf } from '@vennet/core/manuscript';
-import { NodeSelection } from 'prosemirror-state';
 import { EditorView } from 'prosemirror-view';
 import { useEffect, useLayoutEffect, useRef } from 'react';
 import { useSearchParams } from 'react-router';
-import { closeGround, knownText } from '../book/ground-file.js';
+import { closeGround } from '../book/ground-file.js';
 import { openBook } from '../book/open-book.js';
 import { useBook } from '../book/store.js';
 import { goToLink } from '../editor/going/links.js';
 import { showOnPage } from '../editor/going/show-page.js';
 import { keepPlace, keptPlace } from '../editor/going/kept-place.js';
 import { linksIn } from '../editor/state/links.js';
-import { draftArea } from '../editor/state/open-area.js';
-import { askForSlip, asksForSlip } from '../editor/state/slip.js';
+import { asksForSlip } from '../editor/state/slip.js';
 import { useEditor } from '../editor/state/store.js';
 import { PageView } from '../editor/views/page-view.js';
-import { selectedWords } from '../editor/views/text-layer.js';
 import { FollowLink } from '../follow/FollowLink.js';
 import { Margin } from '../margin/Margin.js';
+import { linkSelection } from './link-selection.js';
 import { followPage } from './page-seen.js';
 import { PageLine } from './PageLine.js';
 import { usePageSize } from './page-size.js';
@@ -128,20 +124,4 @@ function hidden(): HTMLElement {
   const element = document.createElement('span');
   element.hidden = true;
   return element;
-}
-
-/** Begins a link on the words of a page that are selected; `false` where none are. */
-export function linkSelection(view: EditorView): boolean {
-  const chosen = selectedWords(view.dom, knownText);
-  const text = chosen && knownText(chosen.page);
-  const page =
-    chosen && pagesOf(view.state.doc).find(({ node }) => attrsOf.page(node).number === chosen.page);
-  if (!chosen || !text || !page) return false;
-  const lines = boxesOf(text, chosen.stretches);
-  if (lines.length === 0) return false;
-  window.getSelection()?.removeAllRanges();
-  const { tr } = view.state;
-  draftArea({ ...boxAround(lines), lines, words: chosen.words });
-  view.dispatch(askForSlip(tr.setSelection(NodeSelection.create(tr.doc, page.at))));
-  return true;
 }
