@@ -2,10 +2,13 @@ import { execFileSync } from 'node:child_process';
 import { mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import type { Page } from '@playwright/test';
 import { writtenPages } from '@vennet/core/testing';
 import { axe } from './axe.js';
 import { expect, made, margin, saved, slip, test, type Vennet } from './vennet.js';
+
+const SECOND_EDITION = fileURLToPath(new URL('../demo/leaflet/across-the-sound-2027.pdf', import.meta.url));
 
 test.beforeAll(({ vennet }) => vennet.startAnew());
 
@@ -184,4 +187,28 @@ test('a PDF is brought in by its password, and what is wrong with one is said', 
   await dialog.getByRole('link', { name: 'Open the book' }).click();
   await expect(sheet(page, 1)).toHaveAttribute('data-drawn', '');
   await rm(folder, { recursive: true });
+});
+
+test('a new edition is offered the links of the older one, and has them where their words are', async ({
+  page,
+  vennet,
+}) => {
+  await vennet.startAnew();
+  await openLeaflet(page, vennet);
+  await selectOnPage(page, 1, 'low waters', 'low', 'waters');
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('tides.example/low');
+  await page.keyboard.press('Enter');
+  await saved(page);
+  await page.goto(vennet.address);
+  await page.getByRole('button', { name: 'Bring in a book' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.locator('input[type=file]').setInputFiles(SECOND_EDITION);
+  await dialog.getByRole('button', { name: 'See what can be carried over' }).click();
+  await expect(dialog.getByText('low waters').first()).toBeVisible();
+  await expect(dialog.getByText(/There already/)).toBeVisible();
+  await dialog.getByRole('button', { name: /^Carry over \d/ }).click();
+  await expect(page.getByText(/carried over\./)).toBeVisible();
+  const { chapters } = await vennet.book('Across the Sound, 2027');
+  expect(JSON.stringify(chapters[0]!.doc)).toContain('https://tides.example/low');
 });

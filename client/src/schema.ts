@@ -1666,7 +1666,7 @@ export interface components {
             /** @description Its position in the chapter, where it has no id */
             at: number;
             /** @enum {string} */
-            kind?: "bookmark" | "place" | "note" | "mark" | "remark" | "contents" | "return" | "look";
+            kind?: "bookmark" | "place" | "note" | "mark" | "remark" | "contents" | "return" | "look" | "pages";
             words?: string;
         };
         InsideRepairDto: {
@@ -2152,7 +2152,7 @@ export interface components {
         InsideSubjectDto: {
             id: string;
             /** @enum {string} */
-            kind: "bookmark" | "place" | "note" | "mark" | "remark" | "contents" | "return" | "look";
+            kind: "bookmark" | "place" | "note" | "mark" | "remark" | "contents" | "return" | "look" | "pages";
             chapter: string;
             /** @description Its position in the chapter */
             at: number;

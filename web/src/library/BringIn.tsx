@@ -3,7 +3,7 @@ import type { DivisionLine } from '@vennet/core/edits';
 import type { CarryOffer } from '@vennet/core/wire';
 import { Dialog } from 'radix-ui';
 import { FileInput } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { api } from '../api/client.js';
 import { endOfJob } from '../api/follow.js';
@@ -64,6 +64,29 @@ export function BringIn({ done }: { done(): void }) {
       tellFault(error);
     }
   };
+  // A file that is dropped anywhere on the Library is brought in.
+  const dropped = useRef<(file: File | undefined) => void>(() => {});
+  useEffect(() => {
+    dropped.current = (file) => {
+      setOpen(true);
+      void take(file);
+    };
+  });
+  useEffect(() => {
+    const hasFile = (event: DragEvent) => event.dataTransfer?.types.includes('Files') ?? false;
+    const over = (event: DragEvent) => hasFile(event) && event.preventDefault();
+    const drop = (event: DragEvent) => {
+      if (event.defaultPrevented || !hasFile(event)) return;
+      event.preventDefault();
+      dropped.current(event.dataTransfer?.files[0]);
+    };
+    window.addEventListener('dragover', over);
+    window.addEventListener('drop', drop);
+    return () => {
+      window.removeEventListener('dragover', over);
+      window.removeEventListener('drop', drop);
+    };
+  }, []);
   const show = (open: boolean) => {
     if (!open) work.current?.abort();
     setOpen(open);

@@ -13,6 +13,7 @@ const KIND_WORDS: Record<SubjectKind, string> = {
   contents: 'List of contents',
   return: 'Return link',
   look: 'Look',
+  pages: 'Pages',
 };
 
 /** What is found of places, notes and lists: of everything that links inside the book depend on. */

@@ -1,10 +1,13 @@
 import { type ShelfFile } from '@vennet/core/shelf';
 import { fileWords, message } from '@vennet/core/language';
 import { AlertDialog } from 'radix-ui';
-import { Download, FileUp, Trash2, Undo2 } from 'lucide-react';
+import { Download, FileUp, Link2, Trash2, Undo2 } from 'lucide-react';
 import { useRef } from 'react';
 import { enclosureFile } from '@vennet/client';
-import { useNotices } from '../parts/notices.js';
+import { api } from '../api/client.js';
+import { goTo } from '../editor/going/visited.js';
+import { tellFault, useNotices } from '../parts/notices.js';
+import { useOnce } from '../parts/use-once.js';
 import { openBook } from '../book/open-book.js';
 import type { FileUse } from './uses.js';
 
@@ -45,6 +48,7 @@ export function FileActions({ file, uses }: { file: ShelfFile; uses: FileUse[] }
           event.target.value = '';
         }}
       />
+      {file.type === 'application/pdf' && <LinkItsPages file={file} />}
       {file.earlier ? (
         <button
           type="button"
@@ -58,6 +62,30 @@ export function FileActions({ file, uses }: { file: ShelfFile; uses: FileUse[] }
       ) : null}
       <RemoveFile file={file} uses={uses} />
     </div>
+  );
+}
+
+/** Makes a book of the pages of a PDF that is on the Shelf. */
+function LinkItsPages({ file }: { file: ShelfFile }) {
+  const making = useOnce(async () => {
+    try {
+      const bytes = await (await fetch(enclosureFile(file.id))).blob();
+      const { id } = await api.bringIn(bytes, file.name);
+      goTo(`/books/${id}/write`);
+    } catch (error) {
+      tellFault(error);
+    }
+  });
+  return (
+    <button
+      type="button"
+      className="button"
+      data-size="small"
+      disabled={making.isUnderWay}
+      onClick={() => making.run()}
+    >
+      <Link2 size={15} aria-hidden="true" /> {making.isUnderWay ? 'Reading its pages' : 'Link its pages'}
+    </button>
   );
 }
 

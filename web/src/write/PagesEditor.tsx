@@ -15,6 +15,7 @@ import { FollowLink } from '../follow/FollowLink.js';
 import { Margin } from '../margin/Margin.js';
 import { linkSelection } from './link-selection.js';
 import { followPage } from './page-seen.js';
+import { GroundNotice } from './GroundNotice.js';
 import { PageLine } from './PageLine.js';
 import { usePageSize } from './page-size.js';
 
@@ -93,6 +94,7 @@ export function PagesEditor({ chapter }: { chapter: string }) {
     <main className="flex min-h-0 min-w-0 grow flex-col">
       <h1 className="sr-only">{title}</h1>
       <PageLine scroller={scroller} />
+      <GroundNotice />
       <div ref={scroller} data-scrolls="" className="relative min-h-0 grow overflow-auto bg-[var(--ground)]">
         <div className="mx-auto grid w-fit min-w-full grid-cols-[minmax(min-content,1fr)_minmax(17rem,22rem)] gap-6 px-6 max-lg:grid-cols-1">
           <div ref={box} style={{ ['--page-width' as string]: width ? `${width}px` : undefined }} />

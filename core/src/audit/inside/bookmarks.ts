@@ -1,5 +1,5 @@
 import type { Node } from 'prosemirror-model';
-import { spotsOf } from '../../manuscript/index.js';
+import { isOfPages, spotsOf } from '../../manuscript/index.js';
 import type { InsideBook, InsideRule, InsideSubject } from './inside-finding.js';
 
 /** The bookmarks of a book in the order of the text. */
@@ -13,7 +13,8 @@ function bookmarksIn(doc: Node, chapter: string): InsideSubject[] {
   const before = known.get(doc);
   if (before?.chapter === chapter) return before.bookmarks;
   const bookmarks = spotsOf(doc, chapter)
-    .spots.filter(({ kind }) => kind === 'bookmark')
+    // The named spots of a finished file are its maker's.
+    .spots.filter(({ kind }) => kind === 'bookmark' && !isOfPages(doc))
     .map(({ id, at, words }): InsideSubject => ({ id, kind: 'bookmark', chapter, at, words }));
   known.set(doc, { chapter, bookmarks });
   return bookmarks;

@@ -4,11 +4,13 @@ import { doubledId } from './doubled-id.js';
 import type { InsideBook, InsideFinding, InsideRule } from './inside-finding.js';
 import { markWithoutNote, noteWithoutMark, noteWithoutWords } from './notes.js';
 import { bookLook } from './book-look.js';
+import { pagesUntagged } from './pages-untagged.js';
 import { returnNowhere } from './return-nowhere.js';
 
 /** Every rule over the places of a book, the gravest first. */
 export const insideRules: readonly InsideRule[] = [
   bookLook,
+  pagesUntagged,
   contentsLook,
   doubledId,
   markWithoutNote,

@@ -13,6 +13,7 @@ export const SUBJECT_KINDS = [
   'contents',
   'return',
   'look',
+  'pages',
 ] as const;
 export type SubjectKind = (typeof SUBJECT_KINDS)[number];
 
