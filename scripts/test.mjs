@@ -8,7 +8,7 @@ import { chromium, needEither, needNpmPackages, needPackages, root, say } from '
 
 /** What each part is made of, and what has to be on the machine for it. */
 const PARTS = {
-  unit: { jest: ['core', 'client', 'web'], packages: [] },
+  unit: { jest: ['core', 'client', 'web'], packages: ['qpdf', 'poppler-utils'] },
   server: { jest: ['world', 'server'], packages: ['mariadb-server', 'epubcheck', 'qpdf', 'poppler-utils'] },
   web: {
     jest: [],

@@ -1,5 +1,6 @@
-import type { Node, NodeSpec } from 'prosemirror-model';
-import { faultInArea, type LinkArea } from './area.js';
+import type { DOMOutputSpec, Node, NodeSpec } from 'prosemirror-model';
+import { hrefOf } from '../destination/index.js';
+import { faultInArea, saidOfArea, type LinkArea } from './area.js';
 import { isId } from './id.js';
 import { carried, uncarried } from './carried.js';
 
@@ -139,7 +140,19 @@ export const pageNodes = {
         getAttrs: (element: HTMLElement) => uncarried(element.dataset.page, PAGE),
       },
     ],
-    toDOM: (node) => ['div', { 'data-page': carried(node.attrs) }],
+    toDOM: (node) => {
+      const page = node.attrs as GroundPageAttrs;
+      const links = page.areas.map((area): [string, string] => [
+        'li',
+        saidOfArea(area) || hrefOf(area.destination),
+      ]);
+      return [
+        'div',
+        { 'data-page': carried(node.attrs) },
+        ['p', `Page ${pageName(page)}`],
+        ...(links.length > 0 ? [['ul', ...links] as DOMOutputSpec] : []),
+      ];
+    },
   },
 } satisfies Record<string, NodeSpec>;
 

@@ -1,5 +1,7 @@
 import { Injectable } from '@nestjs/common';
+import { attrsOf, pageName, pagesOf, readChapter } from '@vennet/core/manuscript';
 import type { ShapelessSign } from '@vennet/core/publish';
+import { readSource, type BookSource } from '../books/book-source.js';
 import { inProcess, ProcessDeath, WorkRefusal } from '../jobs/in-process.js';
 import { Jobs } from '../jobs/jobs.js';
 import { sha256 } from '../platform/sha256.js';
@@ -13,6 +15,23 @@ export type Pages = [string, string][];
 export interface SetWhole {
   pages: Pages;
   shapeless: ShapelessSign[];
+}
+
+/** The pages of a finished file are what they are: each place with the name of its page. */
+function namedPages({ chapters: [chapter] }: BookSource): Pages {
+  if (!chapter) return [];
+  const { doc } = readChapter(readSource(chapter));
+  const pages = pagesOf(doc).map(({ node }) => attrsOf.page(node));
+  const names = new Map(pages.map((page) => [page.id, pageName(page)]));
+  const entries = doc.children
+    .filter(({ type }) => type.name === 'entry')
+    .map((entry) => attrsOf.entry(entry));
+  return [
+    ...pages.flatMap(({ id, spots }) =>
+      [id, ...spots.map((spot) => spot.id)].map((one): [string, string] => [one, names.get(id) ?? '']),
+    ),
+    ...entries.map(({ id, page }): [string, string] => [id, names.get(page) ?? '']),
+  ];
 }
 
 /** On which page of a PDF each place of a book would stand, and what could not be shown there. Pages are set once for each version of a book. */
@@ -32,6 +51,7 @@ export class PagesService {
       run: async (id, { signal }) => {
         const [bookId = ''] = id.split('.');
         const input = await this.sources.of(bookId);
+        if (input.ground) return { pages: namedPages(input.source), shapeless: [] };
         return inProcess<never, SetWhole>(new URL('./pages.process.js', import.meta.url), input, {
           signal,
           limits: { time: 120_000 },

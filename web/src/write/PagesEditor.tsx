@@ -1,3 +1,4 @@
+import { attrsOf } from '@vennet/core/manuscript';
 import { EditorView } from 'prosemirror-view';
 import { useEffect, useLayoutEffect, useRef } from 'react';
 import { useSearchParams } from 'react-router';
@@ -87,6 +88,10 @@ export function PagesEditor({ chapter }: { chapter: string }) {
       goToLink(view, link);
       showOnPage(view, chapter, { link: link.id });
     } else if (place) showOnPage(view, chapter, { place });
+    else if (at) {
+      const page = view.state.doc.nodeAt(Math.min(Number(at), view.state.doc.content.size - 1));
+      if (page?.type.name === 'page') showOnPage(view, chapter, { place: attrsOf.page(page).id });
+    }
     setSearch({}, { replace: true });
   }, [chapter, wanted, place, at, setSearch]);
 

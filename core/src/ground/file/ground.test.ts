@@ -1,8 +1,10 @@
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
 import { Node } from 'prosemirror-model';
 import { Transform } from 'prosemirror-transform';
 import { hrefOf } from '../../destination/index.js';
@@ -19,7 +21,8 @@ import {
 import { Pdfium } from '../../pdfium/index.js';
 import { linksOnPages } from '../../readback/index.js';
 import { writtenPages } from '../../testing/index.js';
-import { boxesOf, rectOf, wordsOfPage, type PageText } from '../index.js';
+import { boxesOf, rectOf, wordsOfLine, wordsOfPage, type PageText } from '../index.js';
+import { annotationsOn } from './links.js';
 import {
   openGround,
   pagesThatDiffer,
@@ -218,5 +221,194 @@ describe('writing a finished file', () => {
         ['kept it.', '#at-2-1'],
       ]);
     },
+  );
+});
+
+/** Where the structure of a file has its links, with the words in them: as poppler reads it. */
+const structureOf = (bytes: Uint8Array) => said('pdfinfo', ['-struct-text'], bytes);
+
+describe('a tagged file', () => {
+  // Set by Vennet's own typesetter: nothing of the ground has a part in it.
+  const BOOK = new Uint8Array(
+    readFileSync(fileURLToPath(new URL('../../../example/pdf/book.pdf', import.meta.url))),
+  );
+
+  test('has each link in a Link element beside its words, and none of one that is gone', async () => {
+    const ground = await groundOf(BOOK);
+    expect(ground.file.tagged).toBe(true);
+    const before = structureOf(BOOK);
+    const page = pagesOf(ground.doc).findIndex((_, index) =>
+      wordsOfPage(ground.textOf(index)).includes('low lamp'),
+    );
+    const text = ground.textOf(page);
+    const line = text.lines.findIndex((one) => /low lamp/.test(wordsOfLine(one)));
+    const from = wordsOfLine(text.lines[line]!).indexOf('low lamp');
+    const lines = boxesOf(text, [{ line, from, to: from + 8 }]);
+    const link: LinkArea = {
+      id: 'mine',
+      ...lines[0]!,
+      lines,
+      words: 'low lamp',
+      name: 'What is said of the low lamp',
+      hoverNote: '',
+      frame: null,
+      destination: { kind: 'web', href: 'https://low.example/' },
+    };
+    const doc = withAreas(ground.doc, page + 1, ([first, ...others]) => [
+      ...others.filter((area) => area !== first),
+      link,
+    ]);
+    const { bytes, added, removed } = await written(ground, doc);
+    expect([added, removed]).toEqual([1, 1]);
+    expect(isSound(bytes)).toBe(true);
+    const after = structureOf(bytes);
+    const count = (structure: string) => structure.match(/^\s*Link/gm)?.length ?? 0;
+    // One came, and one is a piece of its line now.
+    expect(count(after)).toBe(count(before));
+    // Every annotation of a link is in the structure, under its key (ISO 32000-1, 14.7.4.4).
+    const again = await openGround(bytes);
+    const sheet = again.pages[page]!.dict;
+    expect(sheet.getName('Tabs', again.resolve)?.value).toBe('S');
+    const keys = annotationsOn(again.pages[page]!, page, again.resolve).map(
+      ({ annotation }) => annotation.getNumber('StructParent', again.resolve)?.value,
+    );
+    expect(keys.every((key) => key !== undefined)).toBe(true);
+    expect(new Set(keys).size).toBe(keys.length);
+  });
+});
+
+/** PDFs of other makers, as Debian's packages of documentation carry them; those that are on this machine. */
+const OTHERS = [
+  '/usr/share/doc/libtasn1-doc/libtasn1.pdf',
+  '/usr/share/doc/shared-mime-info/shared-mime-info-spec.pdf',
+].filter((path) => existsSync(path));
+
+test.each(OTHERS)('%s comes in and goes out with every link, by two independent readers', async (path) => {
+  const bytes = new Uint8Array(readFileSync(path));
+  const ground = await groundOf(bytes);
+  expect(faultInChapter(ground.ground.doc)).toBeNull();
+  // Poppler lists links to the web only.
+  const urls = (file: Uint8Array) =>
+    said('pdfinfo', ['-url'], file)
+      .split('\n')
+      .slice(1)
+      .map((line) => line.trim().split(/\s+/).at(-1) ?? '')
+      .filter((url) => /^https?:|^mailto:/.test(url))
+      .sort();
+  const own = (doc: Node) =>
+    linksOfChapter(doc, 'c')
+      .filter(({ kind }) => kind === 'web' || kind === 'mail')
+      .map(({ href }) => href)
+      .sort();
+  expect(own(ground.doc).map(decodeURI)).toEqual(urls(bytes).map((url) => decodeURI(new URL(url).href)));
+  const moved = withAreas(ground.doc, 1, (areas) => [
+    ...areas,
+    {
+      id: 'mine',
+      x: 0.1,
+      y: 0.1,
+      width: 0.2,
+      height: 0.05,
+      name: 'New',
+      hoverNote: '',
+      frame: null,
+      destination: { kind: 'web', href: 'https://new.example/' },
+    },
+  ]);
+  for (const write of ['addition', 'anew'] as const) {
+    const { bytes: made, added, changed, removed } = await written(ground, moved, write);
+    expect([added, changed, removed]).toEqual([1, 0, 0]);
+    expect(isSound(made)).toBe(true);
+    expect(pagesThatDiffer(ground.file, await openGround(made))).toEqual([]);
+    expect(urls(made)).toEqual([...urls(bytes), 'https://new.example/'].sort());
+  }
+});
+
+test('whatever is added, changed, moved and removed, the file is sound and has the links of the book', async () => {
+  const ground = await groundOf(LEAFLET());
+  const box = fc.record({
+    x: fc.double({ min: 0, max: 0.7, noNaN: true }),
+    y: fc.double({ min: 0, max: 0.7, noNaN: true }),
+    width: fc.double({ min: 0.01, max: 0.3, noNaN: true }),
+    height: fc.double({ min: 0.01, max: 0.3, noNaN: true }),
+  });
+  const destination = fc.oneof(
+    fc
+      .webUrl({ validSchemes: ['https'] })
+      .map((href) => ({ kind: 'web' as const, href: new URL(href).href })),
+    fc.constantFrom('page-1', 'page-2', 'spot-1').map((place) => ({ kind: 'place' as const, place })),
+  );
+  const frame = fc.option(
+    fc.record({
+      line: fc.constantFrom('solid' as const, 'dashed' as const, 'dotted' as const, 'under' as const),
+      width: fc.constantFrom(0.5, 1, 3),
+      colour: fc.constantFrom('#0b5a6b', '#ff0000'),
+    }),
+  );
+  const change = fc.oneof(
+    fc.record({
+      does: fc.constant('add' as const),
+      page: fc.constantFrom(1, 2),
+      box,
+      destination,
+      frame,
+      name: fc.string({ maxLength: 12 }),
+    }),
+    fc.record({ does: fc.constant('remove' as const), page: fc.constantFrom(1, 2), at: fc.nat(6) }),
+    fc.record({ does: fc.constant('move' as const), page: fc.constantFrom(1, 2), at: fc.nat(6), box }),
+    fc.record({
+      does: fc.constant('lead' as const),
+      page: fc.constantFrom(1, 2),
+      at: fc.nat(6),
+      destination,
+    }),
+  );
+  await fc.assert(
+    fc.asyncProperty(
+      fc.array(change, { maxLength: 8 }),
+      fc.constantFrom('addition' as const, 'anew' as const),
+      async (changes, write) => {
+        let { doc } = ground;
+        changes.forEach((one, index) => {
+          doc = withAreas(doc, one.page, (areas) => {
+            if (one.does === 'add')
+              return [
+                ...areas,
+                {
+                  id: `made-${index}`,
+                  ...one.box,
+                  name: one.name.trim(),
+                  destination: one.destination,
+                  frame: one.frame,
+                  hoverNote: '',
+                },
+              ];
+            if (one.does === 'remove') return areas.filter((_, at) => at !== one.at);
+            return areas.map((area, at) => {
+              if (at !== one.at) return area;
+              if (one.does === 'lead') return { ...area, destination: one.destination };
+              const { lines: _lines, ...rest } = area;
+              return { ...rest, ...one.box };
+            });
+          });
+        });
+        const { bytes } = await written(ground, doc, write);
+        if (write === 'addition') expect(bytes.subarray(0, ground.bytes.length)).toEqual(ground.bytes);
+        const again = await groundOf(bytes);
+        expect(pagesThatDiffer(ground.file, again.file)).toEqual([]);
+        const told = (one: Node) =>
+          pagesOf(one).map(({ node }) =>
+            attrsOf
+              .page(node)
+              .areas.map(
+                ({ destination: to, frame: drawn }) =>
+                  `${to.kind === 'place' ? '' : hrefOf(to)} ${drawn?.line === 'dotted' ? 'dashed' : (drawn?.line ?? '')}`,
+              )
+              .sort(),
+          );
+        expect(told(again.doc)).toEqual(told(doc));
+      },
+    ),
+    { numRuns: 40 },
   );
 });
