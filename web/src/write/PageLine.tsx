@@ -108,7 +108,7 @@ export function PageLine({ scroller }: { scroller: RefObject<HTMLElement | null>
           })
         }
       >
-        <option value="width">As wide as there is room</option>
+        <option value="width">As wide as fits</option>
         <option value="whole">Whole page</option>
         {SIZES.map((one) => (
           <option key={one} value={one}>

@@ -53,9 +53,11 @@ const SHORTEST_PULL = 4;
 const SNAP = 6;
 
 /** The link areas of a picture or a page: with their names while it is selected, faint otherwise. A page can be drawn on at any time. */
-export function AreaLayer({ view, getPos, node, selected }: LayerProps) {
+export function AreaLayer({ view, getPos, node, selected: isTold }: LayerProps) {
   const { area: openId, draft, isDrawing } = useOpenArea();
   const isPage = node.type.name === 'page';
+  // The editor does not tell of what is selected from the start.
+  const selected = isTold || (isPage && view.state.selection.from === getPos());
   const smallest = isPage ? SMALLEST_ON_PAGE : SMALLEST_SIDE;
   const layer = useRef<HTMLDivElement>(null);
   const [pull, setPull] = useState<Pull | null>(null);
