@@ -1,14 +1,13 @@
 import { PDF, PdfArray, PdfDict, PdfStream, type PdfObject } from '@libpdf/core';
-import type { PageText } from '@vennet/core/ground';
+import { NO_TEXT } from '@vennet/core/ground';
 import { openGround, pagesThatDiffer, readGround, writeGround } from '@vennet/core/ground/file';
-import { attrsOf, pagesOf, schema, setAreas, type LinkArea } from '@vennet/core/manuscript';
+import { pagesOf, schema, setAreas, type LinkArea } from '@vennet/core/manuscript';
 import { linksOnPages } from '@vennet/core/readback';
 import { writtenPages } from '@vennet/core/testing';
 import { Node } from 'prosemirror-model';
 import { Transform } from 'prosemirror-transform';
 import { best, line } from './floor.js';
 
-const NOTHING: PageText = { lines: [], pictures: [] };
 const WORDS = 'harbour lamp tide keeper sound evening watch'.split(' ');
 
 /** A PDF of so many pages of words, with so many links on each. */
@@ -51,11 +50,11 @@ async function readObjects(bytes: Uint8Array): Promise<number> {
 /** Books of pages: writing links behind a file, and proving a long one. */
 export async function benchPages(): Promise<void> {
   const bytes = pagesWith(300, 0);
-  const { doc } = readGround(await openGround(bytes), () => NOTHING);
+  const { doc } = readGround(await openGround(bytes), () => NO_TEXT);
   const transform = new Transform(Node.fromJSON(schema, doc));
-  for (const { node, at } of pagesOf(transform.doc).filter((_, index) => index % 6 === 0)) {
+  for (const { attrs, at } of pagesOf(transform.doc).filter((_, index) => index % 6 === 0)) {
     const link: LinkArea = {
-      id: `link-${attrsOf.page(node).number}`,
+      id: `link-${attrs.number}`,
       x: 0.1,
       y: 0.1,
       width: 0.2,
@@ -73,7 +72,7 @@ export async function benchPages(): Promise<void> {
       password: null,
       doc: transform.doc,
       targetOf: ({ destination }) => (destination.kind === 'web' ? { href: destination.href } : null),
-      textOf: () => NOTHING,
+      textOf: () => NO_TEXT,
       markedOn: () => [],
     }),
   );

@@ -1961,6 +1961,13 @@ export interface components {
                 width: number;
                 height: number;
                 text: string;
+                /** @description Where each sign begins, and where the last one ends, as shares of the width; left out where all are equally wide */
+                edges?: number[];
+                /**
+                 * @description Nobody sees it: it is drawn without ink, or behind a picture
+                 * @enum {boolean}
+                 */
+                unseen?: true;
             }[][];
             pictures: {
                 x: number;
@@ -1969,12 +1976,23 @@ export interface components {
                 height: number;
             }[];
         };
+        SpotToMakeDto: {
+            page: number;
+            name: string;
+            /** @description As a share of the page */
+            x: number;
+            /** @description As a share of the page */
+            y: number;
+        };
         OughtToBeLinkDto: {
             /** @description The same each time that the same pages are read */
             key: string;
             /** @enum {string} */
-            kind: "address" | "contents" | "page" | "section" | "figure" | "table";
+            kind: "address" | "book" | "overlaid" | "contents" | "page" | "section" | "figure" | "table" | "note" | "back" | "way";
             page: number;
+            /** @description Further pages on which the same stands at the same spot */
+            also: number[];
+            /** @description Empty where nothing is read */
             words: string;
             lines: {
                 x: number;
@@ -1982,7 +2000,11 @@ export interface components {
                 width: number;
                 height: number;
             }[];
-            destination: components["schemas"]["WebDestinationDto"] | components["schemas"]["MailDestinationDto"] | components["schemas"]["FileDestinationDto"] | components["schemas"]["PlaceDestinationDto"] | components["schemas"]["BookDestinationDto"];
+            /** @description It is no words but a picture, which needs a name */
+            isPicture: boolean;
+            /** @description null where a spot has to be made for it, or only the author knows */
+            destination: (components["schemas"]["WebDestinationDto"] | components["schemas"]["MailDestinationDto"] | components["schemas"]["FileDestinationDto"] | components["schemas"]["PlaceDestinationDto"] | components["schemas"]["BookDestinationDto"]) | null;
+            spot: components["schemas"]["SpotToMakeDto"] | null;
             /** @enum {string} */
             sureness: "sure" | "likely" | "look";
             /** @description Why it is taken for a link */

@@ -1,4 +1,4 @@
-import { copyFile, mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises';
+import { mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join, relative, resolve } from 'node:path';
 import { strToU8, zipSync, type Zippable } from 'fflate';
@@ -78,14 +78,7 @@ export async function loadDemoBooks(app: Running['app']): Promise<void> {
 /** A finished PDF as its printer hands it over; its second edition lies beside it, to be brought in by whoever tries it. */
 async function loadLeaflet(app: Running['app']): Promise<void> {
   const name = 'across-the-sound.pdf';
-  const temporary = await mkdtemp(join(tmpdir(), 'vennet-demo-'));
-  try {
-    const path = join(temporary, name);
-    await copyFile(resolve(PROJECT, 'demo', 'leaflet', name), path);
-    await app.get(BringInService).bringIn({ path, name });
-  } finally {
-    await rm(temporary, { recursive: true, force: true });
-  }
+  await bringInFile(app, name, await readFile(resolve(PROJECT, 'demo', 'leaflet', name)));
 }
 
 /** A demo book lies in the project as the unpacked files of an e-book, and comes in like any other. */
@@ -97,11 +90,16 @@ async function bringInDemo(app: Running['app'], name: string): Promise<string> {
       const path = join(entry.parentPath, entry.name);
       archive[relative(directory, path)] = new Uint8Array(await readFile(path));
     }
+  return bringInFile(app, `${name}.epub`, zipSync(archive));
+}
+
+/** A file that is brought in is taken from where it lies, so it is a copy. */
+async function bringInFile(app: Running['app'], name: string, bytes: Uint8Array): Promise<string> {
   const temporary = await mkdtemp(join(tmpdir(), 'vennet-demo-'));
   try {
-    const file = join(temporary, `${name}.epub`);
-    await writeFile(file, zipSync(archive));
-    return (await app.get(BringInService).bringIn({ path: file, name: `${name}.epub` })).id;
+    const path = join(temporary, name);
+    await writeFile(path, bytes);
+    return (await app.get(BringInService).bringIn({ path, name })).id;
   } finally {
     await rm(temporary, { recursive: true, force: true });
   }

@@ -57,11 +57,3 @@ function sizeIn(form: string, area: Box, shown: number, tall: number): AreaSize 
     }),
   };
 }
-
-/** How much of the smaller one of two boxes lies in the other, as a share. */
-export function overlapOf(one: Box, other: Box): number {
-  const across = Math.min(one.x + one.width, other.x + other.width) - Math.max(one.x, other.x);
-  const down = Math.min(one.y + one.height, other.y + other.height) - Math.max(one.y, other.y);
-  if (across <= 0 || down <= 0) return 0;
-  return (across * down) / Math.min(one.width * one.height, other.width * other.height);
-}

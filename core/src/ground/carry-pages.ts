@@ -3,8 +3,10 @@ import { Transform } from 'prosemirror-transform';
 import { END, Locator, type Carried, type Located, type Passage, type Token } from '../carry-over/index.js';
 import { hrefOf, NOWHERE, type Destination } from '../destination/index.js';
 import {
-  attrsOf,
   boxAround,
+  holdsMiddle,
+  overlapOf,
+  placesOnPages,
   pageName,
   pagesOf,
   setAreas,
@@ -14,6 +16,7 @@ import {
   type Box,
   type GroundPageAttrs,
   type LinkArea,
+  type PagePlace,
   type PageSpot,
 } from '../manuscript/index.js';
 import { boxesOf, wordsIn, wordsOfLine, type PageText, type Stretch } from './page-text.js';
@@ -56,7 +59,7 @@ export function carryPages(
   mint: () => string,
 ): Transform {
   const transform = new Transform(fresh);
-  const ids = new Set(pagesOf(fresh).flatMap(({ node }) => attrsOf.page(node).areas.map(({ id }) => id)));
+  const ids = new Set(pagesOf(fresh).flatMap(({ attrs }) => attrs.areas.map(({ id }) => id)));
   const wanted = plan.items.flatMap((item) => {
     const spot = plan.spots.get(item);
     return spot && taken(item) ? [spot] : [];
@@ -64,8 +67,8 @@ export function carryPages(
   const led = new Set(
     wanted.flatMap(({ area: { destination } }) => (destination.kind === 'place' ? [destination.place] : [])),
   );
-  for (const { node, at } of pagesOf(fresh)) {
-    const { number, areas, spots } = attrsOf.page(node);
+  for (const { at, attrs } of pagesOf(fresh)) {
+    const { number, areas, spots } = attrs;
     const here = wanted.filter(({ page }) => page === number).map(({ area }) => area);
     const stay = areas.filter((area) => !here.some((one) => covers(one, area)));
     const own = here.map((area) => {
@@ -121,6 +124,7 @@ class Planner {
   readonly #locator: Locator;
   readonly #oldPages: GroundPageAttrs[];
   readonly #newPages: GroundPageAttrs[];
+  readonly #oldPlaces: ReadonlyMap<string, PagePlace>;
   readonly #firsts: number[];
   readonly #places = new Map<string, { page: number; spot: PageSpot }>();
   readonly #known = new Map<string, string | null>();
@@ -132,9 +136,10 @@ class Planner {
     this.#before = tokensOf(old.texts);
     this.#after = tokensOf(fresh.texts);
     this.#locator = new Locator(this.#before, this.#after);
-    const attrs = (doc: Node) => pagesOf(doc).map(({ node }) => attrsOf.page(node));
-    this.#oldPages = attrs(old.doc);
-    this.#newPages = attrs(fresh.doc);
+    const attrsIn = (doc: Node) => pagesOf(doc).map(({ attrs }) => attrs);
+    this.#oldPlaces = placesOnPages(old.doc);
+    this.#oldPages = attrsIn(old.doc);
+    this.#newPages = attrsIn(fresh.doc);
     this.#firsts = this.#oldPages.map(({ number }) =>
       this.#before.findIndex(({ chapter }) => chapter === String(number)),
     );
@@ -303,11 +308,12 @@ class Planner {
   }
 
   #findPlace(id: string): string | null {
-    const place = placeIn(this.old.doc, id);
+    const place = this.#oldPlaces.get(id);
     if (!place) return null;
-    const { page, y, spot } = place;
-    const named = spot?.name
-      ? this.#newPages.flatMap(({ spots }) => spots).find(({ name }) => name === spot.name)
+    const { name, x, y, zoom } = place;
+    const page = place.page.number;
+    const named = name
+      ? this.#newPages.flatMap(({ spots }) => spots).find((spot) => spot.name === name)
       : null;
     if (named) return named.id;
     const first = Math.max(0, this.#firsts[page - 1] ?? 0);
@@ -318,16 +324,10 @@ class Planner {
     const token = located && this.#after[located.from];
     const sheet = token ? this.#newPages[Number(token.chapter) - 1] : undefined;
     if (!token || !sheet) return null;
-    if (!spot && y === 0) return sheet.id;
+    if (x === 0 && y === 0) return sheet.id;
     const line = lineAt(this.fresh.texts[sheet.number - 1], token);
     if (!line) return sheet.id;
-    const made: PageSpot = {
-      id: `${id}-now`,
-      name: spot?.name ?? '',
-      x: spot?.x ?? 0,
-      y: line.y,
-      zoom: spot?.zoom ?? null,
-    };
+    const made: PageSpot = { id: `${id}-now`, name, x, y: line.y, zoom };
     this.#places.set(made.id, { page: sheet.number, spot: made });
     return made.id;
   }
@@ -366,15 +366,7 @@ const aboutOf = (destination: Destination): string =>
   destination.kind === 'web' || destination.kind === 'mail' ? hrefOf(destination) : '';
 
 /** Whether two links lie over one another for the most part. */
-function covers(one: Box, other: Box): boolean {
-  const across = Math.min(one.x + one.width, other.x + other.width) - Math.max(one.x, other.x);
-  const down = Math.min(one.y + one.height, other.y + other.height) - Math.max(one.y, other.y);
-  return (
-    across > 0 &&
-    down > 0 &&
-    across * down > 0.5 * Math.min(one.width * one.height, other.width * other.height)
-  );
-}
+const covers = (one: Box, other: Box): boolean => overlapOf(one, other) > 0.5;
 
 /** The words of a page that stand in some boxes, line by line. */
 function stretchesIn({ lines }: PageText, boxes: readonly Box[]): Stretch[] {
@@ -382,18 +374,13 @@ function stretchesIn({ lines }: PageText, boxes: readonly Box[]): Stretch[] {
     let at = 0;
     let [from, to] = [Infinity, -1];
     for (const piece of line) {
-      const isIn = piece.text.trim() !== '' && boxes.some((box) => holds(box, piece));
+      const isIn = piece.text.trim() !== '' && boxes.some((box) => holdsMiddle(box, piece));
       if (isIn) [from, to] = [Math.min(from, at), Math.max(to, at + piece.text.trimEnd().length)];
       at += piece.text.length;
     }
     return to > from ? [{ line: row, from, to }] : [];
   });
 }
-
-const holds = (box: Box, piece: Box): boolean => {
-  const [x, y] = [piece.x + piece.width / 2, piece.y + piece.height / 2];
-  return x >= box.x && x <= box.x + box.width && y >= box.y && y <= box.y + box.height;
-};
 
 /** The words between two signs of a page, line by line. */
 function between({ lines }: PageText, from: number, to: number): Stretch[] {
@@ -414,25 +401,3 @@ const lineAt = (text: PageText | undefined, token: Token | undefined): Box | nul
   const line = text && token ? text.lines[Math.floor(token.from / LINE)] : undefined;
   return line ? boxAround(line) : null;
 };
-
-interface PlaceOnPage {
-  page: number;
-  y: number;
-  spot: PageSpot | null;
-}
-
-function placeIn(doc: Node, id: string): PlaceOnPage | null {
-  const pages = pagesOf(doc).map(({ node }) => attrsOf.page(node));
-  for (const { id: own, number, spots } of pages) {
-    if (own === id) return { page: number, y: 0, spot: null };
-    const spot = spots.find((one) => one.id === id);
-    if (spot) return { page: number, y: spot.y, spot };
-  }
-  for (const node of doc.children) {
-    if (node.type.name !== 'entry' || attrsOf.entry(node).id !== id) continue;
-    const { page, y } = attrsOf.entry(node);
-    const found = pages.find((one) => one.id === page);
-    return found ? { page: found.number, y: y ?? 0, spot: null } : null;
-  }
-  return null;
-}

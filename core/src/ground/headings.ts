@@ -16,19 +16,25 @@ const LARGER = 1.18;
 const LONGEST = 160;
 const DEEPEST = 3;
 
-const heightOf = (line: Line): number => Math.max(...line.map(({ height }) => height));
+/** How high the type of a line is. */
+export const heightOf = (line: Line): number => Math.max(...line.map(({ height }) => height));
 /** Heights are told apart by a fifth of a point on a page of 842 points. */
 const rounded = (height: number): number => Math.round(height * 4_000) / 4_000;
 
-/** The headings of pages: lines in larger type than most of the text is set in, the largest first in rank. Common practice (no source). */
-export function headingsIn(pages: readonly PageText[]): FoundHeading[] {
+/** How high the type is in which most signs of some pages are set; 0 where there are none. */
+export function usualHeight(pages: readonly PageText[]): number {
   const signs = new Map<number, number>();
   for (const { lines } of pages)
     for (const line of lines) {
       const height = rounded(heightOf(line));
       signs.set(height, (signs.get(height) ?? 0) + wordsOfLine(line).trim().length);
     }
-  const body = [...signs].reduce((one, other) => (other[1] > one[1] ? other : one), [0, 0])[0];
+  return [...signs].reduce((one, other) => (other[1] > one[1] ? other : one), [0, 0])[0];
+}
+
+/** The headings of pages: lines in larger type than most of the text is set in, the largest first in rank. Common practice (no source). */
+export function headingsIn(pages: readonly PageText[]): FoundHeading[] {
+  const body = usualHeight(pages);
   if (body === 0) return [];
   const found: (FoundHeading & { height: number; bottom: number })[] = [];
   pages.forEach(({ lines }, index) => {

@@ -1,11 +1,14 @@
 export { boxOf, rectOf, shownAt, sizeShown, userAt } from './frame.js';
 export type { PageFrame, Rect } from './frame.js';
-export { boxesOf, joined, wordsIn, wordsOfLine, wordsOfPage } from './page-text.js';
+export { boxesOf, joined, NO_TEXT, wordsIn, wordsOfLine, wordsOfPage } from './page-text.js';
 export type { Line, PageText, Piece, Stretch } from './page-text.js';
 export { carryPages, planPages } from './carry-pages.js';
 export type { Edition, PagesPlan } from './carry-pages.js';
 export { headingsIn } from './headings.js';
 export type { FoundHeading } from './headings.js';
-export { OUGHT_KINDS, oughtToBeLinks, SURENESS } from './ought-to-be-links.js';
-export type { OughtKind, OughtToBeLink, PagesRead, Sureness } from './ought-to-be-links.js';
+export { OUGHT_KINDS, SURENESS } from './ought/ought.js';
+export type { OughtKind, OughtToBeLink, PagesRead, SpotToMake, Sureness } from './ought/ought.js';
+export { makeLinks } from './ought/make-links.js';
+export type { LinkToMake } from './ought/make-links.js';
+export { oughtToBeLinks } from './ought/ought-to-be-links.js';
 export { snapped } from './snapping.js';

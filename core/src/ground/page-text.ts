@@ -1,8 +1,12 @@
-import { boxAround, type Box } from '../manuscript/index.js';
+import { boxAround, sharedBy, type Box } from '../manuscript/index.js';
 
 /** A piece of a line: the signs of a word, or the signs between two words, and where they stand, in shares of the page. */
 export interface Piece extends Box {
   text: string;
+  /** Where each sign begins, and where the last one ends, as shares of the width; left out where all are equally wide. */
+  edges?: readonly number[];
+  /** Nobody sees it: it is drawn without ink, or behind a picture. */
+  unseen?: true;
 }
 
 /** A line of words, in reading order. */
@@ -14,6 +18,9 @@ export interface PageText {
   pictures: readonly Box[];
 }
 
+/** Of a page on which nothing stands, or of which nothing is asked. */
+export const NO_TEXT: PageText = { lines: [], pictures: [] };
+
 export const wordsOfLine = (line: Line): string => line.map(({ text }) => text).join('');
 
 /** The words of a page, a line each. */
@@ -22,17 +29,13 @@ export const wordsOfPage = ({ lines }: PageText): string => lines.map(wordsOfLin
 /** How much of a piece has to lie in a box to stand in it, as a share of the piece. */
 const ENOUGH = 0.5;
 
-const overlap = (one: Box, other: Box): number => {
-  const across = Math.min(one.x + one.width, other.x + other.width) - Math.max(one.x, other.x);
-  const down = Math.min(one.y + one.height, other.y + other.height) - Math.max(one.y, other.y);
-  return across <= 0 || down <= 0 ? 0 : (across * down) / (one.width * one.height || 1);
-};
-
 /** The words that stand in some boxes of a page, with one space between lines. */
 export function wordsIn({ lines }: PageText, boxes: readonly Box[]): string {
   const found = lines.flatMap((line) => {
     const words = line
-      .filter((piece) => boxes.some((box) => overlap(piece, box) >= ENOUGH))
+      .filter((piece) =>
+        boxes.some((box) => sharedBy(piece, box) / (piece.width * piece.height || 1) >= ENOUGH),
+      )
       .map(({ text }) => text)
       .join('')
       .trim();
@@ -56,20 +59,24 @@ export interface Stretch {
   to: number;
 }
 
-/** The boxes of a stretch of words: one for each line. Within a piece, signs are taken to be equally wide. */
+/** The boxes of a stretch of words: one for each line. */
 export function boxesOf({ lines }: PageText, stretches: readonly Stretch[]): Box[] {
   return stretches.flatMap(({ line, from, to }) => {
     const parts: Box[] = [];
     let at = 0;
     for (const piece of lines[line] ?? []) {
-      const [start, end] = [Math.max(from, at), Math.min(to, at + piece.text.length)];
-      if (end > start && piece.text.trim() !== '') {
-        const sign = piece.width / piece.text.length;
-        const { x, y, height } = piece;
-        parts.push({ x: x + (start - at) * sign, y, width: (end - start) * sign, height });
-      }
+      const [start, end] = [Math.max(from, at), Math.min(to, at + piece.text.trimEnd().length)];
+      if (end > start) parts.push(boxOfSigns(piece, start - at, end - at));
       at += piece.text.length;
     }
     return parts.length > 0 ? [boxAround(parts)] : [];
   });
+}
+
+function boxOfSigns({ text, edges, x, y, width, height }: Piece, from: number, to: number): Box {
+  const signs = text.trimEnd().length;
+  const edge = (at: number) => edges?.[at] ?? at / signs;
+  // Words that are written from right to left begin at their right edge.
+  const [left, right] = [Math.min(edge(from), edge(to)), Math.max(edge(from), edge(to))];
+  return { x: x + left * width, y, width: (right - left) * width, height };
 }

@@ -12,6 +12,8 @@ export interface NavigationWords {
   toTop: RegExp;
   /** Words of any link back. */
   back: RegExp;
+  /** The heading of notes that are gathered at an end: the whole line. */
+  notes: RegExp;
 }
 
 const WORDS: Readonly<Record<string, NavigationWords>> = {
@@ -23,6 +25,7 @@ const WORDS: Readonly<Record<string, NavigationWords>> = {
     toContents: /\b(?:table of contents|contents|index|overview|list)\b/i,
     toTop: /\b(?:top|start|beginning)\b/i,
     back: /\b(?:back|return|up)\b/i,
+    notes: /^(?:end|foot)?notes(?: to .+)?$/i,
   },
   de: {
     section: 'abschnitte?s?|kapitels?|absatz|teil|anhang|ziffer',
@@ -32,6 +35,7 @@ const WORDS: Readonly<Record<string, NavigationWords>> = {
     toContents: /\b(?:inhalt\w*|inhaltsverzeichnis|übersicht)\b/i,
     toTop: /\b(?:anfang|oben|seitenanfang)\b/i,
     back: /\b(?:zurück|nach oben|hoch)\b/i,
+    notes: /^(?:anmerkungen|endnoten|fußnoten)(?: zu .+)?$/i,
   },
   fr: {
     section: 'sections?|chapitres?|paragraphes?|partie|annexe',
@@ -41,6 +45,7 @@ const WORDS: Readonly<Record<string, NavigationWords>> = {
     toContents: /\b(?:sommaire|table des matières|contenu)\b/i,
     toTop: /\b(?:haut|début)\b/i,
     back: /\b(?:retour|revenir|remonter)\b/i,
+    notes: /^notes(?: de .+)?$/i,
   },
   es: {
     section: 'secci[oó]n(?:es)?|cap[ií]tulos?|apartados?|p[aá]rrafos?|parte|anexo',
@@ -50,6 +55,7 @@ const WORDS: Readonly<Record<string, NavigationWords>> = {
     toContents: /(?:índice|indice|contenidos?)/i,
     toTop: /\b(?:arriba|inicio|principio)\b/i,
     back: /\b(?:volver|regresar|atrás)/i,
+    notes: /^notas(?: .+)?$/i,
   },
   it: {
     section: 'sezion[ei]|capitol[oi]|paragraf[oi]|parte|appendice',
@@ -59,6 +65,7 @@ const WORDS: Readonly<Record<string, NavigationWords>> = {
     toContents: /\b(?:indice|sommario)\b/i,
     toTop: /\b(?:inizio|su|alto)\b/i,
     back: /\b(?:torna|ritorna|indietro)\b/i,
+    notes: /^note(?: .+)?$/i,
   },
   nl: {
     section: 'secties?|hoofdstuk(?:ken)?|paragra(?:af|fen)|deel|bijlage',
@@ -68,6 +75,7 @@ const WORDS: Readonly<Record<string, NavigationWords>> = {
     toContents: /\b(?:inhoud\w*|inhoudsopgave|overzicht)\b/i,
     toTop: /\b(?:boven|begin)\b/i,
     back: /\b(?:terug|naar boven)\b/i,
+    notes: /^(?:eind|voet)?noten(?: bij .+)?$/i,
   },
   pt: {
     section: 'se[cç](?:ç[aã]o|ções|cao)|cap[ií]tulos?|par[aá]grafos?|parte|anexo',
@@ -77,6 +85,7 @@ const WORDS: Readonly<Record<string, NavigationWords>> = {
     toContents: /(?:índice|sumário|conteúdo)/i,
     toTop: /\b(?:topo|início)/i,
     back: /\b(?:voltar|regressar)\b/i,
+    notes: /^notas(?: .+)?$/i,
   },
 };
 

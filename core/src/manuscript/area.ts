@@ -60,6 +60,23 @@ export function boxBetween(
   return withinPicture({ x, y, width: Math.abs(a.x - b.x), height: Math.abs(a.y - b.y) }, smallest);
 }
 
+/** How much two boxes have in common: a surface. */
+export function sharedBy(one: Box, other: Box): number {
+  const across = Math.min(one.x + one.width, other.x + other.width) - Math.max(one.x, other.x);
+  const down = Math.min(one.y + one.height, other.y + other.height) - Math.max(one.y, other.y);
+  return across <= 0 || down <= 0 ? 0 : across * down;
+}
+
+/** How much of the smaller one of two boxes lies in the other, as a share. */
+export const overlapOf = (one: Box, other: Box): number =>
+  sharedBy(one, other) / Math.min(one.width * one.height, other.width * other.height);
+
+/** Whether the middle of one box lies in another. */
+export function holdsMiddle(box: Box, other: Box): boolean {
+  const [x, y] = [other.x + other.width / 2, other.y + other.height / 2];
+  return x >= box.x && x <= box.x + box.width && y >= box.y && y <= box.y + box.height;
+}
+
 /** The smallest box around some boxes. */
 export function boxAround(boxes: readonly Box[]): Box {
   const x = Math.min(...boxes.map((box) => box.x));

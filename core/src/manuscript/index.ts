@@ -1,6 +1,16 @@
 export { aboutOrNothing, NOTHING_ABOUT } from './about.js';
 export type { LinkAbout } from './about.js';
-export { boxAround, boxBetween, saidOfArea, SMALLEST_ON_PAGE, SMALLEST_SIDE, withinPicture } from './area.js';
+export {
+  boxAround,
+  boxBetween,
+  holdsMiddle,
+  overlapOf,
+  saidOfArea,
+  sharedBy,
+  SMALLEST_ON_PAGE,
+  SMALLEST_SIDE,
+  withinPicture,
+} from './area.js';
 export type { Box, LinkArea } from './area.js';
 export { AreaStep, setAreas, setSpots } from './area-step.js';
 export { attrsOf, beginsPage, canBeginPage, figureParts, idOf, isPicture } from './attrs.js';
@@ -20,8 +30,8 @@ export {
   wordsOfLeaf,
 } from './book.js';
 export type { Book, BookDetails, Chapter, Format, Matter, ReadBook, ReadChapter, Saying } from './book.js';
-export { hasAreas, isOfPages, keepsPages, pageName, pagesOf } from './page.js';
-export type { EntryAttrs, Ground, GroundPageAttrs, PageSpot } from './page.js';
+export { entriesOf, hasAreas, isOfPages, keepsPages, pageName, pagesOf, placesOnPages } from './page.js';
+export type { EntryAttrs, EntryInText, Ground, GroundPageAttrs, PagePlace, PageSpot } from './page.js';
 export { mapOf } from './book-map.js';
 export type { BookMap } from './book-map.js';
 export type { ContentsLine, ContentsList } from './contents.js';

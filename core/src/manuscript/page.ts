@@ -156,13 +156,58 @@ export const pageNodes = {
   },
 } satisfies Record<string, NodeSpec>;
 
+/** A page of a book of pages, and where it stands in the text. */
+export interface PageInText {
+  node: Node;
+  at: number;
+  attrs: GroundPageAttrs;
+}
+
 /** The pages of a book of pages, by their number. */
-export function pagesOf(doc: Node): { node: Node; at: number }[] {
-  const pages: { node: Node; at: number }[] = [];
+export function pagesOf(doc: Node): PageInText[] {
+  const pages: PageInText[] = [];
   doc.forEach((node, at) => {
-    if (node.type.name === 'page') pages.push({ node, at });
+    if (node.type.name === 'page') pages.push({ node, at, attrs: node.attrs as GroundPageAttrs });
   });
   return pages;
+}
+
+/** An entry of the outline of a book of pages, and where it stands in the text. */
+export interface EntryInText {
+  node: Node;
+  at: number;
+  attrs: EntryAttrs;
+  title: string;
+}
+
+/** The outline of a book of pages, in its order. */
+export function entriesOf(doc: Node): EntryInText[] {
+  const entries: EntryInText[] = [];
+  doc.forEach((node, at) => {
+    if (node.type.name === 'entry')
+      entries.push({ node, at, attrs: node.attrs as EntryAttrs, title: node.textContent });
+  });
+  return entries;
+}
+
+/** Where a place of a book of pages is: its page, where that stands in the text, and the spot; the upper left corner is the page as a whole. */
+export interface PagePlace extends Omit<PageSpot, 'id'> {
+  page: GroundPageAttrs;
+  at: number;
+}
+
+/** Every place of a book of pages by its id: its pages, their spots, and the entries of its outline. */
+export function placesOnPages(doc: Node): Map<string, PagePlace> {
+  const places = new Map<string, PagePlace>();
+  for (const { at, attrs: page } of pagesOf(doc)) {
+    places.set(page.id, { page, at, name: '', x: 0, y: 0, zoom: null });
+    for (const { id, ...spot } of page.spots) places.set(id, { page, at, ...spot });
+  }
+  for (const { attrs } of entriesOf(doc)) {
+    const page = places.get(attrs.page);
+    if (page) places.set(attrs.id, { ...page, y: attrs.y ?? 0 });
+  }
+  return places;
 }
 
 /** Whether a text is one of pages: all that it has are pages of a finished file, and the entries of their outline. */
@@ -171,7 +216,7 @@ export const isOfPages = (doc: Node): boolean => doc.firstChild?.type.name === '
 /** Whether a text of pages has the pages that it had, in their order: they are those of its file, and stay. */
 export function keepsPages(before: Node, after: Node): boolean {
   if (!isOfPages(before)) return !isOfPages(after);
-  const numbers = (doc: Node) => pagesOf(doc).map(({ node }) => (node.attrs as GroundPageAttrs).number);
+  const numbers = (doc: Node) => pagesOf(doc).map(({ attrs }) => attrs.number);
   const [one, other] = [numbers(before), numbers(after)];
   return one.length === other.length && one.every((number, at) => number === other[at]);
 }

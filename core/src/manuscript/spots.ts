@@ -2,7 +2,7 @@ import type { Node } from 'prosemirror-model';
 import { attrsOf, idOf, type BookmarkAttrs } from './attrs.js';
 import { wordsOf } from './book.js';
 import { markIdOf } from './inside-nodes.js';
-import { isOfPages, pageName, pagesOf } from './page.js';
+import { entriesOf, isOfPages, pageName, pagesOf } from './page.js';
 import { rowsOf } from './table.js';
 
 /** What kind of spot a link can lead to. */
@@ -181,10 +181,9 @@ const spotsOnPage = (page: Node, at: number): Spot[] =>
     .spots.map(({ id, name }) => ({ ...plainSpot(id, name ? 'bookmark' : 'spot', at), words: name }));
 
 function placeEntries(doc: Node, spots: Spot[]): void {
-  const pages = new Map(pagesOf(doc).map(({ node, at }) => [idOf(node), at]));
-  const entries = doc.children.filter(({ type }) => type.name === 'entry');
-  const pageOf = new Map(entries.map((entry) => [idOf(entry), attrsOf.entry(entry).page]));
-  for (const spot of spots) spot.at = pages.get(pageOf.get(spot.id) ?? null) ?? spot.at;
+  const pages = new Map(pagesOf(doc).map(({ attrs, at }) => [attrs.id, at]));
+  const pageOf = new Map(entriesOf(doc).map(({ attrs }) => [attrs.id, attrs.page]));
+  for (const spot of spots) spot.at = pages.get(pageOf.get(spot.id) ?? '') ?? spot.at;
   const rank = ({ kind }: Spot) => (kind === 'page' ? 0 : kind === 'heading' ? 1 : 2);
   spots.sort((one, other) => one.at - other.at || rank(one) - rank(other));
 }

@@ -1,1 +1,1 @@
-export { Pdfium, PdfiumError } from './pdfium.js';
+export { Pdfium } from './pdfium.js';

@@ -3,20 +3,6 @@ import { init, type WrappedPdfiumModule } from '@embedpdf/pdfium';
 /** What a call of PDFium writes its answers to, in bytes; longer ones get memory of their own. */
 const SCRATCH = 4096;
 
-/** A PDF that PDFium can't open, with its number for why (`FPDF_ERR_…`). */
-export class PdfiumError extends Error {
-  override name = 'PdfiumError';
-
-  constructor(readonly code: number) {
-    super(`PDFium can’t open this PDF (${code})`);
-  }
-
-  /** It needs a password, or another one. */
-  get wantsPassword(): boolean {
-    return this.code === 4;
-  }
-}
-
 /** A PDF in PDFium's memory, and reading of what its calls write there. Handles of PDFium are numbers; 0 is none. */
 export class Pdfium {
   private constructor(
@@ -26,7 +12,7 @@ export class Pdfium {
     readonly bytes: number,
   ) {}
 
-  /** @throws {PdfiumError} a PDF that can't be opened */
+  /** @throws {Error} a PDF that can't be opened, with PDFium's number for it (`FPDF_ERR_…`) */
   static async open(bytes: Uint8Array, password = ''): Promise<Pdfium> {
     const calls = await (loading ??= load());
     const { malloc, free } = calls.pdfium.wasmExports;
@@ -36,7 +22,7 @@ export class Pdfium {
     if (document !== 0) return new Pdfium(calls, document, malloc(SCRATCH), memory);
     const code = calls.FPDF_GetLastError();
     free(memory);
-    throw new PdfiumError(code);
+    throw new Error(`PDFium can’t open this PDF (${code})`);
   }
 
   close(): void {
@@ -50,6 +36,12 @@ export class Pdfium {
   floats(count: number, call: (at: number) => boolean): number[] | null {
     if (!call(this.scratch)) return null;
     return [...this.calls.pdfium.HEAPF32.subarray(this.scratch / 4, this.scratch / 4 + count)];
+  }
+
+  /** Whole numbers of 4 bytes, not below 0, that a call writes; `null` when it has none. */
+  wholes(count: number, call: (at: number) => boolean): number[] | null {
+    if (!call(this.scratch)) return null;
+    return [...new Uint32Array(this.calls.pdfium.HEAPU8.buffer, this.scratch, count)];
   }
 
   /** Numbers of 8 bytes that a call writes, each to a place of its own; `null` when it has none. */

@@ -24,7 +24,7 @@ export type AnnotationsByPage = readonly (readonly Annotation[])[];
  * Every link annotation of a PDF, by its page.
  *
  * @param progress pages read and pages in all
- * @throws PdfiumError a PDF that can't be opened
+ * @throws {Error} a PDF that can't be opened
  */
 export async function linksOnPages(
   bytes: Uint8Array,

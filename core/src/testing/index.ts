@@ -7,3 +7,4 @@ export { wholeBook, wholeBookPictures, wholeBookSurroundings } from './whole-boo
 export * from './hostile-drawings.js';
 export { CLEAN_EXAMPLES, EXAMPLE_HEAD, FAULTY_EXAMPLES } from './published-examples.js';
 export { writtenPages, writtenPdf, type Written, type WrittenPage } from './written-pdf.js';
+export { saidBy } from './programs.js';

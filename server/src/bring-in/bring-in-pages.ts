@@ -1,7 +1,7 @@
 import { once } from 'node:events';
 import { createWriteStream } from 'node:fs';
 import type { BringInSource } from '@vennet/core/bring-in';
-import { type PageText } from '@vennet/core/ground';
+import { NO_TEXT, type PageText } from '@vennet/core/ground';
 import { GroundError, openGround, readGround, readText } from '@vennet/core/ground/file';
 import { languageTold } from '@vennet/core/language';
 import { DEFAULT_LOOK, DEFAULT_STRUCTURE } from '@vennet/core/manuscript';
@@ -62,7 +62,7 @@ export async function bringInPages(
   }
   out.end();
   await once(out, 'finish');
-  const { doc, title, author, language, report } = readGround(file, (index) => texts.get(index) ?? NOTHING);
+  const { doc, title, author, language, report } = readGround(file, (index) => texts.get(index) ?? NO_TEXT);
   const called = title || name.replace(/\.pdf$/i, '') || 'A PDF';
   const { tagged, signed, certified, forbidden, cannotAdd } = file;
   return {
@@ -97,4 +97,3 @@ export async function bringInPages(
 
 /** In UTF-16 units: as much as the Library takes. */
 const LONGEST_TITLE = 300;
-const NOTHING: PageText = { lines: [], pictures: [] };

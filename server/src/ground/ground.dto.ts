@@ -7,11 +7,12 @@ import {
   type OughtKind,
   type OughtToBeLink,
   type PageText,
+  type SpotToMake,
   type Sureness,
 } from '@vennet/core/ground';
 import type { PageHit } from '@vennet/core/wire';
 import { DESTINATIONS } from '../books/dto/destination.dto.js';
-import { Choice, OneOf, Whole, Words } from '../platform/shapes.js';
+import { Choice, Flag, OneOf, Whole, Words } from '../platform/shapes.js';
 
 const BOX = {
   type: 'object' as const,
@@ -27,7 +28,21 @@ export class PageTextDto implements PageText {
       type: 'array',
       items: {
         ...BOX,
-        properties: { ...BOX.properties, text: { type: 'string' } },
+        properties: {
+          ...BOX.properties,
+          text: { type: 'string' },
+          edges: {
+            type: 'array',
+            items: { type: 'number' },
+            description:
+              'Where each sign begins, and where the last one ends, as shares of the width; left out where all are equally wide',
+          },
+          unseen: {
+            type: 'boolean',
+            enum: [true],
+            description: 'Nobody sees it: it is drawn without ink, or behind a picture',
+          },
+        },
         required: [...BOX.required, 'text'],
       },
     },
@@ -53,7 +68,22 @@ export class FoundHeadingDto implements FoundHeading {
   y: number;
 }
 
-/** Words of a page that lead nowhere yet. */
+/** A spot that is to be made, since links lead to it. */
+export class SpotToMakeDto implements SpotToMake {
+  @Whole()
+  page: number;
+
+  @Words()
+  name: string;
+
+  @ApiProperty({ type: Number, description: 'As a share of the page' })
+  x: number;
+
+  @ApiProperty({ type: Number, description: 'As a share of the page' })
+  y: number;
+}
+
+/** Something of a page that leads nowhere yet. */
 export class OughtToBeLinkDto implements OughtToBeLink {
   @Words({ description: 'The same each time that the same pages are read' })
   key: string;
@@ -64,14 +94,29 @@ export class OughtToBeLinkDto implements OughtToBeLink {
   @Whole()
   page: number;
 
-  @Words()
+  @ApiProperty({
+    type: [Number],
+    description: 'Further pages on which the same stands at the same spot',
+  })
+  also: number[];
+
+  @Words({ description: 'Empty where nothing is read' })
   words: string;
 
   @ApiProperty({ type: 'array', items: BOX })
   lines: OughtToBeLink['lines'];
 
-  @OneOf(DESTINATIONS)
-  destination: Destination;
+  @Flag({ description: 'It is no words but a picture, which needs a name' })
+  isPicture: boolean;
+
+  @OneOf(DESTINATIONS, {
+    nullable: true,
+    description: 'null where a spot has to be made for it, or only the author knows',
+  })
+  destination: Destination | null;
+
+  @ApiProperty({ type: SpotToMakeDto, nullable: true })
+  spot: SpotToMake | null;
 
   @Choice(SURENESS)
   sureness: Sureness;

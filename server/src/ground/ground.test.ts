@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { attrsOf, pagesOf, readChapter, setAreas, type LinkArea } from '@vennet/core/manuscript';
-import { writtenPages, writtenPdf } from '@vennet/core/testing';
+import { saidBy, writtenPages, writtenPdf } from '@vennet/core/testing';
 import { isUnderWay, type BookMade, type ExportChoices } from '@vennet/core/wire';
 import { Transform } from 'prosemirror-transform';
 import { startTestApp, until, type TestApp } from '../testing/app.js';
@@ -62,16 +62,6 @@ async function change(book: string, page: number, to: (areas: readonly LinkArea[
     doc: transform.doc.toJSON() as object,
   });
   expect(status).toBe(200);
-}
-
-function said(command: string, options: string[], bytes: Uint8Array): string {
-  const folder = mkdtempSync(join(tmpdir(), 'vennet-ground-'));
-  try {
-    writeFileSync(join(folder, 'file.pdf'), bytes);
-    return execFileSync(command, [...options, join(folder, 'file.pdf')], { encoding: 'utf8' });
-  } finally {
-    rmSync(folder, { recursive: true });
-  }
 }
 
 describe('a book of pages', () => {
@@ -141,8 +131,8 @@ describe('a book of pages', () => {
       const file = await made(id, { write });
       expect(file.proof).toMatchObject({ expected: 3, found: 3, lost: [], changed: [], added: [] });
       expect(file.notes).toEqual([]);
-      expect(said('qpdf', ['--check'], file.bytes)).toContain('No syntax or stream encoding errors');
-      const urls = said('pdfinfo', ['-url'], file.bytes);
+      expect(saidBy('qpdf', ['--check'], file.bytes)).toContain('No syntax or stream encoding errors');
+      const urls = saidBy('pdfinfo', ['-url'], file.bytes);
       expect(urls).toContain('https://ferry.example/2027');
       expect(urls).toContain('mailto:ferry@orrin.example');
       expect(urls).not.toContain('https://ferry.example/times');
@@ -211,7 +201,7 @@ describe('a book of pages', () => {
     expect((await app.api.manuscript(body.id)).ground!.forbidden.length).toBeGreaterThan(0);
     const file = await made(body.id);
     expect(file.proof).toMatchObject({ expected: 1, found: 1, lost: [], changed: [] });
-    expect(said('qpdf', ['--check', '--password=lamp'], file.bytes)).toContain(
+    expect(saidBy('qpdf', ['--check', '--password=lamp'], file.bytes)).toContain(
       'No syntax or stream encoding errors',
     );
   });

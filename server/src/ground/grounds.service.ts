@@ -2,7 +2,7 @@ import { createReadStream } from 'node:fs';
 import { createInterface } from 'node:readline';
 import { Injectable } from '@nestjs/common';
 import { oughtToBeLinks, wordsOfPage, type OughtToBeLink, type PageText } from '@vennet/core/ground';
-import { attrsOf, pagesOf, readChapter } from '@vennet/core/manuscript';
+import { entriesOf, pagesOf, readChapter } from '@vennet/core/manuscript';
 import type { PageHit } from '@vennet/core/wire';
 import { DataSource, type Repository } from 'typeorm';
 import { readSource } from '../books/book-source.js';
@@ -84,10 +84,8 @@ export class Grounds {
     const [chapter] = chapters;
     if (!chapter) return [];
     const { doc } = readChapter(readSource(chapter));
-    const entries = doc.children
-      .filter(({ type }) => type.name === 'entry')
-      .map((entry) => ({ ...attrsOf.entry(entry), title: entry.textContent }));
-    const pages = pagesOf(doc).map(({ node }) => attrsOf.page(node));
+    const entries = entriesOf(doc).map(({ attrs, title }) => ({ ...attrs, title }));
+    const pages = pagesOf(doc).map(({ attrs }) => attrs);
     return oughtToBeLinks({ language, pages, texts: await this.texts(sha256), entries });
   }
 

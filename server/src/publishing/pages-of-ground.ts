@@ -1,5 +1,4 @@
 import { readFileSync } from 'node:fs';
-import { NOWHERE } from '@vennet/core/destination';
 import { rectOf, userAt } from '@vennet/core/ground';
 import {
   openGround,
@@ -9,8 +8,8 @@ import {
   writeGround,
   type GroundFile,
 } from '@vennet/core/ground/file';
-import { hrefOf } from '@vennet/core/destination';
-import { attrsOf, pagesOf, saidOfArea } from '@vennet/core/manuscript';
+import { hrefOf, NOWHERE } from '@vennet/core/destination';
+import { pagesOf, placesOnPages, saidOfArea } from '@vennet/core/manuscript';
 import { Pdfium } from '@vennet/core/pdfium';
 import { targetIn, type Edition } from '@vennet/core/publish';
 import { linksOnPages, proveOnPages, type ExpectedOnPage } from '@vennet/core/readback';
@@ -60,19 +59,8 @@ function expectedOn(edition: Edition, { pages: sheets }: GroundFile): ExpectedOn
   const doc = edition.book.chapters[0]?.doc;
   if (!doc) return [];
   const chapter = edition.book.chapters[0]?.id ?? '';
-  const places = new Map<string, { page: number; x: number; y: number; zoom: number | null }>();
-  for (const { node } of pagesOf(doc)) {
-    const { id, number, spots } = attrsOf.page(node);
-    places.set(id, { page: number, x: 0, y: 0, zoom: null });
-    for (const spot of spots) places.set(spot.id, { page: number, ...spot });
-  }
-  doc.forEach((node) => {
-    if (node.type.name !== 'entry') return;
-    const { id, page, y } = attrsOf.entry(node);
-    places.set(id, { page: places.get(page)?.page ?? 1, x: 0, y: y ?? 0, zoom: null });
-  });
-  return pagesOf(doc).flatMap(({ node }) => {
-    const { number, areas } = attrsOf.page(node);
+  const places = placesOnPages(doc);
+  return pagesOf(doc).flatMap(({ attrs: { number, areas } }) => {
     const sheet = sheets[number - 1];
     if (!sheet) return [];
     return areas.map((area): ExpectedOnPage => {
@@ -82,7 +70,7 @@ function expectedOn(edition: Edition, { pages: sheets }: GroundFile): ExpectedOn
       const isAsItWas =
         area.from !== undefined && area.destination.kind === 'place' && area.destination.place === NOWHERE;
       const to = target && 'place' in target ? places.get(target.place) : undefined;
-      const there = to && sheets[to.page - 1];
+      const there = to && sheets[to.page.number - 1];
       const at = to && there && userAt(there.frame, to);
       return {
         id: area.id,
@@ -95,7 +83,14 @@ function expectedOn(edition: Edition, { pages: sheets }: GroundFile): ExpectedOn
           ? null
           : target && 'href' in target
             ? { uri: target.href }
-            : { spot: { page: to?.page ?? 0, left: at?.x ?? 0, top: at?.y ?? 0, zoom: to?.zoom ?? null } },
+            : {
+                spot: {
+                  page: to?.page.number ?? 0,
+                  left: at?.x ?? 0,
+                  top: at?.y ?? 0,
+                  zoom: to?.zoom ?? null,
+                },
+              },
         contents: said === '' ? null : said,
       };
     });

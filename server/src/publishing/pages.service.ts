@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { attrsOf, pageName, pagesOf, readChapter } from '@vennet/core/manuscript';
+import { pageName, placesOnPages, readChapter } from '@vennet/core/manuscript';
 import type { ShapelessSign } from '@vennet/core/publish';
 import { readSource, type BookSource } from '../books/book-source.js';
 import { inProcess, ProcessDeath, WorkRefusal } from '../jobs/in-process.js';
@@ -21,17 +21,7 @@ export interface SetWhole {
 function namedPages({ chapters: [chapter] }: BookSource): Pages {
   if (!chapter) return [];
   const { doc } = readChapter(readSource(chapter));
-  const pages = pagesOf(doc).map(({ node }) => attrsOf.page(node));
-  const names = new Map(pages.map((page) => [page.id, pageName(page)]));
-  const entries = doc.children
-    .filter(({ type }) => type.name === 'entry')
-    .map((entry) => attrsOf.entry(entry));
-  return [
-    ...pages.flatMap(({ id, spots }) =>
-      [id, ...spots.map((spot) => spot.id)].map((one): [string, string] => [one, names.get(id) ?? '']),
-    ),
-    ...entries.map(({ id, page }): [string, string] => [id, names.get(page) ?? '']),
-  ];
+  return [...placesOnPages(doc)].map(([id, { page }]) => [id, pageName(page)]);
 }
 
 /** On which page of a PDF each place of a book would stand, and what could not be shown there. Pages are set once for each version of a book. */

@@ -2,6 +2,7 @@ import { groundFile } from '@vennet/client';
 import type { PageText } from '@vennet/core/ground';
 import type { PDFDocumentProxy } from 'pdfjs-dist';
 import { api } from '../api/client.js';
+import { pdfjs } from '../parts/pdfjs.js';
 import { useBook } from './store.js';
 
 interface Opened {
@@ -23,8 +24,7 @@ export function groundOpen(): Promise<PDFDocumentProxy> {
   let isClosed = false;
   let destroy = () => {};
   const file = (async () => {
-    const { getDocument, GlobalWorkerOptions } = await import('pdfjs-dist');
-    GlobalWorkerOptions.workerSrc = new URL('pdfjs-dist/build/pdf.worker.min.mjs', import.meta.url).href;
+    const { getDocument } = await pdfjs();
     const reading = getDocument({
       url: groundFile(id),
       password: book?.ground?.password ?? undefined,

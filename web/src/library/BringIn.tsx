@@ -10,6 +10,7 @@ import { endOfJob } from '../api/follow.js';
 import { sendBook } from '../api/send.js';
 import { beginsOf, Division, isDividedAlike } from '../outline/Division.js';
 import { tellFault, useNotices } from '../parts/notices.js';
+import { focused } from '../parts/focused.js';
 import { useOnce } from '../parts/use-once.js';
 import { CarryOffers, CarryPlan, useCarryOffers } from './CarryOver.js';
 import { Report } from './Report.js';
@@ -202,9 +203,6 @@ function Choose({ fault, take }: { fault: string | null; take(file: File | undef
     </>
   );
 }
-
-/** What is asked for is where the next key goes. */
-const focused = (field: HTMLInputElement | null) => field?.focus();
 
 /** Asks for the password that opens a file. */
 function Locked({ file, fault, open }: { file: File; fault: string; open(password: string): void }) {

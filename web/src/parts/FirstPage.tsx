@@ -2,6 +2,7 @@ import { enclosureFile } from '@vennet/client';
 import type { ShelfFile } from '@vennet/core/shelf';
 import { File } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
+import { drawPage, pdfjs } from './pdfjs.js';
 
 /** How wide a first page is drawn, in CSS pixels. */
 const WIDTH = 72;
@@ -48,19 +49,14 @@ function PdfPage({ id, className }: { id: string; className: string }) {
 }
 
 async function draw(canvas: HTMLCanvasElement, id: string, signal: AbortSignal): Promise<void> {
-  const { getDocument, GlobalWorkerOptions } = await import('pdfjs-dist');
-  GlobalWorkerOptions.workerSrc = new URL('pdfjs-dist/build/pdf.worker.min.mjs', import.meta.url).href;
+  const { getDocument } = await pdfjs();
   signal.throwIfAborted();
   // Only what the first page needs is fetched.
   const reading = getDocument({ url: enclosureFile(id), disableAutoFetch: true, disableStream: true });
   signal.addEventListener('abort', () => void reading.destroy());
   try {
     const page = await (await reading.promise).getPage(1);
-    const scale = (WIDTH * window.devicePixelRatio) / page.getViewport({ scale: 1 }).width;
-    const viewport = page.getViewport({ scale });
-    canvas.width = viewport.width;
-    canvas.height = viewport.height;
-    await page.render({ canvas, viewport }).promise;
+    await drawPage(page, canvas, WIDTH * window.devicePixelRatio).promise;
   } finally {
     await reading.destroy();
   }

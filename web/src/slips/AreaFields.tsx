@@ -1,5 +1,6 @@
-import { create } from 'zustand';
 import { DEFAULT_FRAME, isColour, THICKEST_FRAME, type AreaFrame, type Box } from '@vennet/core/manuscript';
+import type { ReactNode } from 'react';
+import { create } from 'zustand';
 
 const SIDES: [keyof Box, string][] = [
   ['x', 'From the left'],
@@ -8,68 +9,25 @@ const SIDES: [keyof Box, string][] = [
   ['height', 'High'],
 ];
 
-/** The box in exact numbers: percent of the picture. */
-export function BoxFields({ box, change }: { box: Box; change(more: Partial<Box>): void }) {
-  return (
-    <fieldset className="mt-2.5">
-      <legend className="label">Where, in % of the picture</legend>
-      <div className="grid grid-cols-4 gap-1.5">
-        {SIDES.map(([side, words]) => (
-          <label key={side} className="block text-xs text-soft">
-            {words}
-            <input
-              type="number"
-              className="field !px-1.5 tabular-nums"
-              min={0}
-              max={100}
-              // A box is kept finer than one would step through it.
-              step="any"
-              value={Number((box[side] * 100).toFixed(2))}
-              onChange={(event) => {
-                const percent = event.target.valueAsNumber;
-                if (!Number.isNaN(percent)) change({ [side]: percent / 100 });
-              }}
-            />
-          </label>
-        ))}
-      </div>
-    </fieldset>
-  );
-}
-
-/** Units in which a page is measured: how many points each has. */
-const UNITS = { mm: 72 / 25.4, pt: 1, in: 72 } as const;
-type Unit = keyof typeof UNITS;
-const useUnit = create<{ unit: Unit }>(() => ({ unit: 'mm' }));
-
-/** The box of a link of a page in exact numbers, in the unit of the author's choice. @param page in points */
-export function MeasureFields({
+/** The sides of a box in numbers. `whole` is what the whole picture or page has of a side, `digits` how many of them are shown. */
+function SideFields({
+  legend,
   box,
-  page,
+  whole,
+  digits,
+  most,
   change,
 }: {
+  legend: ReactNode;
   box: Box;
-  page: { width: number; height: number };
+  whole(side: keyof Box): number;
+  digits: number;
+  most?: number;
   change(more: Partial<Box>): void;
 }) {
-  const { unit } = useUnit();
-  const whole = (side: keyof Box) =>
-    (side === 'x' || side === 'width' ? page.width : page.height) / UNITS[unit];
   return (
     <fieldset className="mt-2.5">
-      <legend className="label flex items-center gap-1.5">
-        Where, in
-        <select
-          className="field !w-auto !py-0"
-          aria-label="Unit"
-          value={unit}
-          onChange={(event) => useUnit.setState({ unit: event.target.value as Unit })}
-        >
-          {Object.keys(UNITS).map((name) => (
-            <option key={name}>{name}</option>
-          ))}
-        </select>
-      </legend>
+      <legend className="label flex items-center gap-1.5">{legend}</legend>
       <div className="grid grid-cols-4 gap-1.5">
         {SIDES.map(([side, words]) => (
           <label key={side} className="block text-xs text-soft">
@@ -78,8 +36,10 @@ export function MeasureFields({
               type="number"
               className="field !px-1.5 tabular-nums"
               min={0}
+              max={most}
+              // A box is kept finer than one would step through it.
               step="any"
-              value={Number((box[side] * whole(side)).toFixed(unit === 'in' ? 3 : 1))}
+              value={Number((box[side] * whole(side)).toFixed(digits))}
               onChange={(event) => {
                 const length = event.target.valueAsNumber;
                 if (!Number.isNaN(length)) change({ [side]: length / whole(side) });
@@ -90,6 +50,46 @@ export function MeasureFields({
       </div>
     </fieldset>
   );
+}
+
+/** The box in exact numbers: percent of the picture. */
+export const BoxFields = (props: { box: Box; change(more: Partial<Box>): void }) => (
+  <SideFields {...props} legend="Where, in % of the picture" whole={() => 100} digits={2} most={100} />
+);
+
+/** Units in which a page is measured: how many points each has. */
+const UNITS = { mm: 72 / 25.4, pt: 1, in: 72 } as const;
+type Unit = keyof typeof UNITS;
+const useUnit = create<{ unit: Unit }>(() => ({ unit: 'mm' }));
+
+/** The box of a link of a page in exact numbers, in the unit of the author's choice. @param page in points */
+export function MeasureFields({
+  page,
+  ...props
+}: {
+  box: Box;
+  page: { width: number; height: number };
+  change(more: Partial<Box>): void;
+}) {
+  const { unit } = useUnit();
+  const whole = (side: keyof Box) =>
+    (side === 'x' || side === 'width' ? page.width : page.height) / UNITS[unit];
+  const legend = (
+    <>
+      Where, in
+      <select
+        className="field !w-auto !py-0"
+        aria-label="Unit"
+        value={unit}
+        onChange={(event) => useUnit.setState({ unit: event.target.value as Unit })}
+      >
+        {Object.keys(UNITS).map((name) => (
+          <option key={name}>{name}</option>
+        ))}
+      </select>
+    </>
+  );
+  return <SideFields {...props} legend={legend} whole={whole} digits={unit === 'in' ? 3 : 1} />;
 }
 
 /** How readers see the area: unseen, or framed; a link on words of a page may have a line below them. */

@@ -1,7 +1,6 @@
 import { hrefOf } from '@vennet/core/destination';
 import {
   attrsOf,
-  DEFAULT_FRAME,
   saidOfArea,
   SMALLEST_ON_PAGE,
   withinPicture,
@@ -19,7 +18,7 @@ import { useEffect } from 'react';
 import { useAuditContext } from '../book/audit-context.js';
 import { useLinkFindings } from '../book/link-findings.js';
 import { useBook } from '../book/store.js';
-import { addArea, changeArea, MIDDLE, removeArea } from '../editor/changes/change-figures.js';
+import { addArea, changeArea, MIDDLE, removeArea, underline } from '../editor/changes/change-figures.js';
 import { keepDraft } from '../editor/state/kept-drafts.js';
 import { figureAt, linkAtSelection } from '../editor/state/links.js';
 import { mint } from '../editor/state/mint.js';
@@ -260,13 +259,6 @@ export function AreaSlip({ view, area, box, asked }: AreaSlipProps) {
     </SlipForm>
   );
 }
-
-/** The line below words that lead somewhere, in the colour of the book’s links. */
-const underline = (): AreaFrame => ({
-  line: 'under',
-  width: 1,
-  colour: useBook.getState().book?.look.light ?? DEFAULT_FRAME.colour,
-});
 
 const tidy = (values: AreaValues): AreaValues => ({
   ...values,

@@ -1,9 +1,5 @@
 import { attrsOf, schema } from '@vennet/core/manuscript';
 import {
-  ArrowDown,
-  ArrowLeft,
-  ArrowRight,
-  ArrowUp,
   Bold,
   Bookmark,
   ImagePlus,
@@ -14,7 +10,6 @@ import {
   Redo2,
   StickyNote,
   Undo2,
-  type LucideIcon,
 } from 'lucide-react';
 import { Toolbar } from 'radix-ui';
 import { useState } from 'react';
@@ -23,7 +18,6 @@ import type { Node } from 'prosemirror-model';
 import type { Command, EditorState } from 'prosemirror-state';
 import { hasLook, plainWords, turnLook } from '../editor/changes/word-looks.js';
 import { areSignsShown, showSigns } from '../editor/plugins/shown-signs.js';
-import { Named } from '../parts/Named.js';
 import { nameOfLanguage } from '../parts/languages.js';
 import { askFor, type WriteAsk } from './write-asks.js';
 import { textCommands } from '../editor/keys.js';
@@ -31,7 +25,6 @@ import { draftBookmark, openSlip } from '../editor/state/slip.js';
 import { useEditor } from '../editor/state/store.js';
 import { insertNote } from '../editor/changes/insert-inside.js';
 import { StructureDialog } from '../choices/StructureDialog.js';
-import { goBack, goForward, useVisited } from '../editor/going/visited.js';
 import { choosePicture } from '../editor/changes/insert-pictures.js';
 import { Uploads } from '../frame/Uploads.js';
 import { useBook } from '../book/store.js';
@@ -40,7 +33,7 @@ import { tableAt } from '../editor/changes/tables.js';
 import { TableMenu } from './TableMenu.js';
 import { PutIn } from './PutIn.js';
 import { ToolMenu, type ToolItem } from './ToolMenu.js';
-import { stepThroughLinks } from '../editor/going/links.js';
+import { Act, Gap, WaysThrough } from './ToolParts.js';
 
 const { marks } = schema;
 
@@ -156,8 +149,6 @@ export function ActionLine() {
     if (view) choosePicture(view);
   };
   const [isFolded, setFolded] = useState(true);
-  const past = useVisited((store) => store.past.length);
-  const future = useVisited((store) => store.future.length);
   // What opens a slip leaves the focus to it.
   const act = (command: Command) => {
     const { view } = useEditor.getState();
@@ -198,10 +189,7 @@ export function ActionLine() {
       <PutIn />
       {at?.isInTable && <TableMenu />}
       <Gap />
-      <Act words="Back to where you came from" icon={ArrowLeft} off={past === 0} act={() => goBack()} />
-      <Act words="Forward again" icon={ArrowRight} off={future === 0} act={() => goForward()} />
-      <Act words="Link before" icon={ArrowUp} act={() => stepThroughLinks(-1)} />
-      <Act words="Next link" icon={ArrowDown} act={() => stepThroughLinks(1)} />
+      <WaysThrough />
       <Gap />
       <ToolMenu
         className="min-w-28 !justify-between"
@@ -241,37 +229,3 @@ export function ActionLine() {
     </Toolbar.Root>
   );
 }
-
-function Act({
-  words,
-  icon: Icon,
-  act,
-  off = false,
-  on,
-}: {
-  words: string;
-  icon: LucideIcon;
-  act(): void;
-  off?: boolean;
-  /** Of what is so or is not where the caret stands. */
-  on?: boolean;
-}) {
-  return (
-    <Named words={words}>
-      <Toolbar.Button
-        className="button"
-        data-look="quiet"
-        data-size="small"
-        disabled={off}
-        aria-pressed={on}
-        onMouseDown={(event) => event.preventDefault()}
-        onClick={act}
-      >
-        <Icon size={16} aria-hidden="true" />
-        <span className="sr-only">{words}</span>
-      </Toolbar.Button>
-    </Named>
-  );
-}
-
-const Gap = () => <Toolbar.Separator className="mx-1 h-5 w-px bg-line" />;

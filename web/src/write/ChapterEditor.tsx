@@ -2,7 +2,7 @@ import { placesNamed } from '@vennet/core/edits';
 import { directionOf } from '@vennet/core/language';
 import type { EditorState } from 'prosemirror-state';
 import { EditorView } from 'prosemirror-view';
-import { useEffect, useLayoutEffect, useRef } from 'react';
+import { useEffect, useRef } from 'react';
 import { flushSync } from 'react-dom';
 import { useSearchParams } from 'react-router';
 import { goToLink } from '../editor/going/links.js';
@@ -21,10 +21,10 @@ import { Margin } from '../margin/Margin.js';
 import { LanguageOfWords } from './LanguageOfWords.js';
 import { SpecialSigns } from './SpecialSigns.js';
 import { NewTable } from './NewTable.js';
+import { useChapterView } from './chapter-view.js';
 import { Mentions } from '../mentions/Mentions.js';
 import { keptIn } from '../editor/state/kept-drafts.js';
 import { takeUp } from '../margin/ClosedDraft.js';
-import { keptPlace, keepPlace } from '../editor/going/kept-place.js';
 import { WordCount } from './WordCount.js';
 import { TextMenu } from './TextMenu.js';
 import { openBook } from '../book/open-book.js';
@@ -41,37 +41,10 @@ export function ChapterEditor({ chapter }: { chapter: string }) {
   const at = search.get('at');
   const draft = search.get('draft');
 
-  useEffect(() => {
-    const { texts } = openBook();
-    const first = texts.stateOf(chapter);
-    if (!box.current || !first) return;
-    const view = makeView(box.current, chapter, first);
-    const unwatch = texts.watch((changed, state) => {
-      if (changed !== chapter) return;
-      view.updateState(state);
-      useEditor.setState({ state });
-    });
-    namePlaces(view, chapter);
-    useEditor.setState({ view, chapter, state: view.state, following: null, mentions: null });
-    if (scroller.current) keptPlace(chapter, view, scroller.current);
-    return () => {
-      unwatch();
-      useEditor.setState({ view: null, state: null, following: null, mentions: null });
-      // A slip that goes away with the text still writes into it.
-      queueMicrotask(() => view.destroy());
-    };
-  }, [chapter]);
-
-  // While the page still stands: afterwards nothing has a height.
-  useLayoutEffect(() => {
-    const scrolled = scroller.current;
-    return () => {
-      const { view } = useEditor.getState();
-      if (view && scrolled) keepPlace(chapter, view, scrolled);
-      // What was cut here may be pasted in the next chapter: by then the book has to know that it is gone.
-      void openBook().texts.saveAll();
-    };
-  }, [chapter]);
+  useChapterView(chapter, box, scroller, {
+    make: (place, first) => makeView(place, chapter, first),
+    begin: (view) => void namePlaces(view, chapter),
+  });
 
   useEffect(() => {
     const { view } = useEditor.getState();

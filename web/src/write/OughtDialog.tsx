@@ -1,6 +1,13 @@
-import { OUGHT_KINDS, type OughtKind, type OughtToBeLink } from '@vennet/core/ground';
+import { recognise } from '@vennet/core/destination';
+import {
+  makeLinks,
+  OUGHT_KINDS,
+  type LinkToMake,
+  type OughtKind,
+  type OughtToBeLink,
+} from '@vennet/core/ground';
 import { message } from '@vennet/core/language';
-import { attrsOf, boxAround, DEFAULT_FRAME, pageName, pagesOf, setAreas } from '@vennet/core/manuscript';
+import { pageName, pagesOf } from '@vennet/core/manuscript';
 import { useQuery } from '@tanstack/react-query';
 import { ListChecks, X } from 'lucide-react';
 import { closeHistory } from 'prosemirror-history';
@@ -10,6 +17,7 @@ import { api } from '../api/client.js';
 import { destinationWords } from '../book/destination-words.js';
 import { openBook } from '../book/open-book.js';
 import { useBook } from '../book/store.js';
+import { underline } from '../editor/changes/change-figures.js';
 import { mint } from '../editor/state/mint.js';
 import { useEditor } from '../editor/state/store.js';
 import { DialogFoot } from '../parts/DialogFoot.js';
@@ -19,11 +27,16 @@ import { useTurned } from '../parts/use-turned.js';
 
 const KINDS: Record<OughtKind, string> = {
   address: 'Addresses that are printed',
+  book: 'Numbers of books',
+  overlaid: 'Unseen words over pictures',
   contents: 'Lines of the contents',
   page: 'References to pages',
   section: 'References to chapters and sections',
   figure: 'References to figures',
   table: 'References to tables',
+  note: 'Marks of notes',
+  back: 'Ways back from notes',
+  way: 'Ways through the book',
 };
 
 const SURE = { sure: 'Sure', likely: 'Likely', look: 'Look at it' } as const;
@@ -46,7 +59,7 @@ export function OughtDialog() {
             </Dialog.Close>
           </div>
           <Dialog.Description className="mt-0.5 text-soft">
-            Words of the pages that say where one can go and lead nowhere. Untick what should stay as it is.
+            What says on the pages where one can go, and leads nowhere. Untick what should stay as it is.
           </Dialog.Description>
           {open && <Ought close={() => setOpen(false)} />}
         </Dialog.Content>
@@ -71,6 +84,10 @@ function Ought({ close }: { close(): void }) {
   // Where it is not sure, the author looks first.
   const isTaken = ({ key, sureness }: OughtToBeLink) => (sureness !== 'look') !== turned.has(key);
   const taken = found?.filter(isTaken) ?? [];
+  const [given, give] = useState<Readonly<Record<string, Given>>>({});
+  const givenOf = ({ key }: OughtToBeLink): Given => given[key] ?? NOTHING;
+  const links = taken.flatMap((one) => linkOf(one, givenOf(one)) ?? []);
+  const lacking = taken.length - links.length;
   return (
     <>
       <div className="mt-3 min-h-0 grow overflow-y-auto border-y border-line">
@@ -97,6 +114,13 @@ function Ought({ close }: { close(): void }) {
                       <Tick on={isTaken(one)} turn={() => turn(one.key)}>
                         <OughtLine one={one} />
                       </Tick>
+                      {isTaken(one) && (
+                        <Asked
+                          one={one}
+                          given={givenOf(one)}
+                          give={(more) => give({ ...given, [one.key]: { ...givenOf(one), ...more } })}
+                        />
+                      )}
                     </li>
                   ))}
                 </ul>
@@ -105,10 +129,18 @@ function Ought({ close }: { close(): void }) {
           );
         })}
       </div>
+      {lacking > 0 && (
+        <p className="mt-2 text-sm text-soft">
+          {message(
+            '{lacking, plural, one {One that is ticked still needs} other {# that are ticked still need}} a name, or to be told where it leads.',
+            { lacking },
+          )}
+        </p>
+      )}
       <DialogFoot
-        off={taken.length === 0}
+        off={links.length === 0 || lacking > 0}
         act={() => {
-          linkAll(taken);
+          linkAll(links);
           close();
         }}
       >
@@ -120,15 +152,29 @@ function Ought({ close }: { close(): void }) {
   );
 }
 
-function OughtLine({ one: { page, words, destination, sureness, why } }: { one: OughtToBeLink }) {
+function OughtLine({ one }: { one: OughtToBeLink }) {
+  const { page, also, words, destination, spot, sureness, why } = one;
   const names = useBook.getState();
   const { state } = useEditor.getState();
-  const sheet = state && pagesOf(state.doc)[page - 1];
+  const called = (number: number) => {
+    const sheet = state && pagesOf(state.doc)[number - 1];
+    return sheet ? pageName(sheet.attrs) : String(number);
+  };
+  const leads = spot
+    ? `${spot.name} on page ${called(spot.page)}`
+    : destination
+      ? destinationWords(destination, names)
+      : null;
   return (
-    <span className="min-w-0">
-      “{words}”{' '}
-      <span className="text-soft">on page {sheet ? pageName(attrsOf.page(sheet.node)) : page}, to</span>{' '}
-      {destinationWords(destination, names)}
+    <span className="min-w-0 break-words">
+      {words === '' ? 'A picture' : `“${words}”`}{' '}
+      <span className="text-soft">
+        on page {called(page)}
+        {also.length > 0 &&
+          message(' and {count, plural, one {one more} other {# more}}', { count: also.length })}
+        {leads !== null && ', to'}
+      </span>{' '}
+      {leads}
       <span className="block text-xs text-soft">
         {SURE[sureness]}. {why}
       </span>
@@ -136,32 +182,65 @@ function OughtLine({ one: { page, words, destination, sureness, why } }: { one: 
   );
 }
 
+/** What only the author knows of something: what a picture is called, and where words lead that say it not. */
+interface Given {
+  name: string;
+  address: string;
+}
+
+const NOTHING: Given = { name: '', address: '' };
+
+const isUnknown = ({ destination, spot }: OughtToBeLink): boolean => !destination && !spot;
+
+function Asked({ one, given, give }: { one: OughtToBeLink; given: Given; give(more: Partial<Given>): void }) {
+  const read = given.address.trim() === '' ? null : recognise(given.address);
+  if (!one.isPicture && !isUnknown(one)) return null;
+  return (
+    <div className="mt-1 grid grid-cols-2 gap-3 pl-6">
+      {one.isPicture && (
+        <label className="block text-xs text-soft">
+          Its name, for those who do not see it
+          <input
+            className="field mt-0.5"
+            value={given.name}
+            onChange={({ target }) => give({ name: target.value })}
+          />
+        </label>
+      )}
+      {isUnknown(one) && (
+        <label className="block text-xs text-soft">
+          The address it leads to
+          <input
+            className="field mt-0.5"
+            value={given.address}
+            onChange={({ target }) => give({ address: target.value })}
+          />
+          {read && !read.ok && <span className="mt-0.5 block text-ink">{read.reason}</span>}
+        </label>
+      )}
+    </div>
+  );
+}
+
+/** The link as it is to be; `null` while something of it is not known. */
+function linkOf(one: OughtToBeLink, { name, address }: Given): LinkToMake | null {
+  if (one.isPicture && name.trim() === '') return null;
+  const read = isUnknown(one) ? recognise(address) : null;
+  if (read && !read.ok) return null;
+  return { ...one, name: name.trim(), destination: read?.destination ?? one.destination };
+}
+
 /** Makes all these links as one thing that is undone at once. */
-function linkAll(taken: readonly OughtToBeLink[]): void {
+function linkAll(links: readonly LinkToMake[]): void {
   const { view } = useEditor.getState();
   if (!view) return;
-  const colour = useBook.getState().book?.look.light ?? DEFAULT_FRAME.colour;
   const transaction = closeHistory(view.state.tr);
-  for (const { node, at } of pagesOf(view.state.doc)) {
-    const { number, areas } = attrsOf.page(node);
-    const here = taken.filter(({ page }) => page === number);
-    if (here.length === 0) continue;
-    const made = here.map(({ lines, words, destination }) => ({
-      id: mint(),
-      ...boxAround(lines),
-      lines,
-      words,
-      name: '',
-      hoverNote: '',
-      frame: { line: 'under' as const, width: 1, colour },
-      destination,
-    }));
-    setAreas(transaction, at, [...areas, ...made]);
-  }
+  makeLinks(transaction, links, underline(), mint);
   view.dispatch(transaction);
+  const count = links.reduce((sum, { also }) => sum + 1 + also.length, 0);
   useNotices.getState().tell(
     message('{count, plural, one {One link was made.} other {# links were made.}} Undo takes them back.', {
-      count: taken.length,
+      count,
     }),
   );
 }

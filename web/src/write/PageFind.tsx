@@ -1,5 +1,5 @@
 import { message } from '@vennet/core/language';
-import { attrsOf, pageName, pagesOf } from '@vennet/core/manuscript';
+import { pageName, pagesOf } from '@vennet/core/manuscript';
 import type { PageHit } from '@vennet/core/wire';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
@@ -28,9 +28,7 @@ export function PageFind() {
     queryFn: () => api.searchPages(book, words),
     enabled: words !== '',
   });
-  const names = new Map(
-    doc ? pagesOf(doc).map(({ node }) => [attrsOf.page(node).number, pageName(attrsOf.page(node))]) : [],
-  );
+  const names = new Map(doc ? pagesOf(doc).map(({ attrs }) => [attrs.number, pageName(attrs)]) : []);
   return (
     <div className="px-3 pb-6">
       <label className="block px-1">

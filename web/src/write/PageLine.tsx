@@ -1,42 +1,26 @@
-import { pagesOf, attrsOf, pageName } from '@vennet/core/manuscript';
-import {
-  ArrowDown,
-  ArrowLeft,
-  ArrowRight,
-  ArrowUp,
-  Link2,
-  Minus,
-  Plus,
-  Redo2,
-  SquareDashed,
-  Undo2,
-  type LucideIcon,
-} from 'lucide-react';
+import { pageName, pagesOf } from '@vennet/core/manuscript';
+import { Link2, Minus, Plus, Redo2, SquareDashed, Undo2 } from 'lucide-react';
 import { Toolbar } from 'radix-ui';
 import { useState, type RefObject } from 'react';
 import { NodeSelection } from 'prosemirror-state';
 import { MIDDLE } from '../editor/changes/change-figures.js';
-import { goBack, goForward, useVisited } from '../editor/going/visited.js';
-import { stepThroughLinks } from '../editor/going/links.js';
 import { textCommands } from '../editor/keys.js';
 import { draftArea, letDraw, useOpenArea } from '../editor/state/open-area.js';
 import { askForSlip } from '../editor/state/slip.js';
 import { useEditor } from '../editor/state/store.js';
 import { LookDialog } from '../choices/LookDialog.js';
 import { useNotices } from '../parts/notices.js';
-import { Named } from '../parts/Named.js';
 import { linkSelection } from './link-selection.js';
 import { OughtDialog } from './OughtDialog.js';
 import { toPage, usePageSeen } from './page-seen.js';
 import { useSize } from './page-size.js';
+import { Act, Gap, WaysThrough } from './ToolParts.js';
 
 /** Steps of the size of pages, in percent. */
 const SIZES = [25, 50, 75, 100, 125, 150, 200, 300, 400];
 
 /** The short line of actions over the pages. */
 export function PageLine({ scroller }: { scroller: RefObject<HTMLElement | null> }) {
-  const past = useVisited((store) => store.past.length);
-  const future = useVisited((store) => store.future.length);
   const { isDrawing } = useOpenArea();
   const { size } = useSize();
   const run = (command: (typeof textCommands)['undo']) => {
@@ -90,10 +74,7 @@ export function PageLine({ scroller }: { scroller: RefObject<HTMLElement | null>
         <SquareDashed size={16} aria-hidden="true" /> Link area
       </Toolbar.Button>
       <Gap />
-      <Act words="Back to where you came from" icon={ArrowLeft} off={past === 0} act={() => goBack()} />
-      <Act words="Forward again" icon={ArrowRight} off={future === 0} act={() => goForward()} />
-      <Act words="Link before" icon={ArrowUp} act={() => stepThroughLinks(-1)} />
-      <Act words="Next link" icon={ArrowDown} act={() => stepThroughLinks(1)} />
+      <WaysThrough />
       <Gap />
       <PageNumber />
       <Gap />
@@ -132,7 +113,7 @@ function PageNumber() {
   const { page } = usePageSeen();
   const doc = useEditor((store) => store.state?.doc ?? null);
   const [typed, setTyped] = useState<string | null>(null);
-  const pages = doc ? pagesOf(doc).map(({ node }) => attrsOf.page(node)) : [];
+  const pages = doc ? pagesOf(doc).map(({ attrs }) => attrs) : [];
   const here = pages[page - 1];
   const go = () => {
     const wanted = (typed ?? '').trim().toLowerCase();
@@ -156,33 +137,3 @@ function PageNumber() {
     </label>
   );
 }
-
-function Act({
-  words,
-  icon: Icon,
-  act,
-  off = false,
-}: {
-  words: string;
-  icon: LucideIcon;
-  act(): void;
-  off?: boolean;
-}) {
-  return (
-    <Named words={words}>
-      <Toolbar.Button
-        className="button"
-        data-look="quiet"
-        data-size="small"
-        disabled={off}
-        onMouseDown={(event) => event.preventDefault()}
-        onClick={act}
-      >
-        <Icon size={16} aria-hidden="true" />
-        <span className="sr-only">{words}</span>
-      </Toolbar.Button>
-    </Named>
-  );
-}
-
-const Gap = () => <Toolbar.Separator className="mx-1 h-5 w-px bg-line" />;

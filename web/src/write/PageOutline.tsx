@@ -1,33 +1,32 @@
-import { attrsOf, openLevels, pageName, pagesOf } from '@vennet/core/manuscript';
+import { entriesOf, openLevels, pageName, pagesOf, type EntryInText } from '@vennet/core/manuscript';
 import { DropdownMenu } from 'radix-ui';
 import { MoreHorizontal, Plus } from 'lucide-react';
 import { useState } from 'react';
 import {
   addEntries,
-  entriesIn,
   levelEntry,
   moveEntry,
   removeEntry,
   renameEntry,
   titleFrom,
-  type Entry,
 } from '../editor/changes/change-outline.js';
 import { showOnPage } from '../editor/going/show-page.js';
 import { useEditor } from '../editor/state/store.js';
+import { focused } from '../parts/focused.js';
 import { useNotices } from '../parts/notices.js';
 import { usePageSeen } from './page-seen.js';
 import { api } from '../api/client.js';
 import { useBook } from '../book/store.js';
 
 /** The outline of the finished file: its entries are gone to, added, renamed, moved and removed here. */
-export function PageOutline({ chapter }: { chapter: string }) {
+export function PageOutline() {
   const { view, state } = useEditor();
   const book = useBook((store) => store.book?.id ?? '');
   const { page } = usePageSeen();
   const [editing, setEditing] = useState<string | null>(null);
   if (!view || !state) return null;
-  const entries = entriesIn(state.doc);
-  const pages = new Map(pagesOf(state.doc).map(({ node }) => [attrsOf.page(node).id, attrsOf.page(node)]));
+  const entries = entriesOf(state.doc);
+  const pages = new Map(pagesOf(state.doc).map(({ attrs }) => [attrs.id, attrs]));
   const deepen = openLevels();
   const add = () => {
     const here = [...pages.values()][page - 1];
@@ -84,7 +83,7 @@ export function PageOutline({ chapter }: { chapter: string }) {
                 type="button"
                 className="min-w-0 grow cursor-pointer truncate rounded px-2 py-1 text-left hover:bg-wash"
                 title={entry.title}
-                onClick={() => showOnPage(view, chapter, { place: entry.attrs.id })}
+                onClick={() => showOnPage(view, { place: entry.attrs.id })}
               >
                 {entry.title}
                 <span className="text-xs text-soft"> {nameOf(pages.get(entry.attrs.page))}</span>
@@ -139,10 +138,7 @@ export function PageOutline({ chapter }: { chapter: string }) {
 
 const nameOf = (page: { number: number; label: string } | undefined): string => (page ? pageName(page) : '');
 
-/** What is asked for is where the next key goes. */
-const focused = (field: HTMLInputElement | null) => field?.focus();
-
-function TitleField({ entry, done }: { entry: Entry; done(title: string | null): void }) {
+function TitleField({ entry, done }: { entry: EntryInText; done(title: string | null): void }) {
   const [typed, setTyped] = useState(entry.title);
   return (
     <input

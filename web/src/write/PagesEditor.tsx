@@ -1,19 +1,20 @@
 import { attrsOf } from '@vennet/core/manuscript';
+import type { EditorState } from 'prosemirror-state';
 import { EditorView } from 'prosemirror-view';
-import { useEffect, useLayoutEffect, useRef } from 'react';
+import { useEffect, useRef } from 'react';
 import { useSearchParams } from 'react-router';
 import { closeGround } from '../book/ground-file.js';
 import { openBook } from '../book/open-book.js';
 import { useBook } from '../book/store.js';
 import { goToLink } from '../editor/going/links.js';
 import { showOnPage } from '../editor/going/show-page.js';
-import { keepPlace, keptPlace } from '../editor/going/kept-place.js';
 import { linksIn } from '../editor/state/links.js';
 import { asksForSlip } from '../editor/state/slip.js';
 import { useEditor } from '../editor/state/store.js';
 import { PageView } from '../editor/views/page-view.js';
 import { FollowLink } from '../follow/FollowLink.js';
 import { Margin } from '../margin/Margin.js';
+import { useChapterView } from './chapter-view.js';
 import { linkSelection } from './link-selection.js';
 import { followPage } from './page-seen.js';
 import { GroundNotice } from './GroundNotice.js';
@@ -29,55 +30,15 @@ export function PagesEditor({ chapter }: { chapter: string }) {
   const width = usePageSize(scroller);
   const title = useBook((store) => store.book?.title ?? '');
 
-  useEffect(() => {
-    const { texts } = openBook();
-    const first = texts.stateOf(chapter);
-    if (!box.current || !first) return;
-    const view: EditorView = new EditorView(box.current, {
-      state: first,
-      nodeViews: {
-        page: (node, view, getPos) => new PageView(node, view, getPos),
-        entry: () => ({ dom: hidden() }),
-      },
-      attributes: { class: 'book-pages', 'aria-label': 'Pages of the book', role: 'document', tabindex: '0' },
-      // Nothing is written on pages; keys are heard all the same.
-      editable: () => false,
-      dispatchTransaction(transaction) {
-        view.updateState(texts.apply(chapter, transaction));
-        if (asksForSlip(transaction)) useEditor.setState({ state: view.state });
-        else
-          queueMicrotask(
-            () => useEditor.getState().view === view && useEditor.setState({ state: view.state }),
-          );
-      },
-    });
-    const pressed = (event: KeyboardEvent) => heard(view, event);
-    document.addEventListener('keydown', pressed);
-    const unwatch = texts.watch((changed, state) => {
-      if (changed !== chapter) return;
-      view.updateState(state);
-      useEditor.setState({ state });
-    });
-    useEditor.setState({ view, chapter, state: view.state, following: null, mentions: null });
-    if (scroller.current) keptPlace(chapter, view, scroller.current);
-    return () => {
-      document.removeEventListener('keydown', pressed);
-      unwatch();
-      useEditor.setState({ view: null, state: null, following: null, mentions: null });
-      queueMicrotask(() => view.destroy());
-    };
-  }, [chapter]);
+  useChapterView(chapter, box, scroller, {
+    make: (place, first) => makeView(place, chapter, first),
+    begin(view) {
+      const pressed = (event: KeyboardEvent) => heard(view, event);
+      document.addEventListener('keydown', pressed);
+      return () => document.removeEventListener('keydown', pressed);
+    },
+  });
   useEffect(() => closeGround, []);
-
-  useLayoutEffect(() => {
-    const scrolled = scroller.current;
-    return () => {
-      const { view } = useEditor.getState();
-      if (view && scrolled) keepPlace(chapter, view, scrolled);
-      void openBook().texts.saveAll();
-    };
-  }, [chapter]);
-
   useEffect(() => (scroller.current ? followPage(scroller.current) : undefined), [chapter]);
 
   useEffect(() => {
@@ -86,11 +47,11 @@ export function PagesEditor({ chapter }: { chapter: string }) {
     const link = wanted && linksIn(view.state.doc, chapter).find(({ id }) => id === wanted);
     if (link) {
       goToLink(view, link);
-      showOnPage(view, chapter, { link: link.id });
-    } else if (place) showOnPage(view, chapter, { place });
+      showOnPage(view, { link: link.id });
+    } else if (place) showOnPage(view, { place });
     else if (at) {
       const page = view.state.doc.nodeAt(Math.min(Number(at), view.state.doc.content.size - 1));
-      if (page?.type.name === 'page') showOnPage(view, chapter, { place: attrsOf.page(page).id });
+      if (page?.type.name === 'page') showOnPage(view, { place: attrsOf.page(page).id });
     }
     setSearch({}, { replace: true });
   }, [chapter, wanted, place, at, setSearch]);
@@ -111,6 +72,28 @@ export function PagesEditor({ chapter }: { chapter: string }) {
   );
 }
 
+function makeView(place: HTMLElement, chapter: string, first: EditorState): EditorView {
+  const view: EditorView = new EditorView(place, {
+    state: first,
+    nodeViews: {
+      page: (node, view, getPos) => new PageView(node, view, getPos),
+      entry: () => ({ dom: hidden() }),
+    },
+    attributes: { class: 'book-pages', 'aria-label': 'Pages of the book', role: 'document', tabindex: '0' },
+    // Nothing is written on pages; keys are heard all the same.
+    editable: () => false,
+    dispatchTransaction(transaction) {
+      view.updateState(openBook().texts.apply(chapter, transaction));
+      const hand = () => {
+        if (useEditor.getState().view === view) useEditor.setState({ state: view.state });
+      };
+      if (asksForSlip(transaction)) hand();
+      else queueMicrotask(hand);
+    },
+  });
+  return view;
+}
+
 /** Where keys mean something else. */
 const FIELDS = 'input, textarea, select, [contenteditable="true"], [role="dialog"], [role="menu"]';
 
@@ -120,7 +103,7 @@ function heard(view: EditorView, event: KeyboardEvent): void {
   // What one moves by scrolls; what would be typed is for no text.
   const isPlain = !event.ctrlKey && !event.metaKey && !event.altKey;
   if (event.defaultPrevented || isPlain || target.closest(FIELDS)) return;
-  const isLink = event.key.toLowerCase() === 'k' && (event.ctrlKey || event.metaKey) && !event.altKey;
+  const isLink = event.key.toLowerCase() === 'k' && !event.altKey;
   const done =
     (isLink && linkSelection(view)) ||
     view.someProp('handleKeyDown', (handle) => handle(view, event) || undefined);

@@ -7,7 +7,7 @@ import { Thumbnails } from './Thumbnails.js';
 const TABS = { outline: 'Outline', pages: 'Pages', find: 'Find' };
 
 /** What stands left of the pages: their outline, small pictures of them, or what is searched for. */
-export function PagesPanel({ chapter }: { chapter: string }) {
+export function PagesPanel() {
   const [tab, setTab] = useState<string>('pages');
   return (
     <Tabs.Root value={tab} onValueChange={setTab} asChild>
@@ -27,7 +27,7 @@ export function PagesPanel({ chapter }: { chapter: string }) {
           ))}
         </Tabs.List>
         <Tabs.Content value="outline" tabIndex={-1}>
-          <PageOutline chapter={chapter} />
+          <PageOutline />
         </Tabs.Content>
         <Tabs.Content value="pages" tabIndex={-1}>
           <Thumbnails />

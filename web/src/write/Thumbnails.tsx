@@ -1,6 +1,7 @@
-import { attrsOf, pageName, pagesOf } from '@vennet/core/manuscript';
+import { pageName, pagesOf } from '@vennet/core/manuscript';
 import { memo, useEffect, useMemo, useRef } from 'react';
 import { groundOpen } from '../book/ground-file.js';
+import { drawPage } from '../parts/pdfjs.js';
 import { useEditor } from '../editor/state/store.js';
 import { toPage, usePageSeen } from './page-seen.js';
 
@@ -15,7 +16,7 @@ export function Thumbnails() {
   useEffect(() => {
     list.current?.querySelector(`[data-number="${page}"]`)?.scrollIntoView({ block: 'nearest' });
   }, [page]);
-  const pages = useMemo(() => (doc ? pagesOf(doc).map(({ node }) => attrsOf.page(node)) : []), [doc]);
+  const pages = useMemo(() => (doc ? pagesOf(doc).map(({ attrs }) => attrs) : []), [doc]);
   return (
     <nav aria-label="Pages">
       <ul ref={list} className="grid grid-cols-2 gap-x-2 gap-y-3 px-4 pb-6">
@@ -93,11 +94,7 @@ function drawSmall(canvas: HTMLCanvasElement, number: number): () => void {
   void (async () => {
     const page = await (await groundOpen()).getPage(number);
     if (isStopped) return;
-    const scale = (WIDTH * window.devicePixelRatio) / page.getViewport({ scale: 1 }).width;
-    const viewport = page.getViewport({ scale });
-    canvas.width = viewport.width;
-    canvas.height = viewport.height;
-    const drawing = page.render({ canvas, viewport, annotationMode: 0 });
+    const drawing = drawPage(page, canvas, WIDTH * window.devicePixelRatio, 0);
     stop = () => drawing.cancel();
     await drawing.promise;
   })().catch(() => {});

@@ -28,7 +28,7 @@ export function Write() {
   const Text = book.ground ? PagesEditor : ChapterEditor;
   return (
     <div className="flex min-h-0 grow max-lg:flex-col">
-      {book.ground ? <PagesPanel chapter={chapter} /> : <LeftPanel book={book} open={chapter} />}
+      {book.ground ? <PagesPanel /> : <LeftPanel book={book} open={chapter} />}
       {conflict ? (
         <ConflictChoice chapter={chapter} conflict={conflict} />
       ) : (

@@ -1,5 +1,5 @@
 import { boxesOf } from '@vennet/core/ground';
-import { attrsOf, boxAround, pagesOf } from '@vennet/core/manuscript';
+import { boxAround, pagesOf } from '@vennet/core/manuscript';
 import { NodeSelection } from 'prosemirror-state';
 import type { EditorView } from 'prosemirror-view';
 import { knownText } from '../book/ground-file.js';
@@ -11,8 +11,7 @@ import { selectedWords } from '../editor/views/text-layer.js';
 export function linkSelection(view: EditorView): boolean {
   const chosen = selectedWords(view.dom, knownText);
   const text = chosen && knownText(chosen.page);
-  const page =
-    chosen && pagesOf(view.state.doc).find(({ node }) => attrsOf.page(node).number === chosen.page);
+  const page = chosen && pagesOf(view.state.doc).find(({ attrs }) => attrs.number === chosen.page);
   if (!chosen || !text || !page) return false;
   const lines = boxesOf(text, chosen.stretches);
   if (lines.length === 0) return false;

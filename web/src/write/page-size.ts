@@ -1,4 +1,4 @@
-import { attrsOf, pagesOf } from '@vennet/core/manuscript';
+import { pagesOf } from '@vennet/core/manuscript';
 import { useEffect, useState, type RefObject } from 'react';
 import { create } from 'zustand';
 import { useEditor } from '../editor/state/store.js';
@@ -28,7 +28,7 @@ export function usePageSize(scroller: RefObject<HTMLElement | null>): number | n
   }, [scroller]);
   const first = doc && pagesOf(doc)[0];
   if (!room || !first) return null;
-  const { width, height } = attrsOf.page(first.node);
+  const { width, height } = first.attrs;
   const beside = room.width < 1024 ? 48 : BESIDE;
   const wide = Math.max(240, room.width - beside - 24);
   if (size === 'width') return Math.min(wide, width * PIXEL * 2);

@@ -1,5 +1,5 @@
-import { attrsOf, type Box } from '../../manuscript/index.js';
-import { areaSizes, overlapOf } from '../area-size.js';
+import { attrsOf, overlapOf, type Box } from '../../manuscript/index.js';
+import { areaSizes } from '../area-size.js';
 import type { Link } from '../../manuscript/index.js';
 import type { AuditContext, Rule } from '../finding.js';
 

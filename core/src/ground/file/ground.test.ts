@@ -1,7 +1,4 @@
-import { execFileSync } from 'node:child_process';
-import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { existsSync, readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
@@ -20,7 +17,7 @@ import {
 } from '../../manuscript/index.js';
 import { Pdfium } from '../../pdfium/index.js';
 import { linksOnPages } from '../../readback/index.js';
-import { writtenPages } from '../../testing/index.js';
+import { saidBy, writtenPages } from '../../testing/index.js';
 import { boxesOf, rectOf, wordsOfLine, wordsOfPage, type PageText } from '../index.js';
 import { annotationsOn } from './links.js';
 import {
@@ -70,20 +67,8 @@ function withAreas(doc: Node, number: number, change: (areas: readonly LinkArea[
   return transform.doc;
 }
 
-/** What a program says of a file. */
-function said(command: string, options: string[], bytes: Uint8Array): string {
-  const folder = mkdtempSync(join(tmpdir(), 'vennet-ground-'));
-  try {
-    const path = join(folder, 'file.pdf');
-    writeFileSync(path, bytes);
-    return execFileSync(command, [...options, path], { encoding: 'utf8' });
-  } finally {
-    rmSync(folder, { recursive: true });
-  }
-}
-
 const isSound = (bytes: Uint8Array) =>
-  said('qpdf', ['--check'], bytes).includes('No syntax or stream encoding errors');
+  saidBy('qpdf', ['--check'], bytes).includes('No syntax or stream encoding errors');
 
 const LEAFLET = () =>
   writtenPages(
@@ -225,7 +210,7 @@ describe('writing a finished file', () => {
 });
 
 /** Where the structure of a file has its links, with the words in them: as poppler reads it. */
-const structureOf = (bytes: Uint8Array) => said('pdfinfo', ['-struct-text'], bytes);
+const structureOf = (bytes: Uint8Array) => saidBy('pdfinfo', ['-struct-text'], bytes);
 
 describe('a tagged file', () => {
   // Set by Vennet's own typesetter: nothing of the ground has a part in it.
@@ -289,7 +274,7 @@ test.each(OTHERS)('%s comes in and goes out with every link, by two independent 
   expect(faultInChapter(ground.ground.doc)).toBeNull();
   // Poppler lists links to the web only.
   const urls = (file: Uint8Array) =>
-    said('pdfinfo', ['-url'], file)
+    saidBy('pdfinfo', ['-url'], file)
       .split('\n')
       .slice(1)
       .map((line) => line.trim().split(/\s+/).at(-1) ?? '')

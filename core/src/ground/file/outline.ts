@@ -13,6 +13,10 @@ export interface FileEntry {
   isOpen: boolean;
 }
 
+/** Whether an entry leads to a page of its file. */
+export const leadsToPage = (entry: FileEntry): entry is FileEntry & { target: Target } =>
+  entry.target !== null;
+
 const MOST_ENTRIES = 20_000;
 const DEEPEST = 30;
 

@@ -12,9 +12,17 @@ import {
 import { sizeShown, type PageFrame } from '../frame.js';
 import { linksOn, type FileLink, type Leads } from './links.js';
 import type { GroundFile } from './open.js';
-import { outlineOf } from './outline.js';
+import { leadsToPage, outlineOf, type FileEntry } from './outline.js';
 import { FileSpots, labelsIn, type Target } from './spots.js';
-import { wordsIn, type PageText } from '../page-text.js';
+import { NO_TEXT, wordsIn, type PageText } from '../page-text.js';
+
+/** The pages of a finished file with their links and spots, and its outline. */
+export interface PagesOfFile {
+  pages: GroundPageAttrs[];
+  /** As it stands in the file, what leads to no page of it included. */
+  outline: FileEntry[];
+  report: BringInReport;
+}
 
 /** What of a finished file becomes a book of pages. */
 export interface GroundRead {
@@ -39,7 +47,7 @@ const linkId = (from: string): string => `link-${from}`;
  * Reads the pages of a finished file with their links, spots and outline. The same bytes give the same ids, so that what the
  * author has changed since can be told from what the file had.
  */
-export function readGround(file: GroundFile, textOf: TextOf): GroundRead {
+export function readPages(file: GroundFile, textOf: TextOf): PagesOfFile {
   const spots = new FileSpots(file);
   const places = new Places(spots);
   const labels = labelsIn(file);
@@ -48,7 +56,7 @@ export function readGround(file: GroundFile, textOf: TextOf): GroundRead {
     const { links, unseen } = linksOn(file, spots, index);
     if (unseen > 0)
       told.add('leftOut', 'links', 'nobody can see or press them; they stay in the file as they are', unseen);
-    const text = links.length > 0 ? textOf(index, frame) : NOTHING;
+    const text = links.length > 0 ? textOf(index, frame) : NO_TEXT;
     const areas = links.slice(0, BOUNDS.onPage).flatMap((link) => areaOf(link, text, places, told));
     if (links.length > BOUNDS.onPage)
       told.add(
@@ -68,26 +76,15 @@ export function readGround(file: GroundFile, textOf: TextOf): GroundRead {
       spots: [],
     };
   });
-  const entries = outlineOf(file, spots).flatMap(({ title, level, target, from }, at) => {
-    if (!target) {
-      told.add(
-        'leftOut',
-        'entries of the outline',
-        'they lead to no page of the file; they stay in it as they are',
-      );
-      return [];
-    }
-    told.add('kept', 'entries of the outline');
-    const attrs = {
-      id: `entry-${at + 1}`,
-      level,
-      page: pageId(target.page),
-      y: target.spot?.y ?? null,
-      from,
-    };
-    return [schema.node('entry', attrs, schema.text((title || '—').slice(0, BOUNDS.words)))];
-  });
-  const withSpots = pages.map((page, index) => ({ ...page, spots: places.on(index) }));
+  const outline = outlineOf(file, spots);
+  const kept = outline.filter(leadsToPage).length;
+  told.add('kept', 'entries of the outline', undefined, kept);
+  told.add(
+    'leftOut',
+    'entries of the outline',
+    'they lead to no page of the file; they stay in it as they are',
+    outline.length - kept,
+  );
   told.add('kept', 'pages', undefined, pages.length);
   told.add(
     'kept',
@@ -96,16 +93,32 @@ export function readGround(file: GroundFile, textOf: TextOf): GroundRead {
     pages.reduce((sum, { areas }) => sum + areas.length, 0),
   );
   told.add('kept', 'named spots', undefined, places.named);
-  return {
-    doc: schema
-      .node('doc', null, [...withSpots.map((attrs) => schema.node('page', attrs)), ...entries])
-      .toJSON() as object,
-    ...saidOfItself(file),
-    report: told.report(),
-  };
+  // Which spots links lead to is known once all links are read.
+  const withSpots = pages.map((page, index) => ({ ...page, spots: places.on(index) }));
+  return { pages: withSpots, outline, report: told.report() };
 }
 
-const NOTHING: PageText = { lines: [], pictures: [] };
+/** The same as a text of the book's schema, with what the file says of itself. */
+export function readGround(file: GroundFile, textOf: TextOf): GroundRead {
+  const { pages, outline, report } = readPages(file, textOf);
+  const entries = outline.flatMap((entry, at) => {
+    if (!leadsToPage(entry)) return [];
+    const { title, level, target, from } = entry;
+    const attrs = {
+      id: `entry-${at + 1}`,
+      level,
+      page: pageId(target.page),
+      y: target.spot?.y ?? null,
+      from,
+    };
+    return [schema.node('entry', attrs, schema.text((title || UNTITLED).slice(0, BOUNDS.words)))];
+  });
+  const doc = schema.node('doc', null, [...pages.map((attrs) => schema.node('page', attrs)), ...entries]);
+  return { doc: doc.toJSON() as object, ...saidOfItself(file), report };
+}
+
+/** What an entry of the outline is called that has no words. */
+export const UNTITLED = '—';
 
 function areaOf(
   { from, boxes, contents, frame, leads, more }: FileLink,

@@ -2,10 +2,17 @@ import type { Pdfium } from '../../pdfium/index.js';
 import { boxOf, type PageFrame, type Rect } from '../frame.js';
 import type { Line, PageText, Piece } from '../page-text.js';
 import type { MarkedPiece } from './write-ground.js';
-import type { Box } from '../../manuscript/index.js';
+import { boxAround, sharedBy, type Box } from '../../manuscript/index.js';
 
 const IMAGE = 3;
 const FORM = 5;
+/** How text is drawn without ink: not at all, or as a hole for what comes after it (ISO 32000-1, table 106). */
+const WITHOUT_INK = new Set([3, 7]);
+const FILLED = 0;
+/** So much of a sign lies behind a picture when nobody sees it. */
+const BEHIND = 0.9;
+/** Signs of a line are of one piece as long as their heights differ by no more than this: the mark of a note is one of its own. */
+const SMALLER = 0.85;
 /** A picture that covers more of the page than this is its ground, not something on it. */
 const GROUND = 0.95;
 /** What PDFium gives for a hyphen at the end of a line. */
@@ -17,7 +24,9 @@ export function readText(pdf: Pdfium, number: number, frame: PageFrame): PageTex
   const page = calls.FPDF_LoadPage(pdf.document, number - 1);
   if (page === 0) return { lines: [], pictures: [] };
   try {
-    return { lines: linesOn(pdf, page, frame), pictures: picturesOn(pdf, page, frame) };
+    const drawn = drawnOn(pdf, page, frame);
+    const pictures = drawn.filter(({ isGround }) => !isGround).map(({ box }) => box);
+    return { lines: linesOn(pdf, page, frame, new Ink(pdf, page, drawn)), pictures };
   } finally {
     calls.FPDF_ClosePage(page);
   }
@@ -25,45 +34,59 @@ export function readText(pdf: Pdfium, number: number, frame: PageFrame): PageTex
 
 const isWord = (sign: string): boolean => /[\p{L}\p{N}\p{M}]/u.test(sign);
 
-function linesOn(pdf: Pdfium, page: number, frame: PageFrame): Line[] {
+/** A piece while its signs are read. */
+interface Reading extends Piece {
+  rect: Rect;
+  /** The left and right side of each sign, as shares of the page. */
+  sides: [left: number, right: number][];
+}
+
+function linesOn(pdf: Pdfium, page: number, frame: PageFrame, ink: Ink): Line[] {
   const { calls } = pdf;
   const text = calls.FPDFText_LoadPage(page);
   if (text === 0) return [];
   try {
     const lines: Line[] = [];
-    let line: (Piece & { rect: Rect })[] = [];
+    let line: Reading[] = [];
     const end = () => {
-      const pieces = line.map(({ text: signs, x, y, width, height }) => ({
-        text: signs,
-        x,
-        y,
-        width,
-        height,
-      }));
-      if (pieces.some((piece) => piece.text.trim() !== '')) lines.push(pieces);
+      if (line.some((piece) => piece.text.trim() !== '')) lines.push(line.map(pieceOf));
       line = [];
     };
+    /** PDFium ends a line before and behind a raised sign, too. */
+    let isEnded = false;
     const count = calls.FPDFText_CountChars(text);
     for (let index = 0; index < count; index++) {
       const code = calls.FPDFText_GetUnicode(text, index);
       if (code === 0x0d) continue;
       if (code === 0x0a) {
-        end();
+        isEnded = true;
         continue;
       }
       const sign = HYPHENS.has(code) ? '-' : code < 0x20 ? ' ' : String.fromCodePoint(code);
-      const last = line.at(-1);
       const isSpace = sign.trim() === '';
       const rect = isSpace ? null : rectOfSign(pdf, text, index);
       const box = rect && boxOf(frame, rect);
+      if (isEnded && box) {
+        if (!goesOnBeside(line, box)) end();
+        isEnded = false;
+      }
+      const last = line.at(-1);
       if (!rect || !box) {
         if (last) last.text += isSpace ? ' ' : sign;
         continue;
       }
+      const isUnseen = ink.isUnseen(calls.FPDFText_GetTextObject(text, index), box);
+      const side: [number, number] = [box.x, box.x + box.width];
       const goesOn =
-        last && !last.text.endsWith(' ') && isWord(last.text) === isWord(sign) && isOneLine(last, box);
+        last &&
+        !last.text.endsWith(' ') &&
+        isWord(last.text) === isWord(sign) &&
+        isOneLine(last, box) &&
+        Math.min(last.height, box.height) >= Math.max(last.height, box.height) * SMALLER &&
+        (last.unseen ?? false) === isUnseen;
       if (goesOn) {
         last.text += sign;
+        for (let unit = 0; unit < sign.length; unit++) last.sides.push(side);
         last.rect = [
           Math.min(last.rect[0], rect[0]),
           Math.min(last.rect[1], rect[1]),
@@ -73,7 +96,8 @@ function linesOn(pdf: Pdfium, page: number, frame: PageFrame): Line[] {
         Object.assign(last, boxOf(frame, last.rect));
       } else {
         if (last && !isOneLine(last, box)) end();
-        line.push({ text: sign, ...box, rect });
+        const sides = Array.from({ length: sign.length }, () => side);
+        line.push({ text: sign, ...box, rect, sides, ...(isUnseen ? { unseen: true } : {}) });
       }
     }
     end();
@@ -81,6 +105,37 @@ function linesOn(pdf: Pdfium, page: number, frame: PageFrame): Line[] {
   } finally {
     calls.FPDFText_ClosePage(text);
   }
+}
+
+/** How far a sign may be from the one before it to stand beside it, in heights of the line. */
+const BESIDE = 0.5;
+
+/** Whether a sign stands on a line, right behind its end. */
+function goesOnBeside(line: readonly Box[], box: Box): boolean {
+  const last = line.at(-1);
+  if (!last) return false;
+  const all = boxAround(line);
+  const gap = box.x - (last.x + last.width);
+  return isOneLine(all, box) && gap > -all.height * BESIDE && gap < all.height * BESIDE;
+}
+
+/** Edges are kept where a sign is further than this from where it would be if all were equally wide, as a share of its piece. */
+const EXACT = 0.004;
+
+function pieceOf({ text, x, y, width, height, unseen, sides }: Reading): Piece {
+  const piece: Piece = { text, x, y, width, height, ...(unseen ? { unseen } : {}) };
+  const signs = text.trimEnd().length;
+  if (sides.length !== signs || signs < 2 || width === 0) return piece;
+  const [first, last] = [sides[0]!, sides.at(-1)!];
+  const isFromRight = first[0] > last[0];
+  const begins = sides.map(([left, right]) => ((isFromRight ? right : left) - x) / width);
+  const edges = [...begins, ((isFromRight ? last[0] : last[1]) - x) / width];
+  const isEven = edges.every(
+    (edge, at) => Math.abs(edge - (isFromRight ? 1 - at / signs : at / signs)) <= EXACT,
+  );
+  return isEven && !isFromRight
+    ? piece
+    : { ...piece, edges: edges.map((edge) => Math.round(edge * 1000) / 1000) };
 }
 
 /** Whether a sign stands on the line of a piece: their heights meet. */
@@ -98,18 +153,73 @@ function rectOfSign(pdf: Pdfium, text: number, index: number): Rect | null {
   return [left, Math.min(bottom, top), right, Math.max(bottom, top)];
 }
 
-function picturesOn(pdf: Pdfium, page: number, frame: PageFrame): Box[] {
+/** A picture or a drawing of a page, with its place in the order in which things are drawn. */
+interface Drawn {
+  box: Box;
+  order: number;
+  /** It covers the whole page: what is on it is seen by it, as words of a scan are. */
+  isGround: boolean;
+  /** Nothing is seen through it. */
+  covers: boolean;
+}
+
+function drawnOn(pdf: Pdfium, page: number, frame: PageFrame): Drawn[] {
   const { calls } = pdf;
-  const pictures: Box[] = [];
-  for (let index = 0; index < calls.FPDFPage_CountObjects(page); index++) {
-    const object = calls.FPDFPage_GetObject(page, index);
+  const drawn: Drawn[] = [];
+  for (let order = 0; order < calls.FPDFPage_CountObjects(page); order++) {
+    const object = calls.FPDFPage_GetObject(page, order);
     const type = calls.FPDFPageObj_GetType(object);
     if (type !== IMAGE && type !== FORM) continue;
     const sides = pdf.floats(4, (at) => calls.FPDFPageObj_GetBounds(object, at, at + 4, at + 8, at + 12));
     const box = sides && boxOf(frame, [sides[0] ?? 0, sides[1] ?? 0, sides[2] ?? 0, sides[3] ?? 0]);
-    if (box && box.width * box.height < GROUND) pictures.push(box);
+    if (!box) continue;
+    const covers = type === IMAGE && !calls.FPDFPageObj_HasTransparency(object);
+    drawn.push({ box, order, isGround: box.width * box.height >= GROUND, covers });
   }
-  return pictures;
+  return drawn;
+}
+
+/** Which words of a page nobody sees. */
+class Ink {
+  readonly #without = new Map<number, boolean>();
+  readonly #covering: Drawn[];
+  readonly #orders = new Map<number, number>();
+
+  constructor(
+    readonly pdf: Pdfium,
+    page: number,
+    drawn: readonly Drawn[],
+  ) {
+    this.#covering = drawn.filter(({ covers, isGround }) => covers && !isGround);
+    if (this.#covering.length === 0) return;
+    const { calls } = pdf;
+    for (let order = 0; order < calls.FPDFPage_CountObjects(page); order++)
+      this.#orders.set(calls.FPDFPage_GetObject(page, order), order);
+  }
+
+  /** Whether a sign of a text object is unseen: without ink, or wholly behind a picture. */
+  isUnseen(object: number, box: Box): boolean {
+    if (object === 0) return false;
+    let isWithout = this.#without.get(object);
+    if (isWithout === undefined) this.#without.set(object, (isWithout = this.#hasNoInk(object)));
+    if (isWithout) return true;
+    const own = this.#orders.get(object);
+    return (
+      own !== undefined &&
+      this.#covering.some(
+        ({ box: picture, order }) => order > own && sharedBy(box, picture) >= box.width * box.height * BEHIND,
+      )
+    );
+  }
+
+  #hasNoInk(object: number): boolean {
+    const { calls } = this.pdf;
+    if (WITHOUT_INK.has(calls.FPDFTextObj_GetTextRenderMode(object))) return true;
+    const colour = this.pdf.wholes(4, (at) =>
+      Boolean(calls.FPDFPageObj_GetFillColor(object, at, at + 4, at + 8, at + 12)),
+    );
+    return colour?.[3] === 0 && calls.FPDFTextObj_GetTextRenderMode(object) === FILLED;
+  }
 }
 
 const TEXT = 1;
@@ -121,23 +231,25 @@ export function readMarked(pdf: Pdfium, number: number, frame: PageFrame): Marke
   if (page === 0) return [];
   try {
     const pieces: MarkedPiece[] = [];
-    const add = (object: number, rect: Rect | null) => {
+    const ink = new Ink(pdf, page, drawnOn(pdf, page, frame));
+    const add = (object: number, rect: Rect | null, isText: boolean) => {
       const content = calls.FPDFPageObj_GetMarkedContentID(object);
       const box = rect && content >= 0 ? boxOf(frame, rect) : null;
-      if (box) pieces.push({ content, ...box });
+      if (box)
+        pieces.push({ content, ...box, ...(isText && ink.isUnseen(object, box) ? { unseen: true } : {}) });
     };
     const text = calls.FPDFText_LoadPage(page);
     for (let index = 0; index < calls.FPDFText_CountChars(text); index++) {
       const object = calls.FPDFText_GetTextObject(text, index);
       if (object !== 0 && calls.FPDFText_GetUnicode(text, index) > 0x20)
-        add(object, rectOfSign(pdf, text, index));
+        add(object, rectOfSign(pdf, text, index), true);
     }
     calls.FPDFText_ClosePage(text);
     for (let index = 0; index < calls.FPDFPage_CountObjects(page); index++) {
       const object = calls.FPDFPage_GetObject(page, index);
       if (calls.FPDFPageObj_GetType(object) === TEXT) continue;
       const sides = pdf.floats(4, (at) => calls.FPDFPageObj_GetBounds(object, at, at + 4, at + 8, at + 12));
-      add(object, sides && [sides[0] ?? 0, sides[1] ?? 0, sides[2] ?? 0, sides[3] ?? 0]);
+      add(object, sides && [sides[0] ?? 0, sides[1] ?? 0, sides[2] ?? 0, sides[3] ?? 0], false);
     }
     return pieces;
   } finally {

@@ -1,15 +1,7 @@
-import {
-  PdfArray,
-  PdfDict,
-  PdfName,
-  PdfNull,
-  PdfNumber,
-  PdfRef,
-  PdfString,
-  type PdfObject,
-} from '@libpdf/core';
+import { PdfArray, PdfDict, PdfName, PdfNumber, PdfRef, PdfString, type PdfObject } from '@libpdf/core';
 import { shownAt } from '../frame.js';
 import type { GroundFile } from './open.js';
+import { pairsIn } from './tree.js';
 
 /** Where a destination of a file leads: a page by its index, and a spot of it in shares, where one is given. */
 export interface Target {
@@ -17,7 +9,6 @@ export interface Target {
   spot: { x: number; y: number; zoom: number | null } | null;
 }
 
-const MOST_NODES = 200_000;
 const kept = (share: number): number => Math.round(Math.min(1, Math.max(0, share)) * 100_000) / 100_000;
 
 /** What the destinations of a file are and where they lead (ISO 32000-1, 12.3.2). */
@@ -96,21 +87,9 @@ export class FileSpots {
       if (target) named.set(name, target);
     };
     const names = resolve(catalog.get('Names'));
-    const waiting: (PdfObject | undefined)[] = names instanceof PdfDict ? [names.get('Dests')] : [];
-    const seen = new Set<PdfObject>();
-    while (waiting.length > 0 && seen.size < MOST_NODES) {
-      const node = resolve(waiting.pop());
-      if (!(node instanceof PdfDict) || seen.has(node)) continue;
-      seen.add(node);
-      const pairs = resolve(node.get('Names'));
-      const list = pairs instanceof PdfArray ? pairs.toArray() : [];
-      for (let at = 0; at + 1 < list.length; at += 2) {
-        const name = resolve(list[at]);
-        if (name instanceof PdfString) add(name.asString(), list[at + 1]);
-      }
-      const kids = resolve(node.get('Kids'));
-      if (kids instanceof PdfArray) waiting.push(...kids.toArray().reverse());
-    }
+    const tree = names instanceof PdfDict ? names.get('Dests') : undefined;
+    for (const [name, given] of pairsIn(tree, 'Names', resolve))
+      if (name instanceof PdfString) add(name.asString(), given);
     // Files of PDF 1.1 keep them in the catalog.
     const old = resolve(catalog.get('Dests'));
     if (old instanceof PdfDict) for (const [name, given] of old) add(name.value, given);
@@ -121,20 +100,9 @@ export class FileSpots {
 /** The labels of the pages (ISO 32000-1, 12.4.2); empty where a page is called by its number. */
 export function labelsIn({ catalog, resolve, pages }: GroundFile): string[] {
   const ranges = new Map<number, PdfDict>();
-  const waiting: (PdfObject | undefined)[] = [catalog.get('PageLabels')];
-  const seen = new Set<PdfObject>();
-  while (waiting.length > 0 && seen.size < MOST_NODES) {
-    const node = resolve(waiting.pop());
-    if (!(node instanceof PdfDict) || seen.has(node)) continue;
-    seen.add(node);
-    const pairs = resolve(node.get('Nums'));
-    const list = pairs instanceof PdfArray ? pairs.toArray() : [];
-    for (let at = 0; at + 1 < list.length; at += 2) {
-      const [index, range] = [resolve(list[at]), resolve(list[at + 1])];
-      if (index instanceof PdfNumber && range instanceof PdfDict) ranges.set(index.value, range);
-    }
-    const kids = resolve(node.get('Kids'));
-    if (kids instanceof PdfArray) waiting.push(...kids.toArray());
+  for (const [index, given] of pairsIn(catalog.get('PageLabels'), 'Nums', resolve)) {
+    const range = resolve(given);
+    if (index instanceof PdfNumber && range instanceof PdfDict) ranges.set(index.value, range);
   }
   let range: PdfDict | null = null;
   let begin = 0;
@@ -187,5 +155,3 @@ function numeral(style: string, number: number): string {
   }
   return '';
 }
-
-export const isNothing = (object: PdfObject | null): boolean => object === null || object instanceof PdfNull;

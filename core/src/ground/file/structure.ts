@@ -1,7 +1,16 @@
-import { PdfArray, PdfDict, PdfName, PdfNumber, PdfRef, type PdfObject } from '@libpdf/core';
+import { PdfArray, PdfDict, PdfName, PdfNumber, PdfRef, PdfString, type PdfObject } from '@libpdf/core';
 import type { FilePage, GroundFile } from './open.js';
+import { pairsIn } from './tree.js';
 
-const MOST_NODES = 500_000;
+/** Marked contents under a link, by their numbers. */
+export interface ContentsUnder {
+  /** In reading order. */
+  near: readonly number[];
+  /** Those that it covers wholly. */
+  whole: ReadonlySet<number>;
+  /** Contents that nobody sees, and the words that are heard in place of them. */
+  instead: { contents: readonly number[]; words: string } | null;
+}
 
 /** Where something stands in the structure: an element, and what it has there. */
 interface Spot {
@@ -20,7 +29,9 @@ export class Structure {
   /** The parents by their keys in the tree: an element, or an array of the elements of a page's contents. */
   readonly #parents = new Map<number, PdfObject>();
   #next = 0;
+  /** Where new keys of the tree are written, and what is said of the least and greatest of them. */
   #added: PdfArray | null = null;
+  #limits: PdfArray | null = null;
 
   private constructor(file: GroundFile, root: PdfDict) {
     this.#file = file;
@@ -37,11 +48,9 @@ export class Structure {
   }
 
   /** The element that holds a marked content of a page. */
-  elementOf({ dict }: FilePage, content: number): Spot | null {
+  #elementOf(page: FilePage, content: number): Spot | null {
     const { resolve } = this.#file;
-    const key = dict.getNumber('StructParents', resolve)?.value;
-    const elements = key === undefined ? null : resolve(this.#parents.get(key));
-    const element = elements instanceof PdfArray ? elements.at(content) : null;
+    const element = this.#elementsOn(page)?.at(content);
     const found = element instanceof PdfRef ? resolve(element) : null;
     return element instanceof PdfRef && found instanceof PdfDict ? { element, dict: found } : null;
   }
@@ -50,9 +59,9 @@ export class Structure {
    * Makes a `Link` element for an annotation and puts it where its words are: around the marked contents that it covers wholly, else
    * behind the one that it is part of; a picture is followed by it.
    *
-   * @param near marked contents under the link, in reading order; `whole` are those that it covers wholly
+   * @param under marked contents under the link
    */
-  addLink(annotation: PdfRef, page: FilePage, near: readonly number[], whole: ReadonlySet<number>): void {
+  addLink(annotation: PdfRef, page: FilePage, { near, whole, instead }: ContentsUnder): void {
     const { pdf, resolve } = this.#file;
     const key = this.#next++;
     const reference = PdfDict.of({ Type: PdfName.of('OBJR'), Obj: annotation, Pg: page.ref });
@@ -61,7 +70,7 @@ export class Structure {
     const link = PdfDict.of({ Type: PdfName.of('StructElem'), S: PdfName.of('Link'), Pg: page.ref });
     const kids = new PdfArray();
     const first = near
-      .map((content) => ({ content, spot: this.elementOf(page, content) }))
+      .map((content) => ({ content, spot: this.#elementOf(page, content) }))
       .find(({ spot }) => spot);
     const linkRef = pdf.context.register(link);
     if (first?.spot) {
@@ -71,13 +80,13 @@ export class Structure {
       if (!isPicture && whole.has(content)) {
         const own = near.filter(
           (one) =>
-            whole.has(one) && this.elementOf(page, one)?.element.toString() === spot.element.toString(),
+            whole.has(one) && this.#elementOf(page, one)?.element.toString() === spot.element.toString(),
         );
         this.#insert(parent, linkRef, (kid) => isContent(kid, content, resolve), 'before');
         for (const one of own) {
           this.#removeKid(spot.dict, (kid) => isContent(kid, one, resolve));
           kids.push(PdfNumber.of(one));
-          this.#setElement(page, one, linkRef);
+          this.#elementsOn(page)?.set(one, linkRef);
         }
       } else if (isPicture)
         this.#insert(
@@ -92,6 +101,17 @@ export class Structure {
       const top = this.#top();
       this.#insert(top, linkRef, () => false, 'after');
       link.set('P', top.element);
+    }
+    if (instead) {
+      for (const content of instead.contents) {
+        const spot = this.#elementOf(page, content);
+        if (!spot || spot.element.toString() === linkRef.toString()) continue;
+        this.#removeKid(spot.dict, (kid) => isContent(kid, content, resolve));
+        kids.push(PdfNumber.of(content));
+        this.#elementsOn(page)?.set(content, linkRef);
+      }
+      // What stands in for an element is read in place of all that it holds (ISO 32000-1, 14.9.3).
+      link.set('Alt', PdfString.fromString(instead.words));
     }
     kids.push(reference);
     link.set('K', kids);
@@ -179,10 +199,12 @@ export class Structure {
     if (left.length < kids.length) this.#setKids(element, left);
   }
 
-  #setElement({ dict }: FilePage, content: number, element: PdfRef): void {
-    const key = dict.getNumber('StructParents', this.#file.resolve)?.value;
-    const elements = key === undefined ? null : this.#file.resolve(this.#parents.get(key));
-    if (elements instanceof PdfArray) elements.set(content, element);
+  /** The elements of the marked contents of a page, by their numbers. */
+  #elementsOn({ dict }: FilePage): PdfArray | null {
+    const { resolve } = this.#file;
+    const key = dict.getNumber('StructParents', resolve)?.value;
+    const elements = key === undefined ? null : resolve(this.#parents.get(key));
+    return elements instanceof PdfArray ? elements : null;
   }
 
   #setParent(key: number, element: PdfRef): void {
@@ -206,25 +228,10 @@ export class Structure {
     this.#limits?.set(1, PdfNumber.of(key));
     this.#root.set('ParentTreeNextKey', PdfNumber.of(this.#next));
   }
-  #limits: PdfArray | null = null;
-
   #readParents(): void {
     const { resolve, pages } = this.#file;
-    const waiting: (PdfObject | undefined)[] = [this.#root.get('ParentTree')];
-    const seen = new Set<PdfObject>();
-    while (waiting.length > 0 && seen.size < MOST_NODES) {
-      const node = resolve(waiting.pop());
-      if (!(node instanceof PdfDict) || seen.has(node)) continue;
-      seen.add(node);
-      const pairs = resolve(node.get('Nums'));
-      const list = pairs instanceof PdfArray ? pairs.toArray() : [];
-      for (let at = 0; at + 1 < list.length; at += 2) {
-        const key = resolve(list[at]);
-        if (key instanceof PdfNumber) this.#parents.set(key.value, list[at + 1]!);
-      }
-      const kids = resolve(node.get('Kids'));
-      if (kids instanceof PdfArray) waiting.push(...kids.toArray());
-    }
+    for (const [key, value] of pairsIn(this.#root.get('ParentTree'), 'Nums', resolve))
+      if (key instanceof PdfNumber) this.#parents.set(key.value, value);
     const told = this.#root.getNumber('ParentTreeNextKey', resolve)?.value ?? 0;
     const used = pages.map(({ dict }) => dict.getNumber('StructParents', resolve)?.value ?? -1);
     let last = told - 1;

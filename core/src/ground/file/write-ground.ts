@@ -1,24 +1,24 @@
 import { PdfArray, PdfDict, PdfName, PdfNull, PdfNumber, PdfString, type PdfObject } from '@libpdf/core';
 import type { Node } from 'prosemirror-model';
 import {
-  attrsOf,
+  entriesOf,
+  holdsMiddle,
   pagesOf,
+  placesOnPages,
   saidOfArea,
-  wordsOf,
   type AreaFrame,
   type Box,
   type GroundPageAttrs,
   type LinkArea,
-  type PageSpot,
+  type PagePlace,
 } from '../../manuscript/index.js';
 import { annotationsOn } from './links.js';
 import { openGround, type FilePage, type GroundFile } from './open.js';
-import { outlineOf } from './outline.js';
-import { FileSpots } from './spots.js';
-import { Structure } from './structure.js';
+import { leadsToPage, type FileEntry } from './outline.js';
+import { Structure, type ContentsUnder } from './structure.js';
 import { writeOutline, type WantedEntry } from './write-outline.js';
 import { rectOf, userAt, type PageFrame, type Rect } from '../frame.js';
-import { readGround, type TextOf } from './read-ground.js';
+import { readPages, UNTITLED, type TextOf } from './read-ground.js';
 
 /** Where a link leads in the written file: a place of the book, an address, or nowhere. */
 export type GroundTarget = { place: string } | { href: string } | null;
@@ -26,6 +26,8 @@ export type GroundTarget = { place: string } | { href: string } | null;
 /** A piece of a page with the number of its marked content. */
 export interface MarkedPiece extends Box {
   content: number;
+  /** Nobody sees it. */
+  unseen?: true;
 }
 
 export interface WriteGround {
@@ -58,16 +60,10 @@ export async function writeGround(bytes: Uint8Array, wanted: WriteGround): Promi
   const file = await openGround(bytes, wanted.password);
   if (wanted.write === 'addition' && file.cannotAdd)
     throw new RangeError(`nothing can be added to this file: ${file.cannotAdd}`);
-  const { doc: before } = readGround(file, wanted.textOf);
+  const { pages, outline } = readPages(file, wanted.textOf);
   const writer = new Writer(file, wanted);
-  const old = (before as { content: { type: string; attrs: GroundPageAttrs }[] }).content.filter(
-    ({ type }) => type === 'page',
-  );
-  for (const { node } of pagesOf(wanted.doc)) {
-    const page = attrsOf.page(node);
-    writer.page(page, old[page.number - 1]?.attrs.areas ?? []);
-  }
-  writer.outline(wanted.doc);
+  for (const { attrs } of pagesOf(wanted.doc)) writer.page(attrs, pages[attrs.number - 1]?.areas ?? []);
+  writer.outline(outline);
   const written = await file.pdf.save({ incremental: wanted.write === 'addition' });
   const { added, changed, removed } = writer;
   return { bytes: written, added, changed, removed };
@@ -80,23 +76,13 @@ class Writer {
   readonly #file: GroundFile;
   readonly #wanted: WriteGround;
   readonly #structure: Structure | null;
-  readonly #places = new Map<string, { page: number; spot: PageSpot | null }>();
+  readonly #places: ReadonlyMap<string, PagePlace>;
 
   constructor(file: GroundFile, wanted: WriteGround) {
     this.#file = file;
     this.#wanted = wanted;
     this.#structure = Structure.of(file);
-    const pages = pagesOf(wanted.doc).map(({ node }) => attrsOf.page(node));
-    for (const { id, number, spots } of pages) {
-      this.#places.set(id, { page: number - 1, spot: null });
-      for (const spot of spots) this.#places.set(spot.id, { page: number - 1, spot });
-    }
-    wanted.doc.forEach((node) => {
-      if (node.type.name !== 'entry') return;
-      const { id, page, y } = attrsOf.entry(node);
-      const at = this.#places.get(page)?.page ?? 0;
-      this.#places.set(id, { page: at, spot: y === null ? null : { id, name: '', x: 0, y, zoom: null } });
-    });
+    this.#places = placesOnPages(wanted.doc);
   }
 
   /** Brings the links of a page to what they are in the book. @param old as they are in the file */
@@ -144,8 +130,7 @@ class Writer {
     else page.dict.set('Annots', new PdfArray([ref]));
     if (!this.#structure) return;
     const marked = this.#wanted.markedOn(index, page.frame);
-    const { near, whole } = contentsUnder(marked, area.lines ?? [area]);
-    this.#structure.addLink(ref, page, near, whole);
+    this.#structure.addLink(ref, page, contentsUnder(marked, area));
   }
 
   /** Writes a link into its annotation; only what differs from `before`. `false` for one that leads nowhere. */
@@ -191,15 +176,10 @@ class Writer {
   /** An exact spot (ISO 32000-1, table 151); `null` where there is none. */
   #destination(place: string): PdfArray | null {
     const found = this.#places.get(place);
-    const page = found && this.#file.pages[found.page];
+    const page = found && this.#file.pages[found.page.number - 1];
     if (!page) return null;
-    const { spot } = found;
-    if (!spot) {
-      const top = userAt(page.frame, { x: 0, y: 0 });
-      return new PdfArray([page.ref, PdfName.of('XYZ'), number(top.x), number(top.y), PdfNull.instance]);
-    }
-    const { x, y } = userAt(page.frame, spot);
-    const zoom = spot.zoom === null ? PdfNull.instance : PdfNumber.of(spot.zoom);
+    const { x, y } = userAt(page.frame, found);
+    const zoom = found.zoom === null ? PdfNull.instance : PdfNumber.of(found.zoom);
     return new PdfArray([page.ref, PdfName.of('XYZ'), number(x), number(y), zoom]);
   }
 
@@ -212,24 +192,24 @@ class Writer {
     }
   }
 
-  outline(doc: Node): void {
-    const old = outlineOf(this.#file, new FileSpots(this.#file));
-    const wanted: WantedEntry[] = [];
-    doc.forEach((node) => {
-      if (node.type.name !== 'entry') return;
-      const { level, page, y, from } = attrsOf.entry(node);
-      wanted.push({ title: wordsOf(node), level, page: this.#places.get(page)?.page ?? 0, y, from });
-    });
-    const had = old.filter(({ target }) => target);
+  /** Brings the outline to what it is in the book. @param old as it is in the file */
+  outline(old: readonly FileEntry[]): void {
+    const wanted = entriesOf(this.#wanted.doc).map(
+      ({ attrs: { level, page, y, from }, title }): WantedEntry => {
+        const index = (this.#places.get(page)?.page.number ?? 1) - 1;
+        return { title, level, page: index, y, from };
+      },
+    );
+    const had = old.filter(leadsToPage);
     const isSame =
       had.length === wanted.length &&
       had.every(({ title, level, target, from }, at) => {
         const now = wanted[at];
         return (
           now?.from === from &&
-          (now.title === title || (title === '' && now.title === '—')) &&
+          now.title === (title || UNTITLED) &&
           now.level === level &&
-          now.page === target?.page &&
+          now.page === target.page &&
           now.y === (target.spot?.y ?? null)
         );
       });
@@ -253,20 +233,25 @@ function isSame(before: LinkArea, now: LinkArea): boolean {
   return read(before) === read(now);
 }
 
-/** The marked contents under some boxes, in reading order, and those that lie in them wholly. */
-function contentsUnder(
-  marked: readonly MarkedPiece[],
-  boxes: readonly Box[],
-): { near: number[]; whole: Set<number> } {
-  const isUnder = (piece: Box) => {
-    const [x, y] = [piece.x + piece.width / 2, piece.y + piece.height / 2];
-    return boxes.some((box) => x >= box.x && x <= box.x + box.width && y >= box.y && y <= box.y + box.height);
-  };
+/** The marked contents under a link. What nobody sees under an area with a name is not heard either; its name is. */
+function contentsUnder(marked: readonly MarkedPiece[], area: LinkArea): ContentsUnder {
+  const boxes = area.lines ?? [area];
+  const isUnder = (piece: Box) => boxes.some((box) => holdsMiddle(box, piece));
   const under = new Set<number>();
   const beside = new Set<number>();
-  for (const piece of marked) (isUnder(piece) ? under : beside).add(piece.content);
+  const seen = new Set<number>();
+  for (const piece of marked) {
+    (isUnder(piece) ? under : beside).add(piece.content);
+    if (!piece.unseen) seen.add(piece.content);
+  }
+  const unseen = area.lines ? [] : [...under].filter((content) => !seen.has(content));
+  const instead = area.name !== '' && unseen.length > 0 ? { contents: unseen, words: area.name } : null;
   if (under.size > 0)
-    return { near: [...under], whole: new Set([...under].filter((content) => !beside.has(content))) };
+    return {
+      near: [...under],
+      whole: new Set([...under].filter((content) => !beside.has(content))),
+      instead,
+    };
   // Nothing stands there: it comes after what stands above it.
   const top = Math.min(...boxes.map(({ y }) => y));
   const above = marked.filter(({ y }) => y <= top);
@@ -274,7 +259,8 @@ function contentsUnder(
     (one, other) => (!one || other.y >= one.y ? other : one),
     null,
   );
-  return { near: last ? [last.content] : marked[0] ? [marked[0].content] : [], whole: new Set() };
+  const near = last ? [last.content] : marked[0] ? [marked[0].content] : [];
+  return { near, whole: new Set(), instead };
 }
 
 const STYLES: Readonly<Record<AreaFrame['line'], string>> = {

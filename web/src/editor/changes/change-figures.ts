@@ -1,10 +1,12 @@
 import { wordsIn } from '@vennet/core/ground';
 import {
   attrsOf,
+  DEFAULT_FRAME,
   figureParts,
   pagesOf,
   schema,
   setAreas,
+  type AreaFrame,
   type Box,
   type LinkArea,
 } from '@vennet/core/manuscript';
@@ -13,6 +15,7 @@ import type { Node } from 'prosemirror-model';
 import { NodeSelection, TextSelection, type Transaction } from 'prosemirror-state';
 import type { EditorView } from 'prosemirror-view';
 import { knownText } from '../../book/ground-file.js';
+import { useBook } from '../../book/store.js';
 import { figureAt } from '../state/links.js';
 import { mint } from '../state/mint.js';
 
@@ -66,12 +69,19 @@ function onWordsThere({ lines: _lines, words: _words, ...area }: LinkArea, page:
   return words === '' ? area : { ...area, words };
 }
 
+/** The line below words of a page that lead somewhere, in the colour of the book’s links. */
+export const underline = (): AreaFrame => ({
+  line: 'under',
+  width: 1,
+  colour: useBook.getState().book?.look.light ?? DEFAULT_FRAME.colour,
+});
+
 /** The same link at the same spot of other pages, by their numbers; each has an id of its own. */
 export function copyToPages(view: EditorView, area: LinkArea, numbers: ReadonlySet<number>): number {
   const transaction = closeHistory(view.state.tr);
   let copied = 0;
-  for (const { node, at } of pagesOf(view.state.doc)) {
-    const { number, areas } = attrsOf.page(node);
+  for (const { node, at, attrs } of pagesOf(view.state.doc)) {
+    const { number, areas } = attrs;
     const { id: _id, from: _from, words: _words, lines: _lines, ...same } = area;
     if (!numbers.has(number) || areas.some(({ id }) => id === area.id)) continue;
     setAreas(transaction, at, [...areas, onWordsThere({ ...same, id: mint() }, node)]);

@@ -1,31 +1,13 @@
-import { attrsOf, idOf, schema, type EntryAttrs } from '@vennet/core/manuscript';
+import { entriesOf, idOf, schema, type EntryAttrs, type EntryInText } from '@vennet/core/manuscript';
 import { closeHistory } from 'prosemirror-history';
-import type { Node } from 'prosemirror-model';
 import type { EditorView } from 'prosemirror-view';
 import { mint } from '../state/mint.js';
 
-/** An entry of the outline of a book of pages, and where it stands in the text. */
-export interface Entry {
-  node: Node;
-  at: number;
-  attrs: EntryAttrs;
-  title: string;
-}
-
-export function entriesIn(doc: Node): Entry[] {
-  const entries: Entry[] = [];
-  doc.forEach((node, at) => {
-    if (node.type.name === 'entry')
-      entries.push({ node, at, attrs: attrsOf.entry(node), title: node.textContent });
-  });
-  return entries;
-}
-
-const found = (view: EditorView, id: string): Entry | undefined =>
-  entriesIn(view.state.doc).find(({ node }) => idOf(node) === id);
+const found = (view: EditorView, id: string): EntryInText | undefined =>
+  entriesOf(view.state.doc).find(({ node }) => idOf(node) === id);
 
 /** The entry with all that stands below it. */
-function branch(entries: readonly Entry[], at: number): Entry[] {
+function branch(entries: readonly EntryInText[], at: number): EntryInText[] {
   const level = entries[at]?.attrs.level ?? 1;
   const end = entries.findIndex((entry, index) => index > at && entry.attrs.level <= level);
   return entries.slice(at, end < 0 ? undefined : end);
@@ -61,7 +43,7 @@ export function renameEntry(view: EditorView, id: string, typed: string): void {
 
 /** Lets an entry and all below it stand deeper or higher. */
 export function levelEntry(view: EditorView, id: string, by: 1 | -1): void {
-  const entries = entriesIn(view.state.doc);
+  const entries = entriesOf(view.state.doc);
   const at = entries.findIndex(({ node }) => idOf(node) === id);
   const entry = entries[at];
   if (!entry) return;
@@ -75,7 +57,7 @@ export function levelEntry(view: EditorView, id: string, by: 1 | -1): void {
 
 /** Moves an entry, with all below it, over the one before or after it. */
 export function moveEntry(view: EditorView, id: string, by: 1 | -1): void {
-  const entries = entriesIn(view.state.doc);
+  const entries = entriesOf(view.state.doc);
   const at = entries.findIndex(({ node }) => idOf(node) === id);
   if (at < 0) return;
   const moved = branch(entries, at);
@@ -98,7 +80,7 @@ export function moveEntry(view: EditorView, id: string, by: 1 | -1): void {
 
 /** Takes an entry out; what stands below it stays, a level higher. */
 export function removeEntry(view: EditorView, id: string): void {
-  const entries = entriesIn(view.state.doc);
+  const entries = entriesOf(view.state.doc);
   const at = entries.findIndex(({ node }) => idOf(node) === id);
   const entry = entries[at];
   if (!entry) return;

@@ -1,4 +1,5 @@
-import { attrsOf, idOf, pagesOf, spotsOf } from '@vennet/core/manuscript';
+import { pagesOf, placesOnPages } from '@vennet/core/manuscript';
+import type { Node } from 'prosemirror-model';
 import { NodeSelection } from 'prosemirror-state';
 import type { EditorView } from 'prosemirror-view';
 
@@ -6,13 +7,9 @@ import type { EditorView } from 'prosemirror-view';
 const LIT = 1800;
 
 /** Goes to a link or a place of a book of pages: its spot comes into the middle of the window, and lights up. */
-export function showOnPage(
-  view: EditorView,
-  chapter: string,
-  wanted: { link: string } | { place: string },
-): void {
+export function showOnPage(view: EditorView, wanted: { link: string } | { place: string }): void {
   const { doc, tr } = view.state;
-  const found = 'link' in wanted ? linkAt(view, wanted.link) : placeAt(view, chapter, wanted.place);
+  const found = 'link' in wanted ? linkAt(doc, wanted.link) : placeAt(doc, wanted.place);
   if (!found) return;
   if (!('link' in wanted)) view.dispatch(tr.setSelection(NodeSelection.create(doc, found.at)));
   const page = view.nodeDOM(found.at);
@@ -41,27 +38,13 @@ interface Found {
   y: number;
 }
 
-function linkAt(view: EditorView, link: string): Found | null {
-  for (const { node, at } of pagesOf(view.state.doc)) {
-    const area = attrsOf.page(node).areas.find(({ id }) => id === link);
+function linkAt(doc: Node, link: string): Found | null {
+  for (const { at, attrs } of pagesOf(doc)) {
+    const area = attrs.areas.find(({ id }) => id === link);
     if (area) return { at, y: area.y };
   }
   return null;
 }
 
-function placeAt(view: EditorView, chapter: string, place: string): Found | null {
-  const { doc } = view.state;
-  for (const { node, at } of pagesOf(doc)) {
-    if (idOf(node) === place) return { at, y: 0 };
-    const spot = attrsOf.page(node).spots.find(({ id }) => id === place);
-    if (spot) return { at, y: spot.y };
-  }
-  const entry = doc.children.find((node) => node.type.name === 'entry' && idOf(node) === place);
-  if (entry) {
-    const { page, y } = attrsOf.entry(entry);
-    const found = pagesOf(doc).find(({ node }) => idOf(node) === page);
-    return found ? { at: found.at, y: y ?? 0 } : null;
-  }
-  const spot = spotsOf(doc, chapter).spots.find(({ id }) => id === place);
-  return spot ? { at: spot.at, y: 0 } : { at: 0, y: 0 };
-}
+/** The book itself is its first page. */
+const placeAt = (doc: Node, place: string): Found => placesOnPages(doc).get(place) ?? { at: 0, y: 0 };

@@ -210,9 +210,10 @@ function boxOf({ grip, from, box }: Pull, to: Point, smallest: number): Box {
   return boxBetween({ x: inside(left), y: inside(top) }, { x: inside(right), y: inside(bottom) }, smallest);
 }
 
+const percent = (share: number): string => `${share * 100}%`;
+
 /** A line of words within the box of its link. */
 function lineStyle(line: Box, area: Box): CSSProperties {
-  const percent = (share: number) => `${share * 100}%`;
   return {
     left: percent((line.x - area.x) / area.width),
     top: percent((line.y - area.y) / area.height),
@@ -239,7 +240,6 @@ interface BoxProps {
 }
 
 function AreaBox({ name, area, box, open, selected, start, focused, pressed }: BoxProps) {
-  const percent = (share: number) => `${share * 100}%`;
   const place: CSSProperties = {
     left: percent(box.x),
     top: percent(box.y),

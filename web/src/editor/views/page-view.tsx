@@ -3,6 +3,7 @@ import type { Node } from 'prosemirror-model';
 import { NodeSelection } from 'prosemirror-state';
 import type { EditorView, NodeView } from 'prosemirror-view';
 import { createRoot, type Root } from 'react-dom/client';
+import { drawPage } from '../../parts/pdfjs.js';
 import { groundOpen, pageText } from '../../book/ground-file.js';
 import { openArea } from '../state/open-area.js';
 import { mint } from '../state/mint.js';
@@ -136,13 +137,10 @@ export class PageView implements NodeView {
       const file = await groundOpen();
       const page = await file.getPage(attrsOf.page(this.#node).number);
       if (this.#drawn !== wide) return;
-      const viewport = page.getViewport({ scale: wide / page.getViewport({ scale: 1 }).width });
       // What was drawn stays in sight until the new picture is there.
       const fresh = document.createElement('canvas');
-      fresh.width = viewport.width;
-      fresh.height = viewport.height;
       this.#stop?.();
-      const drawing = page.render({ canvas: fresh, viewport, annotationMode: WITHOUT_LINKS });
+      const drawing = drawPage(page, fresh, wide, WITHOUT_LINKS);
       this.#stop = () => drawing.cancel();
       await drawing.promise;
       if (this.#drawn !== wide) return;

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
-import { hrefOf } from '../destination/index.js';
-import type { GroundPageAttrs, LinkArea } from '../manuscript/index.js';
-import { headingsIn, oughtToBeLinks, snapped, wordsIn, type PageText } from './index.js';
+import { hrefOf } from '../../destination/index.js';
+import type { GroundPageAttrs, LinkArea } from '../../manuscript/index.js';
+import { headingsIn, oughtToBeLinks, snapped, wordsIn, type PageText } from '../index.js';
 
 /** A page of lines in one size; each word is a piece, a hundredth of the page for each sign. */
 const pageOf = (lines: readonly string[], height = 0.02): PageText => ({
@@ -55,7 +55,7 @@ describe('words that ought to be links', () => {
       kind,
       page,
       words,
-      hrefOf(destination),
+      hrefOf(destination!),
       sureness,
     ]);
     expect(found).toEqual([
@@ -77,7 +77,7 @@ describe('words that ought to be links', () => {
       id: 'there',
       ...first!.lines[0]!,
       name: '',
-      destination: first!.destination,
+      destination: first!.destination!,
       hoverNote: '',
       frame: null,
     };
@@ -87,6 +87,45 @@ describe('words that ought to be links', () => {
         .slice(1)
         .map(({ key }) => key),
     );
+  });
+
+  test('are DOIs and numbers of books, whose check digit is right', () => {
+    const lines = ['See doi:10.5555/lamp.7(2), ISBN 978-3-16-148410-0 or ISBN 978-3-16-148410-1.'];
+    const found = oughtToBeLinks({ language: 'en', pages: [sheet(1)], texts: [pageOf(lines)], entries: [] });
+    // The ISBN is the example of ISO 2108:2017; prefix 10.5555 is for examples (ISO 26324 practice).
+    expect(found.map(({ kind, words, destination }) => [kind, words, hrefOf(destination!)])).toEqual([
+      ['address', 'doi:10.5555/lamp.7(2)', 'https://doi.org/10.5555/lamp.7(2)'],
+      ['book', 'ISBN 978-3-16-148410-0', 'https://n2t.net/isbn:9783161484100'],
+    ]);
+  });
+
+  test('are ways that are written by hand, and small pictures at the same spot of many pages', () => {
+    const button = { x: 0.9, y: 0.94, width: 0.03, height: 0.02 };
+    const texts = [
+      CONTENTS,
+      ['The harbour lamp', '↑ Contents'],
+      ['Oil', '→'],
+      ['Back to top', '« so said he »'],
+    ].map((lines) => ({ ...pageOf(lines), pictures: [button] }));
+    const pages = [sheet(1, 'i'), sheet(2, '1'), sheet(3, '2'), sheet(4, '3')];
+    const found = oughtToBeLinks({ language: 'en', pages, texts, entries: [] });
+    expect(
+      found
+        .filter(({ kind }) => kind === 'way')
+        .map(({ page, also, words, destination, sureness, isPicture }) => [
+          page,
+          also,
+          words,
+          hrefOf(destination!),
+          sureness,
+          isPicture,
+        ]),
+    ).toEqual([
+      [2, [], '↑ Contents', '#page-1', 'likely', false],
+      [2, [3, 4], '', '#page-1', 'look', true],
+      [3, [], '→', '#page-4', 'look', false],
+      [4, [], 'Back to top', '#page-1', 'look', false],
+    ]);
   });
 
   test('stand on their own words', () => {

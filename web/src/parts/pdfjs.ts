@@ -1,0 +1,25 @@
+import type * as Pdfjs from 'pdfjs-dist';
+import type { PDFPageProxy, RenderTask } from 'pdfjs-dist';
+
+/** What draws the pages of a PDF, with its worker; it is loaded when the first one is drawn. */
+export async function pdfjs(): Promise<typeof Pdfjs> {
+  const library = await import('pdfjs-dist');
+  library.GlobalWorkerOptions.workerSrc = new URL(
+    'pdfjs-dist/build/pdf.worker.min.mjs',
+    import.meta.url,
+  ).href;
+  return library;
+}
+
+/** Begins to draw a page, so many pixels wide, into a canvas that becomes as large. `annotationMode` as pdf.js has it; 0 is none. */
+export function drawPage(
+  page: PDFPageProxy,
+  canvas: HTMLCanvasElement,
+  pixels: number,
+  annotationMode?: number,
+): RenderTask {
+  const viewport = page.getViewport({ scale: pixels / page.getViewport({ scale: 1 }).width });
+  canvas.width = viewport.width;
+  canvas.height = viewport.height;
+  return page.render({ canvas, viewport, annotationMode });
+}
