@@ -36,6 +36,14 @@ async function selectOnPage(page: Page, number: number, line: string, from: stri
   await page.mouse.up();
 }
 
+/** How many of the pixels of a canvas are darker than paper. */
+const inkOf = (canvas: HTMLCanvasElement): number => {
+  const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
+  let dark = 0;
+  for (let at = 0; at < data.length; at += 4) if (data[at]! < 200 && data[at + 3]! > 200) dark++;
+  return dark;
+};
+
 /** What poppler says of the links of a file, which is sound. */
 function linksOf(bytes: Buffer): string {
   expect(saidBy('qpdf', ['--check'], bytes)).toContain('No syntax or stream encoding errors');
@@ -160,6 +168,46 @@ test('the outline is changed, words are found, pages are gone to, and nothing is
   expect(await axe(page)).toEqual([]);
 });
 
+test('unseen words over a picture become a true area with a name, and notes lead to and fro', async ({
+  page,
+  vennet,
+}) => {
+  const bytes = writtenPages([
+    {
+      content: [
+        'q 200 0 0 60 100 500 cm BI /W 2 /H 1 /CS /G /BPC 8 ID \x40\x80 EI Q',
+        'BT /F1 12 Tf 3 Tr 110 520 Td (https://lamp.example/oil) Tj 0 Tr ET',
+        'BT /F1 12 Tf 72 700 Td (The lamp of the harbour) Tj 5 Ts /F1 7 Tf (1) Tj 0 Ts /F1 12 Tf ( burns all night long) Tj ET',
+      ].join('\n'),
+      lines: [{ x: 72, y: 90, size: 9, text: '1 So says the log.' }],
+    },
+  ]);
+  await page.goto(vennet.address);
+  await page.getByRole('button', { name: 'Bring in a book' }).click();
+  const file = { name: 'button.pdf', mimeType: 'application/pdf', buffer: Buffer.from(bytes) };
+  await page.getByRole('dialog').locator('input[type=file]').setInputFiles(file);
+  await page.getByRole('dialog').getByRole('link', { name: 'Open the book' }).click();
+  await expect(sheet(page, 1)).toHaveAttribute('data-drawn', '');
+  await page.getByRole('button', { name: 'What ought to be links' }).click();
+  const dialog = page.getByRole('dialog');
+  const link = dialog.getByRole('button', { name: /^Link/ });
+  await expect(dialog.getByRole('heading', { name: 'Unseen words over pictures' })).toBeVisible();
+  await expect(dialog.getByText('One that is ticked still needs a name')).toBeVisible();
+  await expect(link).toBeDisabled();
+  await dialog.getByLabel('Its name, for those who do not see it').fill('Buy oil');
+  await link.click();
+  await expect(page.getByText('3 links were made. Undo takes them back.')).toBeVisible();
+  await expect(sheet(page, 1).getByRole('button', { name: 'Link area: Buy oil' })).toBeAttached();
+  await saved(page);
+  const urls = linksOf(await made(page, 'PDF', 'Make the PDF'));
+  expect(urls).toContain('https://lamp.example/oil');
+  await expect(page.getByTestId('proof')).toContainText('Expected3Found3Lost0Changed0');
+  await page.getByRole('link', { name: 'Write' }).click();
+  await expect(areas(page, 1)).toHaveCount(3);
+  await page.getByRole('button', { name: 'What ought to be links' }).click();
+  await expect(dialog.getByText(/Nothing was found/)).toBeVisible();
+});
+
 test('a PDF is brought in by its password, and what is wrong with one is said', async ({ page, vennet }) => {
   const folder = await mkdtemp(join(tmpdir(), 'vennet-pages-'));
   const [open, locked] = [join(folder, 'open.pdf'), join(folder, 'locked.pdf')];
@@ -190,14 +238,30 @@ test('a new edition is offered the links of the older one, and has them where th
   await page.keyboard.press('Control+k');
   await page.keyboard.type('tides.example/low');
   await page.keyboard.press('Enter');
+  // An area between two lines of words has none of its own: it is to be looked at.
+  const row = (await sheet(page, 1)
+    .locator('.ground-words span')
+    .filter({ hasText: /^Lantern/ })
+    .first()
+    .boundingBox())!;
+  await page.mouse.move(row.x + 40, row.y - 90);
+  await page.mouse.down();
+  await page.mouse.move(row.x + 120, row.y - 50, { steps: 5 });
+  await page.mouse.up();
+  await page.keyboard.type('https://ferry.example/map');
+  await page.keyboard.press('Enter');
   await saved(page);
   await page.goto(vennet.address);
   await page.getByRole('button', { name: 'Bring in a book' }).click();
   const dialog = page.getByRole('dialog');
   await dialog.locator('input[type=file]').setInputFiles(SECOND_EDITION);
   await dialog.getByRole('button', { name: 'See what can be carried over' }).click();
+  await dialog.getByText('Sure', { exact: true }).click();
   await expect(dialog.getByText('low waters').first()).toBeVisible();
   await expect(dialog.getByText(/There already/)).toBeVisible();
+  // The old page and the new one, side by side, with the spot outlined.
+  await expect(dialog.locator('canvas')).toHaveCount(2);
+  await expect.poll(() => dialog.locator('canvas').last().evaluate(inkOf)).toBeGreaterThan(20);
   await dialog.getByRole('button', { name: /^Carry over \d/ }).click();
   await expect(page.getByText(/carried over\./)).toBeVisible();
   const { chapters } = await vennet.book('Across the Sound, 2027');

@@ -1974,6 +1974,8 @@ export interface components {
                 y: number;
                 width: number;
                 height: number;
+                /** @description By which the same picture is known in another file; left out where nothing can be told of it */
+                look?: string;
             }[];
         };
         SpotToMakeDto: {
@@ -2038,16 +2040,29 @@ export interface components {
              */
             because: "identifier" | "title" | "words";
         };
+        BoxDto: {
+            x: number;
+            y: number;
+            width: number;
+            height: number;
+        };
+        PassageOnDto: {
+            /** @description From 1 */
+            page: number;
+            box: components["schemas"]["BoxDto"];
+        };
         PassageDto: {
             chapter: string;
             before: string;
             words: string;
             after: string;
+            /** @description In a book of pages: where it stands */
+            on?: components["schemas"]["PassageOnDto"];
         };
         CarriedDto: {
             id: string;
             /** @enum {string} */
-            kind: "link" | "bookmark" | "note" | "mark of a note" | "reference" | "return link" | "picture link" | "areas" | "contents";
+            kind: "link" | "bookmark" | "note" | "mark of a note" | "reference" | "return link" | "picture link" | "areas" | "contents" | "spot" | "entry";
             /** @description Where it leads, or what it says */
             about: string;
             /** @enum {string} */

@@ -9,6 +9,7 @@ import {
   positionOf,
   TOP,
   wordsOf,
+  type Box,
   type Place,
   type ReadBook,
 } from '../manuscript/index.js';
@@ -26,12 +27,17 @@ export interface Passage {
   before: string;
   words: string;
   after: string;
+  /** In a book of pages: on which page it stands, from 1, and where. */
+  on?: { page: number; box: Box };
 }
+
+/** What can be carried over; spots and entries of the outline are those of a book of pages. */
+export type CarriedKind = MadeKind | 'spot' | 'entry';
 
 /** One thing that was made in the older book, and what is to become of it. */
 export interface Carried {
   id: string;
-  kind: MadeKind;
+  kind: CarriedKind;
   /** Where a link leads, what a bookmark is called, how a note begins. */
   about: string;
   fate: Fate;

@@ -1,9 +1,10 @@
 export { boxOf, rectOf, shownAt, sizeShown, userAt } from './frame.js';
 export type { PageFrame, Rect } from './frame.js';
 export { boxesOf, joined, NO_TEXT, wordsIn, wordsOfLine, wordsOfPage } from './page-text.js';
-export type { Line, PageText, Piece, Stretch } from './page-text.js';
-export { carryPages, planPages } from './carry-pages.js';
-export type { Edition, PagesPlan } from './carry-pages.js';
+export type { Line, PageText, Picture, Piece, Stretch } from './page-text.js';
+export { carryPages } from './carry/carry-pages.js';
+export { planPages } from './carry/plan-pages.js';
+export type { Edition, PagesPlan } from './carry/plan-pages.js';
 export { headingsIn } from './headings.js';
 export type { FoundHeading } from './headings.js';
 export { OUGHT_KINDS, SURENESS } from './ought/ought.js';

@@ -12,10 +12,16 @@ export interface Piece extends Box {
 /** A line of words, in reading order. */
 export type Line = readonly Piece[];
 
+/** A picture or a drawing of a page. */
+export interface Picture extends Box {
+  /** By which the same picture is known in another file; left out where nothing can be told of it. */
+  look?: string;
+}
+
 /** What stands on a page of a finished file. */
 export interface PageText {
   lines: readonly Line[];
-  pictures: readonly Box[];
+  pictures: readonly Picture[];
 }
 
 /** Of a page on which nothing stands, or of which nothing is asked. */

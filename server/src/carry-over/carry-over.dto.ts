@@ -1,7 +1,8 @@
 import { FATES, type Carried, type Passage } from '@vennet/core/carry-over';
+import type { Box } from '@vennet/core/manuscript';
 import { CARRY_REASONS, type CarryItems, type CarryOffer, type CarryRequest } from '@vennet/core/wire';
 import { IsUUID } from 'class-validator';
-import { Choice, Moment, Shape, ShapeList, WordList, Words } from '../platform/shapes.js';
+import { Choice, Moment, Quantity, Shape, ShapeList, Whole, WordList, Words } from '../platform/shapes.js';
 
 /** A book of which another one may be a newer version. */
 export class CarryOfferDto implements CarryOffer {
@@ -21,6 +22,30 @@ export class CarryOfferDto implements CarryOffer {
   because: CarryOffer['because'];
 }
 
+/** A box in shares of its page. */
+class BoxDto implements Box {
+  @Quantity()
+  x: number;
+
+  @Quantity()
+  y: number;
+
+  @Quantity()
+  width: number;
+
+  @Quantity()
+  height: number;
+}
+
+/** Where something stands on a page. */
+class PassageOnDto implements NonNullable<Passage['on']> {
+  @Whole({ description: 'From 1' })
+  page: number;
+
+  @Shape(BoxDto)
+  box: Box;
+}
+
 export class PassageDto implements Passage {
   @Words()
   chapter: string;
@@ -33,6 +58,9 @@ export class PassageDto implements Passage {
 
   @Words()
   after: string;
+
+  @Shape(PassageOnDto, { optional: true, description: 'In a book of pages: where it stands' })
+  on?: Passage['on'];
 }
 
 /** One thing that was made in the older book, and what is to become of it. */
@@ -50,6 +78,8 @@ export class CarriedDto implements Carried {
     'picture link',
     'areas',
     'contents',
+    'spot',
+    'entry',
   ])
   kind: Carried['kind'];
 

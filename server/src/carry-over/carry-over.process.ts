@@ -65,7 +65,7 @@ function overPages(
   const taken = new Set(take);
   const { steps } = carryPages(now.doc, plan, (item) => taken.has(keyOf(item)), mint);
   return {
-    items: plan.items.filter((item) => taken.has(keyOf(item)) && plan.spots.has(item)),
+    items: plan.items.filter((item) => taken.has(keyOf(item)) && plan.goes.has(item)),
     chapters:
       steps.length > 0 ? [{ id: now.id, version, steps: steps.map((step) => step.toJSON() as object) }] : [],
   };

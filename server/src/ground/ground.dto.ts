@@ -49,7 +49,20 @@ export class PageTextDto implements PageText {
   })
   lines: PageText['lines'];
 
-  @ApiProperty({ type: 'array', items: BOX })
+  @ApiProperty({
+    type: 'array',
+    items: {
+      ...BOX,
+      properties: {
+        ...BOX.properties,
+        look: {
+          type: 'string',
+          description:
+            'By which the same picture is known in another file; left out where nothing can be told of it',
+        },
+      },
+    },
+  })
   pictures: PageText['pictures'];
 }
 

@@ -2,7 +2,7 @@ import { groundFile } from '@vennet/client';
 import type { PageText } from '@vennet/core/ground';
 import type { PDFDocumentProxy } from 'pdfjs-dist';
 import { api } from '../api/client.js';
-import { pdfjs } from '../parts/pdfjs.js';
+import { openPdf } from '../parts/pdfjs.js';
 import { useBook } from './store.js';
 
 interface Opened {
@@ -24,18 +24,7 @@ export function groundOpen(): Promise<PDFDocumentProxy> {
   let isClosed = false;
   let destroy = () => {};
   const file = (async () => {
-    const { getDocument } = await pdfjs();
-    const reading = getDocument({
-      url: groundFile(id),
-      password: book?.ground?.password ?? undefined,
-      disableAutoFetch: true,
-      disableStream: true,
-      // Fonts that a file does not bring along, and character maps of older ones in Asia.
-      standardFontDataUrl: '/pdf/standard_fonts/',
-      cMapUrl: '/pdf/cmaps/',
-      wasmUrl: '/pdf/wasm/',
-      isEvalSupported: false,
-    });
+    const reading = await openPdf(groundFile(id), book?.ground?.password);
     destroy = () => void reading.destroy();
     if (isClosed) destroy();
     return reading.promise;

@@ -3,6 +3,7 @@ import { message } from '@vennet/core/language';
 import type { CarryOffer } from '@vennet/core/wire';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { GitCompareArrows } from 'lucide-react';
+import type { PDFDocumentProxy } from 'pdfjs-dist';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { api } from '../api/client.js';
@@ -10,6 +11,7 @@ import { queries } from '../api/queries.js';
 import { DialogFoot } from '../parts/DialogFoot.js';
 import { tellFault, useNotices } from '../parts/notices.js';
 import { useOnce } from '../parts/use-once.js';
+import { PageAround, useGroundFiles } from './PageAround.js';
 
 /** Books of which this one may be a newer version. */
 export const useCarryOffers = (book: string, enabled = true) =>
@@ -105,6 +107,9 @@ export function CarryOver({ book, title }: { book: string; title: string }) {
   );
 }
 
+/** What a thing is called that has no words, where its kind does not say it. */
+const CALLED: Partial<Record<Carried['kind'], string>> = { entry: 'entry of the outline' };
+
 const keyOf = ({ kind, id }: Carried): string => `${kind} ${id}`;
 
 /** What becomes of everything that was made in an older version: what is sure, what is to be looked at, and what has no spot. */
@@ -115,6 +120,7 @@ export function CarryPlan({ book, from, end }: { book: string; from: CarryOffer;
     gcTime: 0,
   });
   const [turned, setTurned] = useState<ReadonlySet<string>>(new Set());
+  const files = useGroundFiles();
   const client = useQueryClient();
   const items = data?.items ?? [];
   const of = (fate: Carried['fate']) => items.filter((item) => item.fate === fate);
@@ -166,6 +172,7 @@ export function CarryPlan({ book, from, end }: { book: string; from: CarryOffer;
             items={of('look')}
             isTaken={isTaken}
             turn={turn}
+            pages={{ old: () => files(from.id), fresh: () => files(book) }}
             isOpen
           />
           <Group
@@ -193,10 +200,12 @@ interface GroupProps {
   items: readonly Carried[];
   isTaken?(item: Carried): boolean;
   turn?(item: Carried): void;
+  /** The finished files of both editions, where pages are to be seen. */
+  pages?: { old(): Promise<PDFDocumentProxy>; fresh(): Promise<PDFDocumentProxy> };
   isOpen?: boolean;
 }
 
-function Group({ title, about, items, isTaken, turn, isOpen = false }: GroupProps) {
+function Group({ title, about, items, isTaken, turn, pages, isOpen = false }: GroupProps) {
   if (items.length === 0) return null;
   return (
     <details open={isOpen}>
@@ -213,14 +222,16 @@ function Group({ title, about, items, isTaken, turn, isOpen = false }: GroupProp
                 className="mt-1 accent-amber"
                 checked={isTaken(item)}
                 onChange={() => turn(item)}
-                aria-label={`${item.kind} ${item.old.words || item.about}`}
+                aria-label={`${CALLED[item.kind] ?? item.kind} ${item.old.words || item.about}`}
               />
             ) : (
               <span />
             )}
-            <Side passage={item.old} item={item} />
+            <Side passage={item.old} item={item} file={pages?.old} />
             <div>
-              {item.new && item.fate !== 'there' && <Side passage={item.new} item={item} />}
+              {item.new && item.fate !== 'there' && (
+                <Side passage={item.new} item={item} file={pages?.fresh} />
+              )}
               {item.why && <p className="text-sm text-soft">{item.why}</p>}
             </div>
           </li>
@@ -230,16 +241,27 @@ function Group({ title, about, items, isTaken, turn, isOpen = false }: GroupProp
   );
 }
 
-/** Words as they stand in one of the versions. */
-function Side({ passage: { chapter, before, words, after }, item }: { passage: Passage; item: Carried }) {
+/** Words as they stand in one of the versions; of a book of pages the part of the page, too. */
+function Side({
+  passage: { chapter, before, words, after, on },
+  item,
+  file,
+}: {
+  passage: Passage;
+  item: Carried;
+  file?: (() => Promise<PDFDocumentProxy>) | undefined;
+}) {
   return (
-    <p className="min-w-0 font-text leading-snug break-words">
-      {before}
-      <mark className="rounded-sm bg-wash text-ink">{words || `(${item.kind})`}</mark>
-      {after}
-      <span className="block font-ui text-xs text-soft">
-        {[chapter, item.about].filter(Boolean).join(' · ')}
-      </span>
-    </p>
+    <div className="min-w-0">
+      <p className="font-text leading-snug break-words">
+        {before}
+        <mark className="rounded-sm bg-wash text-ink">{words || `(${CALLED[item.kind] ?? item.kind})`}</mark>
+        {after}
+        <span className="block font-ui text-xs text-soft">
+          {[chapter, item.about].filter(Boolean).join(' · ')}
+        </span>
+      </p>
+      {on && file && <PageAround on={on} file={file} />}
+    </div>
   );
 }

@@ -2,7 +2,7 @@ import { enclosureFile } from '@vennet/client';
 import type { ShelfFile } from '@vennet/core/shelf';
 import { File } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import { drawPage, pdfjs } from './pdfjs.js';
+import { drawPage, openPdf } from './pdfjs.js';
 
 /** How wide a first page is drawn, in CSS pixels. */
 const WIDTH = 72;
@@ -49,12 +49,10 @@ function PdfPage({ id, className }: { id: string; className: string }) {
 }
 
 async function draw(canvas: HTMLCanvasElement, id: string, signal: AbortSignal): Promise<void> {
-  const { getDocument } = await pdfjs();
-  signal.throwIfAborted();
-  // Only what the first page needs is fetched.
-  const reading = getDocument({ url: enclosureFile(id), disableAutoFetch: true, disableStream: true });
-  signal.addEventListener('abort', () => void reading.destroy());
+  const reading = await openPdf(enclosureFile(id));
   try {
+    signal.throwIfAborted();
+    signal.addEventListener('abort', () => void reading.destroy());
     const page = await (await reading.promise).getPage(1);
     await drawPage(page, canvas, WIDTH * window.devicePixelRatio).promise;
   } finally {

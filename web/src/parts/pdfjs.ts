@@ -2,13 +2,29 @@ import type * as Pdfjs from 'pdfjs-dist';
 import type { PDFPageProxy, RenderTask } from 'pdfjs-dist';
 
 /** What draws the pages of a PDF, with its worker; it is loaded when the first one is drawn. */
-export async function pdfjs(): Promise<typeof Pdfjs> {
+async function pdfjs(): Promise<typeof Pdfjs> {
   const library = await import('pdfjs-dist');
   library.GlobalWorkerOptions.workerSrc = new URL(
     'pdfjs-dist/build/pdf.worker.min.mjs',
     import.meta.url,
   ).href;
   return library;
+}
+
+/** Begins to read a PDF by its address; only what is looked at is fetched. */
+export async function openPdf(url: string, password?: string | null): Promise<Pdfjs.PDFDocumentLoadingTask> {
+  const { getDocument } = await pdfjs();
+  return getDocument({
+    url,
+    password: password ?? undefined,
+    disableAutoFetch: true,
+    disableStream: true,
+    // Fonts that a file does not bring along, and character maps of older ones in Asia.
+    standardFontDataUrl: '/pdf/standard_fonts/',
+    cMapUrl: '/pdf/cmaps/',
+    wasmUrl: '/pdf/wasm/',
+    isEvalSupported: false,
+  });
 }
 
 /** Begins to draw a page, so many pixels wide, into a canvas that becomes as large. `annotationMode` as pdf.js has it; 0 is none. */

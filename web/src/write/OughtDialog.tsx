@@ -132,7 +132,7 @@ function Ought({ close }: { close(): void }) {
       {lacking > 0 && (
         <p className="mt-2 text-sm text-soft">
           {message(
-            '{lacking, plural, one {One that is ticked still needs} other {# that are ticked still need}} a name, or to be told where it leads.',
+            '{lacking, plural, one {One that is ticked still needs a name, or to be told where it leads.} other {# that are ticked still need a name, or to be told where they lead.}}',
             { lacking },
           )}
         </p>
@@ -196,7 +196,7 @@ function Asked({ one, given, give }: { one: OughtToBeLink; given: Given; give(mo
   const read = given.address.trim() === '' ? null : recognise(given.address);
   if (!one.isPicture && !isUnknown(one)) return null;
   return (
-    <div className="mt-1 grid grid-cols-2 gap-3 pl-6">
+    <div className="mt-1 grid grid-cols-2 gap-3 pl-[21px]">
       {one.isPicture && (
         <label className="block text-xs text-soft">
           Its name, for those who do not see it

@@ -1,6 +1,7 @@
 import type { Pdfium } from '../../pdfium/index.js';
 import { boxOf, type PageFrame, type Rect } from '../frame.js';
-import type { Line, PageText, Piece } from '../page-text.js';
+import type { Line, PageText, Picture, Piece } from '../page-text.js';
+import { lookOf } from './look.js';
 import type { MarkedPiece } from './write-ground.js';
 import { boxAround, sharedBy, type Box } from '../../manuscript/index.js';
 
@@ -15,6 +16,8 @@ const BEHIND = 0.9;
 const SMALLER = 0.85;
 /** A picture that covers more of the page than this is its ground, not something on it. */
 const GROUND = 0.95;
+/** Of so many pictures of a page at most it is told what they look like. */
+const LOOKED_AT = 24;
 /** What PDFium gives for a hyphen at the end of a line. */
 const HYPHENS = new Set([0x02, 0xfffe]);
 
@@ -25,7 +28,12 @@ export function readText(pdf: Pdfium, number: number, frame: PageFrame): PageTex
   if (page === 0) return { lines: [], pictures: [] };
   try {
     const drawn = drawnOn(pdf, page, frame);
-    const pictures = drawn.filter(({ isGround }) => !isGround).map(({ box }) => box);
+    const pictures = drawn
+      .filter(({ isGround }) => !isGround)
+      .map(({ box, picture }, at): Picture => {
+        const look = at < LOOKED_AT ? lookOf(pdf, page, picture, box) : undefined;
+        return look === undefined ? box : { ...box, look };
+      });
     return { lines: linesOn(pdf, page, frame, new Ink(pdf, page, drawn)), pictures };
   } finally {
     calls.FPDF_ClosePage(page);
@@ -161,6 +169,8 @@ interface Drawn {
   isGround: boolean;
   /** Nothing is seen through it. */
   covers: boolean;
+  /** PDFium's number of it, 0 for a drawing. */
+  picture: number;
 }
 
 function drawnOn(pdf: Pdfium, page: number, frame: PageFrame): Drawn[] {
@@ -174,7 +184,13 @@ function drawnOn(pdf: Pdfium, page: number, frame: PageFrame): Drawn[] {
     const box = sides && boxOf(frame, [sides[0] ?? 0, sides[1] ?? 0, sides[2] ?? 0, sides[3] ?? 0]);
     if (!box) continue;
     const covers = type === IMAGE && !calls.FPDFPageObj_HasTransparency(object);
-    drawn.push({ box, order, isGround: box.width * box.height >= GROUND, covers });
+    drawn.push({
+      box,
+      order,
+      isGround: box.width * box.height >= GROUND,
+      covers,
+      picture: type === IMAGE ? object : 0,
+    });
   }
   return drawn;
 }

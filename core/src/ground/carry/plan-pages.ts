@@ -1,25 +1,33 @@
 import type { Node } from 'prosemirror-model';
-import { Transform } from 'prosemirror-transform';
-import { END, Locator, type Carried, type Located, type Passage, type Token } from '../carry-over/index.js';
-import { hrefOf, NOWHERE, type Destination } from '../destination/index.js';
+import {
+  END,
+  Locator,
+  type Carried,
+  type Located,
+  type Passage,
+  type Token,
+} from '../../carry-over/index.js';
+import { hrefOf, NOWHERE, type Destination } from '../../destination/index.js';
 import {
   boxAround,
-  holdsMiddle,
+  entriesOf,
   overlapOf,
   placesOnPages,
   pageName,
   pagesOf,
-  setAreas,
-  setSpots,
   withinPicture,
   SMALLEST_ON_PAGE,
   type Box,
+  type EntryAttrs,
+  type EntryInText,
   type GroundPageAttrs,
   type LinkArea,
   type PagePlace,
   type PageSpot,
-} from '../manuscript/index.js';
-import { boxesOf, wordsIn, wordsOfLine, type PageText, type Stretch } from './page-text.js';
+} from '../../manuscript/index.js';
+import { boxesOf, wordsIn, type PageText } from '../page-text.js';
+import { between, LINE, lineAt, stretchesIn, tokensOf } from './page-tokens.js';
+import { Pictures } from './pictures.js';
 
 /** An edition of a finished file: its pages with their links, and what stands on them. */
 export interface Edition {
@@ -27,95 +35,37 @@ export interface Edition {
   texts: readonly PageText[];
 }
 
-/** What of an older edition can be carried over, and where each link goes. */
+/** What a thing of the older edition is to be in the newer one. */
+export type Goes =
+  | {
+      kind: 'link';
+      /** From 1. */
+      page: number;
+      area: LinkArea;
+    }
+  | { kind: 'spot'; id: string }
+  | { kind: 'entry'; entry: Pick<EntryAttrs, 'level' | 'page' | 'y'>; title: string; page: number };
+
+/** What of an older edition can be carried over, and where it goes. */
 export interface PagesPlan {
   items: Carried[];
-  /** The link as it is to be in the newer edition, and the page by its number. */
-  spots: ReadonlyMap<Carried, { page: number; area: LinkArea }>;
-  /** Spots that have to be there for these links, by the number of their page. */
+  goes: ReadonlyMap<Carried, Goes>;
+  /** Spots that have to be there for what leads to them, by the number of their page. */
   places: ReadonlyMap<string, { page: number; spot: PageSpot }>;
 }
 
 /** Words on each side of a link that are shown. */
 const SHOWN = 6;
-/** Where a sign stands on its page: so many for each line. */
-const LINE = 100_000;
 /** How much a spot may have moved to be where it was, as a share of the page. */
 const STILL = 0.004;
 
 /**
- * What of an older edition of a finished file can be carried over to a newer one: by the words beneath each link and around it; an area
- * without words by what stands around it and by its position.
+ * What of an older edition of a finished file can be carried over to a newer one: its links by the words beneath and around them, areas
+ * without words by the picture that they lie on, by what stands around and by position; spots that have a name, and entries of the
+ * outline that the author made.
  */
 export function planPages(old: Edition, fresh: Edition): PagesPlan {
   return new Planner(old, fresh).plan();
-}
-
-/** The newer edition with what is taken of a plan. A link that stands where another is carried to goes. */
-export function carryPages(
-  fresh: Node,
-  plan: PagesPlan,
-  taken: (item: Carried) => boolean,
-  mint: () => string,
-): Transform {
-  const transform = new Transform(fresh);
-  const ids = new Set(pagesOf(fresh).flatMap(({ attrs }) => attrs.areas.map(({ id }) => id)));
-  const wanted = plan.items.flatMap((item) => {
-    const spot = plan.spots.get(item);
-    return spot && taken(item) ? [spot] : [];
-  });
-  const led = new Set(
-    wanted.flatMap(({ area: { destination } }) => (destination.kind === 'place' ? [destination.place] : [])),
-  );
-  for (const { at, attrs } of pagesOf(fresh)) {
-    const { number, areas, spots } = attrs;
-    const here = wanted.filter(({ page }) => page === number).map(({ area }) => area);
-    const stay = areas.filter((area) => !here.some((one) => covers(one, area)));
-    const own = here.map((area) => {
-      const id = ids.has(area.id) ? mint() : area.id;
-      ids.add(id);
-      return { ...area, id };
-    });
-    if (own.length > 0) setAreas(transform, at, [...stay, ...own]);
-    const more = [...plan.places.values()].filter(({ page, spot }) => page === number && led.has(spot.id));
-    if (more.length > 0) setSpots(transform, at, [...spots, ...more.map(({ spot }) => spot)]);
-  }
-  return transform;
-}
-
-const WORD = /[\p{L}\p{N}\p{M}]+|[^\s\p{L}\p{N}\p{M}]/gu;
-
-/** The words of all pages in a row; one that is divided at the end of a line is one. A page's end is a word of its own. */
-function tokensOf(texts: readonly PageText[]): Token[] {
-  const tokens: Token[] = [];
-  texts.forEach(({ lines }, page) => {
-    const chapter = String(page + 1);
-    lines.forEach((line, row) => {
-      let isFirst = true;
-      const words = wordsOfLine(line);
-      for (const { 0: word, index } of words.matchAll(WORD)) {
-        const token = {
-          word: word.toLowerCase(),
-          chapter,
-          from: row * LINE + index,
-          to: row * LINE + index + word.length,
-        };
-        const [before, hyphen] = [tokens.at(-2), tokens.at(-1)];
-        const isDivided =
-          isFirst &&
-          row > 0 &&
-          hyphen?.word === '-' &&
-          before?.chapter === chapter &&
-          before.to === hyphen.from &&
-          /^\p{Ll}/u.test(word);
-        if (isDivided) tokens.splice(-2, 2, { ...before, word: before.word + token.word, to: token.to });
-        else tokens.push(token);
-        isFirst = false;
-      }
-    });
-    tokens.push({ word: END, chapter, from: lines.length * LINE, to: lines.length * LINE });
-  });
-  return tokens;
 }
 
 class Planner {
@@ -128,6 +78,10 @@ class Planner {
   readonly #firsts: number[];
   readonly #places = new Map<string, { page: number; spot: PageSpot }>();
   readonly #known = new Map<string, string | null>();
+  /** The places of the older edition that were found for sure. */
+  readonly #surePlaces = new Set<string>();
+  readonly #pictures: Pictures;
+  readonly #goes = new Map<Carried, Goes>();
 
   constructor(
     readonly old: Edition,
@@ -137,6 +91,7 @@ class Planner {
     this.#after = tokensOf(fresh.texts);
     this.#locator = new Locator(this.#before, this.#after);
     const attrsIn = (doc: Node) => pagesOf(doc).map(({ attrs }) => attrs);
+    this.#pictures = new Pictures(fresh.texts);
     this.#oldPlaces = placesOnPages(old.doc);
     this.#oldPages = attrsIn(old.doc);
     this.#newPages = attrsIn(fresh.doc);
@@ -146,70 +101,128 @@ class Planner {
   }
 
   plan(): PagesPlan {
-    const spots = new Map<Carried, { page: number; area: LinkArea }>();
-    const items = this.#oldPages.flatMap((page) =>
-      page.areas.map((area) => {
-        const { item, spot } = this.#item(area, page);
-        if (spot) spots.set(item, spot);
-        return item;
-      }),
+    const links = this.#oldPages.flatMap((page) => page.areas.map((area) => this.#link(area, page)));
+    const spots = this.#oldPages.flatMap((page) =>
+      page.spots.filter(isOfAuthor).map((spot) => this.#spot(spot, page)),
     );
-    return { items, spots, places: this.#places };
+    const own = entriesOf(this.old.doc).filter(({ attrs }) => attrs.from === null);
+    const items = [...links, ...spots, ...own.map((entry) => this.#entry(entry))];
+    return { items, goes: this.#goes, places: this.#places };
   }
 
-  #item(
-    area: LinkArea,
-    page: GroundPageAttrs,
-  ): { item: Carried; spot: { page: number; area: LinkArea } | null } {
+  #link(area: LinkArea, page: GroundPageAttrs): Carried {
     const range = this.#under(area, page);
+    const isWordless = range.from === range.to;
     const item: Carried = {
       id: area.id,
       kind: 'link',
       about: area.name || aboutOf(area.destination),
       fate: 'gone',
-      why: 'Its words are not in the new edition any more.',
-      old: this.#passage(this.#before, range, this.#oldPages),
+      why: isWordless
+        ? 'What stood around it is not in the new edition any more.'
+        : 'Its words are not in the new edition any more.',
+      old: {
+        ...this.#passage(this.#before, range, this.#oldPages),
+        on: { page: page.number, box: boxOf(area) },
+      },
       new: null,
     };
-    const isWordless = range.from === range.to;
     const located = this.#locator.find(range.from, range.to);
-    const found =
-      located &&
-      (isWordless
-        ? this.#beside(area, page, range.from, located)
-        : this.#onWords(area, page, range, located));
-    if (!found)
-      return {
-        item: isWordless
-          ? { ...item, why: 'What stood around it is not in the new edition any more.' }
-          : item,
-        spot: null,
-      };
-    item.new = this.#passage(this.#after, located, this.#newPages);
+    const found = isWordless
+      ? (this.#onPicture(area, page, located) ?? (located && this.#beside(area, page, range.from, located)))
+      : located && this.#onWords(area, page, range, located);
+    if (!found) return item;
     const { destination, isFound } = this.#destinationNow(area.destination);
     const { from: _from, ...same } = area;
     const now: LinkArea = { ...same, ...found.shape, destination };
-    const sheet = this.#newPages[found.page - 1];
-    const there = sheet?.areas.find((one) => covers(now, one));
+    const passage = located ? this.#passage(this.#after, located, this.#newPages) : this.#onPage(found.page);
+    item.new = { ...passage, on: { page: found.page, box: boxOf(now) } };
+    const there = this.#newPages[found.page - 1]?.areas.find((one) => covers(now, one));
     if (there && hrefOf(there.destination) === hrefOf(destination))
-      return { item: { ...item, fate: 'there', why: '' }, spot: null };
+      return { ...item, fate: 'there', why: '' };
     const why = !isFound
       ? 'The place that it leads to is not found in the new edition.'
-      : isWordless
-        ? found.isStill
-          ? ''
-          : 'No words stand beneath it, and what is around it has moved.'
-        : !located.isSame
-          ? 'The words there were changed.'
-          : !located.isSure
-            ? 'The words around it were changed, or stand in several spots.'
-            : there && there.destination.kind !== 'place'
-              ? 'Another link stands there.'
-              : '';
+      : found.doubt !== ''
+        ? found.doubt
+        : there && there.destination.kind !== 'place'
+          ? 'Another link stands there.'
+          : '';
+    return this.#going(
+      { ...item, fate: why === '' ? 'sure' : 'look', why },
+      { kind: 'link', page: found.page, area: now },
+    );
+  }
+
+  #going(item: Carried, goes: Goes): Carried {
+    this.#goes.set(item, goes);
+    return item;
+  }
+
+  /** A spot that the author has named. */
+  #spot({ id, name, x, y }: PageSpot, page: GroundPageAttrs): Carried {
+    const item = this.#placed('spot', id, name, {
+      page: page.number,
+      box: { x, y, width: 0.1, height: 0.02 },
+    });
+    const place = this.#placeNow(id);
+    if (place === null) return item;
+    const made = this.#places.get(place);
+    // The new edition has a spot of this name itself.
+    if (!made) return { ...item, fate: 'there', why: '' };
+    return this.#going(this.#landed(item, made), { kind: 'spot', id: place });
+  }
+
+  /** An entry of the outline that the author made. */
+  #entry({ attrs: { id, level, page: pageId, y }, title }: EntryInText): Carried {
+    const page = this.#oldPages.find((one) => one.id === pageId)?.number ?? 1;
+    const item = this.#placed('entry', id, title, {
+      page,
+      box: { x: 0, y: y ?? 0, width: 0.1, height: 0.02 },
+    });
+    const isThere = entriesOf(this.fresh.doc).some((entry) => entry.title.trim() === title.trim());
+    if (isThere) return { ...item, fate: 'there', why: '' };
+    const place = this.#placeNow(id);
+    const made = place === null ? undefined : this.#places.get(place);
+    const sheet = made ? this.#newPages[made.page - 1] : this.#newPages.find((one) => one.id === place);
+    if (!sheet) return item;
+    const entry = { level, page: sheet.id, y: made?.spot.y ?? null };
+    return this.#going(this.#landed(item, made ?? { page: sheet.number, spot: null }), {
+      kind: 'entry',
+      entry,
+      title,
+      page: sheet.number,
+    });
+  }
+
+  /** A thing at a place that is not looked for yet. */
+  #placed(kind: 'spot' | 'entry', id: string, about: string, on: NonNullable<Passage['on']>): Carried {
+    const why = 'What stood there is not in the new edition any more.';
     return {
-      item: { ...item, fate: why === '' ? 'sure' : 'look', why },
-      spot: { page: found.page, area: now },
+      id,
+      kind,
+      about,
+      fate: 'gone',
+      why,
+      old: { ...this.#onPage(on.page, this.#oldPages), on },
+      new: null,
     };
+  }
+
+  #landed(item: Carried, { page, spot }: { page: number; spot: PageSpot | null }): Carried {
+    const isSure = this.#surePlaces.has(item.id);
+    const box = { x: spot?.x ?? 0, y: spot?.y ?? 0, width: 0.1, height: 0.02 };
+    return {
+      ...item,
+      fate: isSure ? 'sure' : 'look',
+      why: isSure ? '' : 'The words around it were changed, or stand in several spots.',
+      new: { ...this.#onPage(page), on: { page, box } },
+    };
+  }
+
+  /** A page as a whole, where no words are shown. */
+  #onPage(number: number, pages = this.#newPages): Passage {
+    const page = pages[number - 1];
+    return { chapter: page ? `page ${pageName(page)}` : '', before: '', words: '', after: '' };
   }
 
   /** The words under a link, as a range of the row; for an area without words the spot after what stands above it. */
@@ -243,7 +256,8 @@ class Planner {
     return at;
   }
 
-  #onWords(area: LinkArea, page: GroundPageAttrs, range: Range, { from, to }: Located): Found | null {
+  #onWords(area: LinkArea, page: GroundPageAttrs, range: Range, located: Located): Found | null {
+    const { from, to, isSame, isSure } = located;
     const [first, last] = [this.#after[from], this.#after[to - 1]];
     if (!first || !last || first.chapter !== last.chapter || first.word === END) return null;
     const number = Number(first.chapter);
@@ -252,7 +266,12 @@ class Planner {
     const lines = boxesOf(text, between(text, first.from, last.to));
     if (lines.length === 0) return null;
     const words = wordsIn(text, lines);
-    if (area.lines) return { page: number, isStill: true, shape: { ...boxAround(lines), lines, words } };
+    const doubt = !isSame
+      ? 'The words there were changed.'
+      : !isSure
+        ? 'The words around it were changed, or stand in several spots.'
+        : '';
+    if (area.lines) return { page: number, doubt, shape: { ...boxAround(lines), lines, words } };
     // A rectangle that was drawn around words keeps its distance from them.
     const own = this.#boxOfWords(page, range);
     const around = boxAround(lines);
@@ -264,7 +283,7 @@ class Planner {
           height: around.height + (area.height - own.height),
         }
       : around;
-    return { page: number, isStill: true, shape: { ...withinPicture(box, SMALLEST_ON_PAGE), words } };
+    return { page: number, doubt, shape: { ...withinPicture(box, SMALLEST_ON_PAGE), words } };
   }
 
   #boxOfWords({ number }: GroundPageAttrs, { from, to }: Range): Box | null {
@@ -272,6 +291,26 @@ class Planner {
     const [first, last] = [this.#before[from], this.#before[to - 1]];
     const boxes = text && first && last ? boxesOf(text, between(text, first.from, last.to)) : [];
     return boxes.length > 0 ? boxAround(boxes) : null;
+  }
+
+  /** Where an area that lies on a picture goes: to the same part of the same picture. */
+  #onPicture(area: LinkArea, page: GroundPageAttrs, located: Located | null): Found | null {
+    const token = located && this.#after[Math.min(located.from, this.#after.length - 1)];
+    const match = this.#pictures.match(
+      area,
+      this.old.texts[page.number - 1]?.pictures ?? [],
+      token ? Number(token.chapter) : null,
+    );
+    if (!match) return null;
+    const { from, to, page: number, isAlone } = match;
+    const box = {
+      x: to.x + ((area.x - from.x) / from.width) * to.width,
+      y: to.y + ((area.y - from.y) / from.height) * to.height,
+      width: (area.width / from.width) * to.width,
+      height: (area.height / from.height) * to.height,
+    };
+    const doubt = isAlone ? '' : 'The same picture stands in several spots.';
+    return { page: number, doubt, shape: withinPicture(box, SMALLEST_ON_PAGE) };
   }
 
   /** Where an area without words goes: as far from what stands beside it as before. */
@@ -289,7 +328,11 @@ class Planner {
       { x, y: y + (Math.abs(shift) < STILL ? 0 : shift), width, height },
       SMALLEST_ON_PAGE,
     );
-    return { page: number, isStill: Math.abs(shift) < STILL && located.isSame, shape: box };
+    const doubt =
+      Math.abs(shift) < STILL && located.isSame
+        ? ''
+        : 'No words stand beneath it, and what is around it has moved.';
+    return { page: number, doubt, shape: box };
   }
 
   #destinationNow(destination: Destination): { destination: Destination; isFound: boolean } {
@@ -315,7 +358,10 @@ class Planner {
     const named = name
       ? this.#newPages.flatMap(({ spots }) => spots).find((spot) => spot.name === name)
       : null;
-    if (named) return named.id;
+    if (named) {
+      this.#surePlaces.add(id);
+      return named.id;
+    }
     const first = Math.max(0, this.#firsts[page - 1] ?? 0);
     const text = this.old.texts[page - 1];
     const row = text ? text.lines.findIndex((line) => boxAround(line).y >= y - STILL) : -1;
@@ -324,6 +370,7 @@ class Planner {
     const token = located && this.#after[located.from];
     const sheet = token ? this.#newPages[Number(token.chapter) - 1] : undefined;
     if (!token || !sheet) return null;
+    if (located.isSure) this.#surePlaces.add(id);
     if (x === 0 && y === 0) return sheet.id;
     const line = lineAt(this.fresh.texts[sheet.number - 1], token);
     if (!line) return sheet.id;
@@ -357,47 +404,18 @@ interface Range {
 
 interface Found {
   page: number;
-  /** It stands where it stood. */
-  isStill: boolean;
+  /** Why it is to be looked at; empty where it is sure. */
+  doubt: string;
   shape: Partial<LinkArea> & Box;
 }
 
 const aboutOf = (destination: Destination): string =>
   destination.kind === 'web' || destination.kind === 'mail' ? hrefOf(destination) : '';
 
+const boxOf = ({ x, y, width, height }: Box): Box => ({ x, y, width, height });
+
 /** Whether two links lie over one another for the most part. */
-const covers = (one: Box, other: Box): boolean => overlapOf(one, other) > 0.5;
+export const covers = (one: Box, other: Box): boolean => overlapOf(one, other) > 0.5;
 
-/** The words of a page that stand in some boxes, line by line. */
-function stretchesIn({ lines }: PageText, boxes: readonly Box[]): Stretch[] {
-  return lines.flatMap((line, row) => {
-    let at = 0;
-    let [from, to] = [Infinity, -1];
-    for (const piece of line) {
-      const isIn = piece.text.trim() !== '' && boxes.some((box) => holdsMiddle(box, piece));
-      if (isIn) [from, to] = [Math.min(from, at), Math.max(to, at + piece.text.trimEnd().length)];
-      at += piece.text.length;
-    }
-    return to > from ? [{ line: row, from, to }] : [];
-  });
-}
-
-/** The words between two signs of a page, line by line. */
-function between({ lines }: PageText, from: number, to: number): Stretch[] {
-  const [first, last] = [Math.floor(from / LINE), Math.floor((to - 1) / LINE)];
-  const stretches: Stretch[] = [];
-  for (let line = first; line <= last; line++) {
-    const length = wordsOfLine(lines[line] ?? []).length;
-    stretches.push({
-      line,
-      from: line === first ? from % LINE : 0,
-      to: line === last ? to - line * LINE : length,
-    });
-  }
-  return stretches;
-}
-
-const lineAt = (text: PageText | undefined, token: Token | undefined): Box | null => {
-  const line = text && token ? text.lines[Math.floor(token.from / LINE)] : undefined;
-  return line ? boxAround(line) : null;
-};
+/** Whether the author has named a spot: what was read from the file has an id that says where it stands. */
+const isOfAuthor = ({ id, name }: PageSpot): boolean => name !== '' && !/^spot-\d+$/.test(id);
