@@ -37,7 +37,12 @@ const ENOUGH = 0.5;
 
 /** The words that stand in some boxes of a page, with one space between lines. */
 export function wordsIn({ lines }: PageText, boxes: readonly Box[]): string {
+  const [top, bottom] = [
+    Math.min(...boxes.map(({ y }) => y)),
+    Math.max(...boxes.map(({ y, height }) => y + height)),
+  ];
   const found = lines.flatMap((line) => {
+    if (!line.some(({ y, height }) => y < bottom && y + height > top)) return [];
     const words = line
       .filter((piece) =>
         boxes.some((box) => sharedBy(piece, box) / (piece.width * piece.height || 1) >= ENOUGH),

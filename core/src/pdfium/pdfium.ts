@@ -35,7 +35,10 @@ export class Pdfium {
   /** Numbers of 4 bytes that a call writes side by side; `null` when it has none. */
   floats(count: number, call: (at: number) => boolean): number[] | null {
     if (!call(this.scratch)) return null;
-    return [...this.calls.pdfium.HEAPF32.subarray(this.scratch / 4, this.scratch / 4 + count)];
+    const { HEAPF32 } = this.calls.pdfium;
+    const numbers: number[] = [];
+    for (let at = this.scratch / 4; numbers.length < count; at++) numbers.push(HEAPF32[at] as number);
+    return numbers;
   }
 
   /** Whole numbers of 4 bytes, not below 0, that a call writes; `null` when it has none. */
@@ -87,9 +90,7 @@ const GIVEN_TEXT = new Set(['FPDF_LoadMemDocument', 'FPDFAnnot_GetStringValue', 
 
 /** The calls without what the package puts around each of them, which takes a third of the time of reading a long book. */
 function directly(calls: WrappedPdfiumModule): Partial<WrappedPdfiumModule> {
-  const own = calls.pdfium as unknown as Record<string, unknown>;
-  const names = Object.keys(calls).filter(
-    (name) => !GIVEN_TEXT.has(name) && typeof own[`_${name}`] === 'function',
-  );
-  return Object.fromEntries(names.map((name) => [name, own[`_${name}`]]));
+  const own = calls.pdfium.wasmExports as unknown as Record<string, unknown>;
+  const names = Object.keys(calls).filter((name) => !GIVEN_TEXT.has(name) && typeof own[name] === 'function');
+  return Object.fromEntries(names.map((name) => [name, own[name]]));
 }

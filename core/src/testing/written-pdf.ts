@@ -1,3 +1,5 @@
+import { deflateSync } from 'node:zlib';
+
 /** An object of a PDF as it is written: its text, and the bytes of its stream. */
 export type Written = string | { dict: string; stream: string | Uint8Array };
 
@@ -54,12 +56,12 @@ export interface WrittenPage {
 }
 
 /**
- * A PDF of pages with words in Helvetica. The pages are the objects 4, 7, 10 and so on; `more` are objects behind them, the first of which
+ * A PDF of pages with words in Helvetica, their contents packed on wish. The pages are the objects 4, 7, 10 and so on; `more` are objects behind them, the first of which
  * has the number `3 * pages + 4`.
  */
 export function writtenPages(
   pages: readonly WrittenPage[],
-  { catalog = '', trailer = '', more = [] as readonly Written[] } = {},
+  { catalog = '', trailer = '', more = [] as readonly Written[], isPacked = false } = {},
 ): Uint8Array {
   const numbers = pages.map((_, index) => 4 + index * 3);
   const objects: Written[] = [
@@ -78,7 +80,9 @@ export function writtenPages(
         .join('\n');
       objects.push(
         `<< /Type /Page /Parent 2 0 R /MediaBox [${box.join(' ')}] /Resources << /Font << /F1 3 0 R >> >> /Contents ${number + 1} 0 R /Annots ${number + 2} 0 R ${own} >>`,
-        { dict: '', stream: `${content}\n${words}` },
+        isPacked
+          ? { dict: '/Filter /FlateDecode', stream: deflateSync(bytesOf(`${content}\n${words}`)) }
+          : { dict: '', stream: `${content}\n${words}` },
         `[${annotations.join('\n')}]`,
       );
     },

@@ -41,6 +41,8 @@ export interface Audit {
 
 /** Time that a book waits to be shown for what is computed from it, in ms. */
 const LONGEST_WAIT = 2000;
+/** The first page of a finished file is drawn before its links are judged: so long the worker rests, in ms. */
+const PAGES_FIRST = 1200;
 
 /** Starts the audit. It follows the store: whatever changes of its book is told to the worker. */
 export function createAudit(store: OpenBookStore, makeWorker: () => AuditWorker): Audit {
@@ -97,8 +99,12 @@ export function createAudit(store: OpenBookStore, makeWorker: () => AuditWorker)
       const before = told;
       told = { book, surroundings };
       if (before?.book === book && before.surroundings === surroundings) return;
-      if (!before || !haveSameOutline(before.book, book))
-        return post({ book, chapters: book.chapters, surroundings, opening: ++openings });
+      const isOpened = !before || !haveSameOutline(before.book, book);
+      if (isOpened && book.ground && !isUnderWay) {
+        isUnderWay = true;
+        setTimeout(goOn, PAGES_FIRST);
+      }
+      if (isOpened) return post({ book, chapters: book.chapters, surroundings, opening: ++openings });
       for (const [index, chapter] of book.chapters.entries())
         if (chapter.doc !== before.book.chapters[index]?.doc) post({ chapter });
       if (

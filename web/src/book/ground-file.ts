@@ -15,9 +15,8 @@ let opened: Opened | null = null;
 const texts = new Map<string, Promise<PageText>>();
 const known = new Map<string, PageText>();
 
-/** The finished file of the open book, as it is drawn; only what is looked at is fetched. */
-export function groundOpen(): Promise<PDFDocumentProxy> {
-  const { book } = useBook.getState();
+/** The finished file of the open book, or of one that is about to be, as it is drawn; only what is looked at is fetched. */
+export function groundOpen(book = useBook.getState().book): Promise<PDFDocumentProxy> {
   const id = book?.id ?? '';
   if (opened?.book === id) return opened.file;
   opened?.close();

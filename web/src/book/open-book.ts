@@ -12,6 +12,7 @@ import { keepInStep, keepTextsInStep } from './in-step.js';
 import { browserSteps, holdWindow } from './kept-steps.js';
 import { browserCopies } from './local-copies.js';
 import { createDetails, type BookDetailChanges } from './details.js';
+import { groundOpen } from './ground-file.js';
 import { createOpening, type Opening } from './opening.js';
 import { createPages, type Pages } from './pages.js';
 import { createTexts, type Texts, type TextsNeeds } from './texts.js';
@@ -82,7 +83,11 @@ export function startOpenBook(queries: QueryClient, { makeState, show }: AroundT
     copies: browserCopies,
     async read(id) {
       const [book] = await Promise.all([
-        api.manuscript(id),
+        api.manuscript(id).then((book) => {
+          // What is to be drawn is on its way while the book is made ready.
+          if (book.ground && location.pathname.endsWith('/write')) groundOpen(book).catch(() => {});
+          return book;
+        }),
         queries.query({ ...known.verdicts(id), staleTime: 0 }),
         queries.query({ ...known.survey(id), staleTime: 0 }),
       ]);

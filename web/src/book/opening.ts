@@ -39,7 +39,8 @@ export function createOpening({ store, audit, texts, kept, copies, read }: Openi
     const book = { ...manuscript, chapters };
     const surroundings = surroundingsOf(book);
     audit.tell(book, surroundings);
-    if (!store.getState().book) await audit.nextNews();
+    // Pages are seen before anything is known of their links.
+    if (!store.getState().book && !book.ground) await audit.nextNews();
     if (own !== last) return newest;
     store.getState().take(book, surroundings, isNew ? new Map() : store.getState().conflicts);
     if (isNew) await goOn(chapters);

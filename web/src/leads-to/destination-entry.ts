@@ -53,8 +53,8 @@ export const entryOfSpot = (spot: SpotToName): DestinationEntry => ({
 
 /** The entry of a spot of a page that is pointed at. */
 export const entryOfPage = (onPage: PageToName): DestinationEntry => {
-  const { id, name } = onPage.spot;
-  const { chapter = '' } = useBook.getState().places.get(onPage.page) ?? {};
+  const { chapter, spot } = onPage;
+  const { id, name } = spot;
   return entryOfSpot({ id, chapter, from: 0, to: 0, words: name, item: '', sentence: '', onPage });
 };
 

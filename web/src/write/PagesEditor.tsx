@@ -12,11 +12,12 @@ import { linksIn } from '../editor/state/links.js';
 import { asksForSlip } from '../editor/state/slip.js';
 import { useEditor } from '../editor/state/store.js';
 import { PageView } from '../editor/views/page-view.js';
+import { followSheets } from '../editor/views/pages-in-sight.js';
 import { FollowLink } from '../follow/FollowLink.js';
 import { Margin } from '../margin/Margin.js';
 import { useChapterView } from './chapter-view.js';
 import { linkSelection } from './link-selection.js';
-import { followPage } from './page-seen.js';
+import { usePageSeen } from './page-seen.js';
 import { GroundNotice } from './GroundNotice.js';
 import { PageLine } from './PageLine.js';
 import { usePageSize } from './page-size.js';
@@ -39,7 +40,7 @@ export function PagesEditor({ chapter }: { chapter: string }) {
     },
   });
   useEffect(() => closeGround, []);
-  useEffect(() => (scroller.current ? followPage(scroller.current) : undefined), [chapter]);
+  useEffect(() => (scroller.current ? followSheets(scroller.current, seen) : undefined), [chapter]);
 
   useEffect(() => {
     const { view } = useEditor.getState();
@@ -71,6 +72,11 @@ export function PagesEditor({ chapter }: { chapter: string }) {
     </main>
   );
 }
+
+/** Pages stand in the order of their numbers. */
+const seen = (index: number): void => {
+  if (usePageSeen.getState().page !== index + 1) usePageSeen.setState({ page: index + 1 });
+};
 
 function makeView(place: HTMLElement, chapter: string, first: EditorState): EditorView {
   const view: EditorView = new EditorView(place, {

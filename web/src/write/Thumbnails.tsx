@@ -1,4 +1,5 @@
 import { pageName, pagesOf } from '@vennet/core/manuscript';
+import { useVirtualizer } from '@tanstack/react-virtual';
 import { memo, useEffect, useMemo, useRef } from 'react';
 import { groundOpen } from '../book/ground-file.js';
 import { drawPage } from '../parts/pdfjs.js';
@@ -8,29 +9,57 @@ import { toPage, usePageSeen } from './page-seen.js';
 /** How wide a small page is, in CSS px. */
 const WIDTH = 96;
 
-/** Small pictures of all pages, with how many links each has; pressed, the page is gone to. */
+/** How many of them stand in a row. */
+const ACROSS = 2;
+/** What a row has beside its pictures, in CSS px: its edges, its words and the space below. */
+const BESIDE = 46;
+
+/** Small pictures of all pages, with how many links each has; pressed, the page is gone to. Only those that can be seen are there. */
 export function Thumbnails() {
   const doc = useEditor((store) => store.state?.doc ?? null);
   const { page } = usePageSeen();
   const list = useRef<HTMLUListElement>(null);
-  useEffect(() => {
-    list.current?.querySelector(`[data-number="${page}"]`)?.scrollIntoView({ block: 'nearest' });
-  }, [page]);
   const pages = useMemo(() => (doc ? pagesOf(doc).map(({ attrs }) => attrs) : []), [doc]);
+  const rowOf = (row: number) => pages.slice(row * ACROSS, (row + 1) * ACROSS);
+  // eslint-disable-next-line react-hooks/incompatible-library -- its values stay in this component
+  const rows = useVirtualizer({
+    count: Math.ceil(pages.length / ACROSS),
+    getScrollElement: () => list.current?.closest('aside') ?? null,
+    estimateSize: (row) =>
+      Math.max(...rowOf(row).map(({ width, height }) => (WIDTH * height) / width)) + BESIDE,
+    overscan: 2,
+    // The tabs above.
+    scrollMargin: list.current?.offsetTop ?? 0,
+  });
+  const { scrollToIndex } = rows;
+  useEffect(() => {
+    if (pages.length > 0) scrollToIndex(Math.floor((page - 1) / ACROSS), { align: 'auto' });
+  }, [page, pages.length, scrollToIndex]);
   return (
     <nav aria-label="Pages">
-      <ul ref={list} className="grid grid-cols-2 gap-x-2 gap-y-3 px-4 pb-6">
-        {pages.map(({ number, label, width, height, areas }) => (
-          <li key={number} data-number={number}>
-            <Thumbnail
-              number={number}
-              name={pageName({ number, label })}
-              ratio={width / height}
-              links={areas.length}
-              isSeen={number === page}
-            />
-          </li>
-        ))}
+      <ul ref={list} className="relative mx-4 mb-6" style={{ height: rows.getTotalSize() }}>
+        {rows.getVirtualItems().flatMap(({ index: row, start }) =>
+          rowOf(row).map(({ number, label, width, height, areas }, column) => (
+            <li
+              key={number}
+              aria-setsize={pages.length}
+              aria-posinset={number}
+              className="absolute w-[calc(50%-0.25rem)]"
+              style={{
+                top: start - rows.options.scrollMargin,
+                left: column === 0 ? 0 : 'calc(50% + 0.25rem)',
+              }}
+            >
+              <Thumbnail
+                number={number}
+                name={pageName({ number, label })}
+                ratio={width / height}
+                links={areas.length}
+                isSeen={number === page}
+              />
+            </li>
+          )),
+        )}
       </ul>
     </nav>
   );
@@ -51,19 +80,7 @@ const Thumbnail = memo(function Thumbnail({
 }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
-    const drawn = canvas.current;
-    if (!drawn) return;
-    let stop = () => {};
-    const seen = new IntersectionObserver(([entry]) => {
-      if (!entry?.isIntersecting) return;
-      seen.disconnect();
-      stop = drawSmall(drawn, number);
-    });
-    seen.observe(drawn);
-    return () => {
-      seen.disconnect();
-      stop();
-    };
+    return canvas.current ? drawSmall(canvas.current, number) : undefined;
   }, [number]);
   return (
     <button
@@ -87,18 +104,23 @@ const Thumbnail = memo(function Thumbnail({
   );
 });
 
+/** Who scrolls by sees no pictures: so long a page has to be there before it is drawn small, in ms. */
+const STAYS = 150;
+
 /** Draws a page small; gives how to stop. */
 function drawSmall(canvas: HTMLCanvasElement, number: number): () => void {
   let stop = () => {};
   let isStopped = false;
-  void (async () => {
+  const draw = async () => {
     const page = await (await groundOpen()).getPage(number);
     if (isStopped) return;
     const drawing = drawPage(page, canvas, WIDTH * window.devicePixelRatio, 0);
     stop = () => drawing.cancel();
     await drawing.promise;
-  })().catch(() => {});
+  };
+  const timer = setTimeout(() => void draw().catch(() => {}), STAYS);
   return () => {
+    clearTimeout(timer);
     isStopped = true;
     stop();
   };

@@ -40,13 +40,22 @@ export function readText(pdf: Pdfium, number: number, frame: PageFrame): PageTex
   }
 }
 
-const isWord = (sign: string): boolean => /[\p{L}\p{N}\p{M}]/u.test(sign);
+const words = new Map<number, boolean>();
+
+/** Whether a sign is of a word, by its code. */
+function isOfWord(code: number): boolean {
+  let known = words.get(code);
+  if (known === undefined) words.set(code, (known = /[\p{L}\p{N}\p{M}]/u.test(String.fromCodePoint(code))));
+  return known;
+}
 
 /** A piece while its signs are read. */
-interface Reading extends Piece {
-  rect: Rect;
-  /** The left and right side of each sign, as shares of the page. */
-  sides: [left: number, right: number][];
+interface Reading extends Box {
+  text: string;
+  isWord: boolean;
+  isUnseen: boolean;
+  /** The left and right side of each sign, as shares of the page, one after the other. */
+  sides: number[];
 }
 
 function linesOn(pdf: Pdfium, page: number, frame: PageFrame, ink: Ink): Line[] {
@@ -57,7 +66,7 @@ function linesOn(pdf: Pdfium, page: number, frame: PageFrame, ink: Ink): Line[] 
     const lines: Line[] = [];
     let line: Reading[] = [];
     const end = () => {
-      if (line.some((piece) => piece.text.trim() !== '')) lines.push(line.map(pieceOf));
+      if (line.length > 0) lines.push(line.map(pieceOf));
       line = [];
     };
     /** PDFium ends a line before and behind a raised sign, too. */
@@ -79,40 +88,41 @@ function linesOn(pdf: Pdfium, page: number, frame: PageFrame, ink: Ink): Line[] 
         isEnded = false;
       }
       const last = line.at(-1);
-      if (!rect || !box) {
+      if (!box) {
         if (last) last.text += isSpace ? ' ' : sign;
         continue;
       }
       const isUnseen = ink.isUnseen(calls.FPDFText_GetTextObject(text, index), box);
-      const side: [number, number] = [box.x, box.x + box.width];
+      const isWord = isOfWord(code);
+      const isBeside = last !== undefined && isOneLine(last, box);
       const goesOn =
-        last &&
+        isBeside &&
+        last.isWord === isWord &&
+        last.isUnseen === isUnseen &&
         !last.text.endsWith(' ') &&
-        isWord(last.text) === isWord(sign) &&
-        isOneLine(last, box) &&
-        Math.min(last.height, box.height) >= Math.max(last.height, box.height) * SMALLER &&
-        (last.unseen ?? false) === isUnseen;
-      if (goesOn) {
-        last.text += sign;
-        for (let unit = 0; unit < sign.length; unit++) last.sides.push(side);
-        last.rect = [
-          Math.min(last.rect[0], rect[0]),
-          Math.min(last.rect[1], rect[1]),
-          Math.max(last.rect[2], rect[2]),
-          Math.max(last.rect[3], rect[3]),
-        ];
-        Object.assign(last, boxOf(frame, last.rect));
-      } else {
-        if (last && !isOneLine(last, box)) end();
-        const sides = Array.from({ length: sign.length }, () => side);
-        line.push({ text: sign, ...box, rect, sides, ...(isUnseen ? { unseen: true } : {}) });
-      }
+        Math.min(last.height, box.height) >= Math.max(last.height, box.height) * SMALLER;
+      if (goesOn) widen(last, box);
+      else if (last && !isBeside) end();
+      const piece = goesOn ? last : { text: '', ...box, isWord, isUnseen, sides: [] };
+      if (!goesOn) line.push(piece);
+      piece.text += sign;
+      for (let unit = 0; unit < sign.length; unit++) piece.sides.push(box.x, box.x + box.width);
     }
     end();
     return lines;
   } finally {
     calls.FPDFText_ClosePage(text);
   }
+}
+
+/** Makes a piece so large that a box lies in it. */
+function widen(piece: Reading, { x, y, width, height }: Box): void {
+  const right = Math.max(piece.x + piece.width, x + width);
+  const bottom = Math.max(piece.y + piece.height, y + height);
+  piece.x = Math.min(piece.x, x);
+  piece.y = Math.min(piece.y, y);
+  piece.width = right - piece.x;
+  piece.height = bottom - piece.y;
 }
 
 /** How far a sign may be from the one before it to stand beside it, in heights of the line. */
@@ -130,21 +140,27 @@ function goesOnBeside(line: readonly Box[], box: Box): boolean {
 /** Edges are kept where a sign is further than this from where it would be if all were equally wide, as a share of its piece. */
 const EXACT = 0.004;
 
-function pieceOf({ text, x, y, width, height, unseen, sides }: Reading): Piece {
-  const piece: Piece = { text, x, y, width, height, ...(unseen ? { unseen } : {}) };
-  const signs = text.trimEnd().length;
-  if (sides.length !== signs || signs < 2 || width === 0) return piece;
-  const [first, last] = [sides[0]!, sides.at(-1)!];
-  const isFromRight = first[0] > last[0];
-  const begins = sides.map(([left, right]) => ((isFromRight ? right : left) - x) / width);
-  const edges = [...begins, ((isFromRight ? last[0] : last[1]) - x) / width];
-  const isEven = edges.every(
-    (edge, at) => Math.abs(edge - (isFromRight ? 1 - at / signs : at / signs)) <= EXACT,
-  );
-  return isEven && !isFromRight
-    ? piece
-    : { ...piece, edges: edges.map((edge) => Math.round(edge * 1000) / 1000) };
+function pieceOf({ text, x, y, width, height, isUnseen, sides }: Reading): Piece {
+  const piece: Piece = { text, x, y, width: short(width), height: short(height) };
+  if (isUnseen) piece.unseen = true;
+  const signs = sides.length / 2;
+  if (signs !== text.trimEnd().length || signs < 2) return piece;
+  const isFromRight = sides[0]! > sides[sides.length - 2]!;
+  const edges: number[] = [];
+  let isEven = !isFromRight;
+  for (let at = 0; at <= signs; at++) {
+    // Each sign begins at its left side, and from right to left at its right one; the last one ends at the other.
+    const side = at < signs ? sides[at * 2 + Number(isFromRight)]! : sides[at * 2 - 1 - Number(isFromRight)]!;
+    const edge = (side - x) / width;
+    isEven &&= Math.abs(edge - at / signs) <= EXACT;
+    edges.push(Math.round(edge * 1000) / 1000);
+  }
+  if (!isEven) piece.edges = edges;
+  return piece;
 }
+
+/** A millionth of a page is a hundredth of a point on the longest page there is. */
+const short = (length: number): number => Math.round(length * 1e6) / 1e6;
 
 /** Whether a sign stands on the line of a piece: their heights meet. */
 const isOneLine = (one: Box, other: Box): boolean =>

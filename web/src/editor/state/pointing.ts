@@ -12,6 +12,7 @@ export interface SpotToName extends UnnamedSpot {
 
 /** A spot of a page that becomes a place when it is led to. */
 export interface PageToName {
+  chapter: string;
   page: string;
   spot: PageSpot;
 }

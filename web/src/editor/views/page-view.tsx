@@ -6,27 +6,18 @@ import { createRoot, type Root } from 'react-dom/client';
 import { drawPage } from '../../parts/pdfjs.js';
 import { groundOpen, pageText } from '../../book/ground-file.js';
 import { openArea } from '../state/open-area.js';
+import { useEditor } from '../state/store.js';
 import { mint } from '../state/mint.js';
 import { isPointing, stopPointing, usePointing } from '../state/pointing.js';
 import { AreaLayer } from './AreaLayer.js';
+import { watchSheet, type Sheet } from './pages-in-sight.js';
 import { fillTextLayer, wordsAt } from './text-layer.js';
 
-/** How far outside of what is seen a page is drawn already, in shares of the window. */
-const AHEAD = '100% 0px';
 /** A sharper picture than this costs more than it shows, in pixels across. */
 const SHARPEST = 3_000;
 
-/** Who draws pages that come into sight: one watch for all. */
-const seen = new IntersectionObserver(
-  (entries) => {
-    for (const { target, isIntersecting } of entries) views.get(target)?.show(isIntersecting);
-  },
-  { rootMargin: AHEAD },
-);
-const views = new WeakMap<Element, PageView>();
-
 /** A page of a finished file: drawn as it is, its words to be selected over it, and over these its link areas. */
-export class PageView implements NodeView {
+export class PageView implements NodeView, Sheet {
   readonly dom = document.createElement('section');
   readonly #sheet = document.createElement('div');
   readonly #canvas = document.createElement('canvas');
@@ -58,8 +49,7 @@ export class PageView implements NodeView {
     this.#sheet.append(this.#canvas, this.#words, this.#layer);
     this.dom.append(this.#sheet);
     this.dom.addEventListener('mousedown', this.#pressed);
-    views.set(this.#sheet, this);
-    seen.observe(this.#sheet);
+    watchSheet(this.dom, this);
     this.#resized = new ResizeObserver(() => {
       if (this.#root && this.#drawn > 0) void this.#draw();
     });
@@ -93,7 +83,6 @@ export class PageView implements NodeView {
   }
 
   destroy(): void {
-    seen.unobserve(this.#sheet);
     this.#resized.disconnect();
     this.show(false);
   }
@@ -107,7 +96,7 @@ export class PageView implements NodeView {
       void this.#draw();
       const attrs = attrsOf.page(this.#node);
       pageText(attrs.number).then(
-        (text) => this.#root && fillTextLayer(this.#words, text, attrs),
+        (text) => whenIdle(() => this.#root && fillTextLayer(this.#words, text, attrs)),
         () => {},
       );
     } else {
@@ -181,9 +170,13 @@ export class PageView implements NodeView {
     const words =
       wordsAt(this.#words, event.clientX, event.clientY) || `a spot of page ${pageName({ number, label })}`;
     const spot: PageSpot = { id: mint(), name: words.slice(0, 80), x: shareAt(x), y: shareAt(y), zoom: null };
-    take?.({ onPage: { page, spot } });
+    take?.({ onPage: { chapter: useEditor.getState().chapter, page, spot } });
   }
 }
+
+/** Does something when nothing else is to be done, and soon in any case; not every browser tells. */
+const whenIdle = (work: () => void): void =>
+  void ('requestIdleCallback' in window ? requestIdleCallback(work, { timeout: 500 }) : setTimeout(work));
 
 const shareAt = (share: number): number => Math.round(Math.min(1, Math.max(0, share)) * 10_000) / 10_000;
 

@@ -33,8 +33,10 @@ export function fillTextLayer(
         piece.textContent = words;
         piece.dataset.at = String(at);
         const seen = words.trimEnd();
-        const wide = ((width * 100) / widthOf(seen || ' ') / height) * ratio;
-        piece.style.cssText = `left:${percent(x)};top:${percent(y)};font-size:${height * 100}cqh;transform:scaleX(${wide})`;
+        // In shares of the page's width: what the words have, and what they take in this face; each sign gets its part of the rest.
+        const own = (widthOf(seen || ' ') * height) / ratio;
+        const spacing = (width * 100 - own) / (seen.length || 1);
+        piece.style.cssText = `left:${percent(x)};top:${percent(y)};font-size:${height * 100}cqh;letter-spacing:${spacing.toFixed(4)}cqw`;
         row.append(piece);
         at += words.length;
       }
