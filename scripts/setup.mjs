@@ -15,6 +15,10 @@ const PACKAGES = {
   epubcheck: ['/usr/share/java/epubcheck.jar'],
   qpdf: ['/usr/bin/qpdf'],
   'poppler-utils': ['/usr/bin/pdfinfo'],
+  // PDFs of other makers, by which books of pages are tried.
+  'bash-doc': ['/usr/share/doc/bash/bashref.pdf'],
+  'shared-mime-info': ['/usr/share/doc/shared-mime-info/shared-mime-info-spec.pdf'],
+  'libtasn1-doc': ['/usr/share/doc/libtasn1-doc/libtasn1.pdf'],
 };
 
 /** The Chromium that tests and benchmarks run: the one that the environment names, or what is there. */
@@ -73,6 +77,16 @@ export function needPackages(...names) {
   say(`Installing ${list}`);
   if (!installed(missing)) fail(`${list} could not be installed. ${manual}`);
   // Debian starts its own instance of the database; Vennet uses one of its own and does not need it.
+}
+
+/** Installs Debian packages that are good to have; a machine that leaves documents out of its packages does without. */
+export function wantPackages(...names) {
+  const missing = names.filter((name) => !PACKAGES[name].some((path) => existsSync(path)));
+  const isInstalled = (name) => spawnSync('dpkg', ['-s', name], { stdio: 'ignore' }).status === 0;
+  const absent = missing.filter((name) => !isInstalled(name));
+  if (absent.length === 0 || !canInstall()) return;
+  say(`Installing ${absent.join(' ')}`);
+  installed(absent);
 }
 
 /** Installs the npm packages when there are none or the lock file has changed. */

@@ -6,6 +6,7 @@
 //   exports   100 exports of a book that changes between them
 //   corpus    ten e-books of other makers from Debian's documentation packages, in and out in three forms
 //   documents DOCX and ODT of other makers from Debian's packages, in and out in three forms, and 200 random books
+//   finished  PDFs of other makers from Debian's packages as books of pages, added to in both ways
 //   faults    faults put into core at random: its tests have to notice most
 // `npm run soak -- --only killings --times 20 --minutes 60 --faults 200 --seed 7 --runs 100`
 import { spawnSync } from 'node:child_process';
@@ -62,6 +63,12 @@ const parts = {
     say('Documents of other makers');
     const { soak } = await import('../bench/dist/soak/index.js');
     return soak('documents', { times: 10 * number('times', 20), minutes: 0 });
+  },
+  async finished() {
+    say('Finished PDFs of other makers');
+    needPackages('qpdf');
+    const { soak } = await import('../bench/dist/soak/index.js');
+    return soak('finished', { times: 0, minutes: 0 });
   },
   async faults() {
     const count = number('faults', 120);

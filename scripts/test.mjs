@@ -4,7 +4,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { chromium, needEither, needNpmPackages, needPackages, root, say } from './setup.mjs';
+import { chromium, needEither, needNpmPackages, needPackages, root, say, wantPackages } from './setup.mjs';
 
 /** What each part is made of, and what has to be on the machine for it. */
 const PARTS = {
@@ -20,6 +20,7 @@ const PARTS = {
 const [wanted] = process.argv.slice(2);
 const parts = wanted ? [PARTS[wanted]] : Object.values(PARTS);
 needPackages(...new Set(parts.flatMap(({ packages }) => packages)));
+if (parts.includes(PARTS.unit)) wantPackages('bash-doc', 'shared-mime-info', 'libtasn1-doc');
 if (parts.some(({ playwright }) => playwright)) needEither('chromium-headless-shell', 'chromium');
 needNpmPackages();
 

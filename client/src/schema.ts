@@ -1961,7 +1961,12 @@ export interface components {
                 width: number;
                 height: number;
                 text: string;
-                /** @description Where each sign begins, and where the last one ends, as shares of the width; left out where all are equally wide */
+                /**
+                 * @description Its words run down the page as it is shown (90, in degrees clockwise), or up (270)
+                 * @enum {integer}
+                 */
+                turned?: 90 | 270;
+                /** @description Where each sign begins, and where the last one ends, as shares of the length; left out where all are equally long */
                 edges?: number[];
                 /**
                  * @description Nobody sees it: it is drawn without ink, or behind a picture

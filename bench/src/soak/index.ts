@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { checkKillings } from './check-killings.js';
 import { corpus } from './corpus.js';
 import { documents } from './documents.js';
+import { finished } from './finished.js';
 import { manyExports } from './exports.js';
 import { killings } from './killings.js';
 import { mixedLoad } from './load.js';
@@ -49,6 +50,12 @@ export async function soak(
       const amiss = await documents(directory, times);
       for (const one of amiss.slice(0, 40)) console.log(`  ${one}`);
       console.log(`documents of other makers in and out, and ${times} random books: ${amiss.length} amiss`);
+      return amiss.length === 0;
+    }
+    if (part === 'finished') {
+      const amiss = await finished(directory);
+      for (const one of amiss.slice(0, 40)) console.log(`  ${one}`);
+      console.log(`finished PDFs of other makers as books of pages: ${amiss.length} amiss`);
       return amiss.length === 0;
     }
     const { requests, faults, most, last, health } = await mixedLoad(directory, minutes);

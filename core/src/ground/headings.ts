@@ -1,5 +1,5 @@
 import { boxAround } from '../manuscript/index.js';
-import { joined, wordsOfLine, type Line, type PageText } from './page-text.js';
+import { joined, typeHeight, wordsOfLine, type Line, type PageText } from './page-text.js';
 
 /** A heading that was found by the size of its type. */
 export interface FoundHeading {
@@ -17,7 +17,7 @@ const LONGEST = 160;
 const DEEPEST = 3;
 
 /** How high the type of a line is. */
-export const heightOf = (line: Line): number => Math.max(...line.map(({ height }) => height));
+export const heightOf = (line: Line): number => Math.max(...line.map(typeHeight));
 /** Heights are told apart by a fifth of a point on a page of 842 points. */
 const rounded = (height: number): number => Math.round(height * 4_000) / 4_000;
 

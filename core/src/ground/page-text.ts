@@ -3,7 +3,9 @@ import { boxAround, sharedBy, type Box } from '../manuscript/index.js';
 /** A piece of a line: the signs of a word, or the signs between two words, and where they stand, in shares of the page. */
 export interface Piece extends Box {
   text: string;
-  /** Where each sign begins, and where the last one ends, as shares of the width; left out where all are equally wide. */
+  /** Its words run down the page as it is shown (90, in degrees clockwise), or up (270). */
+  turned?: 90 | 270;
+  /** Where each sign begins, and where the last one ends, as shares of the length; left out where all are equally long. */
   edges?: readonly number[];
   /** Nobody sees it: it is drawn without ink, or behind a picture. */
   unseen?: true;
@@ -84,10 +86,16 @@ export function boxesOf({ lines }: PageText, stretches: readonly Stretch[]): Box
   });
 }
 
-function boxOfSigns({ text, edges, x, y, width, height }: Piece, from: number, to: number): Box {
+function boxOfSigns(piece: Piece, from: number, to: number): Box {
+  const { text, turned, edges, x, y, width, height } = piece;
   const signs = text.trimEnd().length;
   const edge = (at: number) => edges?.[at] ?? at / signs;
-  // Words that are written from right to left begin at their right edge.
-  const [left, right] = [Math.min(edge(from), edge(to)), Math.max(edge(from), edge(to))];
-  return { x: x + left * width, y, width: (right - left) * width, height };
+  // Words that are written from right to left begin at their right edge, those that run up at their lower one.
+  const [begin, end] = [Math.min(edge(from), edge(to)), Math.max(edge(from), edge(to))];
+  return turned
+    ? { x, y: y + begin * height, width, height: (end - begin) * height }
+    : { x: x + begin * width, y, width: (end - begin) * width, height };
 }
+
+/** How high the type of a piece is, as a share of the height of the page; of one that runs up or down it is not told. */
+export const typeHeight = ({ height, turned }: Piece): number => (turned ? 0 : height);

@@ -31,11 +31,16 @@ export class PageTextDto implements PageText {
         properties: {
           ...BOX.properties,
           text: { type: 'string' },
+          turned: {
+            type: 'integer',
+            enum: [90, 270],
+            description: 'Its words run down the page as it is shown (90, in degrees clockwise), or up (270)',
+          },
           edges: {
             type: 'array',
             items: { type: 'number' },
             description:
-              'Where each sign begins, and where the last one ends, as shares of the width; left out where all are equally wide',
+              'Where each sign begins, and where the last one ends, as shares of the length; left out where all are equally long',
           },
           unseen: {
             type: 'boolean',

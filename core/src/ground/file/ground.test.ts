@@ -264,6 +264,8 @@ describe('a tagged file', () => {
 
 /** PDFs of other makers, as Debian's packages of documentation carry them; those that are on this machine. */
 const OTHERS = [
+  '/usr/share/doc/bash/bash.pdf',
+  '/usr/share/doc/bash/bashref.pdf',
   '/usr/share/doc/libtasn1-doc/libtasn1.pdf',
   '/usr/share/doc/shared-mime-info/shared-mime-info-spec.pdf',
 ].filter((path) => existsSync(path));

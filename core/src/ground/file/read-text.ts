@@ -54,9 +54,17 @@ interface Reading extends Box {
   text: string;
   isWord: boolean;
   isUnseen: boolean;
-  /** The left and right side of each sign, as shares of the page, one after the other. */
+  turn: Turn;
+  /** Where each sign begins and ends along its line, in shares of the page, the lesser first. */
   sides: number[];
 }
+
+/** By how much words are turned as the page is shown, in degrees clockwise. */
+type Turn = 0 | 90 | 180 | 270;
+
+/** A box as it would be if its words ran from left to right or the other way. */
+const level = (box: Box, turn: Turn): Box =>
+  turn % 180 === 0 ? box : { x: box.y, y: box.x, width: box.height, height: box.width };
 
 function linesOn(pdf: Pdfium, page: number, frame: PageFrame, ink: Ink): Line[] {
   const { calls } = pdf;
@@ -69,6 +77,7 @@ function linesOn(pdf: Pdfium, page: number, frame: PageFrame, ink: Ink): Line[] 
       if (line.length > 0) lines.push(line.map(pieceOf));
       line = [];
     };
+    const turns = new Turns(pdf, text, frame);
     /** PDFium ends a line before and behind a raised sign, too. */
     let isEnded = false;
     const count = calls.FPDFText_CountChars(text);
@@ -83,8 +92,9 @@ function linesOn(pdf: Pdfium, page: number, frame: PageFrame, ink: Ink): Line[] 
       const isSpace = sign.trim() === '';
       const rect = isSpace ? null : rectOfSign(pdf, text, index);
       const box = rect && boxOf(frame, rect);
+      const turn = box ? turns.of(calls.FPDFText_GetTextObject(text, index), index) : 0;
       if (isEnded && box) {
-        if (!goesOnBeside(line, box)) end();
+        if (!goesOnBeside(line, box, turn)) end();
         isEnded = false;
       }
       const last = line.at(-1);
@@ -94,24 +104,49 @@ function linesOn(pdf: Pdfium, page: number, frame: PageFrame, ink: Ink): Line[] 
       }
       const isUnseen = ink.isUnseen(calls.FPDFText_GetTextObject(text, index), box);
       const isWord = isOfWord(code);
-      const isBeside = last !== undefined && isOneLine(last, box);
+      const [flat, before] = [level(box, turn), last && level(last, turn)];
+      const isBeside = before !== undefined && last?.turn === turn && isOneLine(before, flat);
       const goesOn =
         isBeside &&
         last.isWord === isWord &&
         last.isUnseen === isUnseen &&
         !last.text.endsWith(' ') &&
-        Math.min(last.height, box.height) >= Math.max(last.height, box.height) * SMALLER;
+        Math.min(before.height, flat.height) >= Math.max(before.height, flat.height) * SMALLER;
       if (goesOn) widen(last, box);
       else if (last && !isBeside) end();
-      const piece = goesOn ? last : { text: '', ...box, isWord, isUnseen, sides: [] };
+      const piece = goesOn ? last : { text: '', ...box, isWord, isUnseen, turn, sides: [] };
       if (!goesOn) line.push(piece);
       piece.text += sign;
-      for (let unit = 0; unit < sign.length; unit++) piece.sides.push(box.x, box.x + box.width);
+      for (let unit = 0; unit < sign.length; unit++) piece.sides.push(flat.x, flat.x + flat.width);
     }
     end();
     return lines;
   } finally {
     calls.FPDFText_ClosePage(text);
+  }
+}
+
+/** By how much the words of a page are turned, each text object read once. */
+class Turns {
+  readonly #known = new Map<number, Turn>();
+
+  constructor(
+    readonly pdf: Pdfium,
+    readonly text: number,
+    readonly frame: PageFrame,
+  ) {}
+
+  /** @param index of a sign of the object */
+  of(object: number, index: number): Turn {
+    let turn = this.#known.get(object);
+    if (turn === undefined) {
+      // Counter-clockwise in user space, in radians.
+      const angle = this.pdf.calls.FPDFText_GetCharAngle(this.text, index);
+      const quarters = Math.round(this.frame.rotate / 90 - Math.max(0, angle) / (Math.PI / 2));
+      turn = ((((quarters % 4) + 4) % 4) * 90) as Turn;
+      this.#known.set(object, turn);
+    }
+    return turn;
   }
 }
 
@@ -129,10 +164,11 @@ function widen(piece: Reading, { x, y, width, height }: Box): void {
 const BESIDE = 0.5;
 
 /** Whether a sign stands on a line, right behind its end. */
-function goesOnBeside(line: readonly Box[], box: Box): boolean {
-  const last = line.at(-1);
-  if (!last) return false;
-  const all = boxAround(line);
+function goesOnBeside(line: readonly Reading[], given: Box, turn: Turn): boolean {
+  const before = line.at(-1);
+  // Words that run up or from right to left are rare, and no notes are marked in them.
+  if (before?.turn !== turn || turn >= 180) return false;
+  const [all, last, box] = [level(boxAround(line), turn), level(before, turn), level(given, turn)];
   const gap = box.x - (last.x + last.width);
   return isOneLine(all, box) && gap > -all.height * BESIDE && gap < all.height * BESIDE;
 }
@@ -140,18 +176,20 @@ function goesOnBeside(line: readonly Box[], box: Box): boolean {
 /** Edges are kept where a sign is further than this from where it would be if all were equally wide, as a share of its piece. */
 const EXACT = 0.004;
 
-function pieceOf({ text, x, y, width, height, isUnseen, sides }: Reading): Piece {
+function pieceOf({ text, x, y, width, height, isUnseen, turn, sides }: Reading): Piece {
   const piece: Piece = { text, x, y, width: short(width), height: short(height) };
   if (isUnseen) piece.unseen = true;
+  if (turn === 90 || turn === 270) piece.turned = turn;
   const signs = sides.length / 2;
   if (signs !== text.trimEnd().length || signs < 2) return piece;
-  const isFromRight = sides[0]! > sides[sides.length - 2]!;
+  const isBackwards = sides[0]! > sides[sides.length - 2]!;
+  const { x: start, width: length } = level(piece, turn);
   const edges: number[] = [];
-  let isEven = !isFromRight;
+  let isEven = !isBackwards;
   for (let at = 0; at <= signs; at++) {
-    // Each sign begins at its left side, and from right to left at its right one; the last one ends at the other.
-    const side = at < signs ? sides[at * 2 + Number(isFromRight)]! : sides[at * 2 - 1 - Number(isFromRight)]!;
-    const edge = (side - x) / width;
+    // Each sign begins at its lesser side, and where words run backwards at the other; the last one ends at the one that is left.
+    const side = at < signs ? sides[at * 2 + Number(isBackwards)]! : sides[at * 2 - 1 - Number(isBackwards)]!;
+    const edge = (side - start) / length;
     isEven &&= Math.abs(edge - at / signs) <= EXACT;
     edges.push(Math.round(edge * 1000) / 1000);
   }

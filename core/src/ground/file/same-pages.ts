@@ -13,6 +13,8 @@ import type { GroundFile } from './open.js';
 
 /** What of a page is not its look: its links, how they are met, and what it is part of. */
 const NOT_LOOK = new Set(['Annots', 'Tabs', 'Parent', 'StructParents', 'StructParent']);
+/** Numbers have about five decimals in their fractions (ISO 32000-1, table C.1); more of them may be lost when a file is written anew. */
+const PRECISION = 1e-5;
 /** What the way of packing a stream says, and not the stream. */
 const PACKING = new Set(['Length', 'Filter', 'DecodeParms', 'DL']);
 
@@ -81,7 +83,7 @@ export function pagesThatDiffer(before: GroundFile, after: GroundFile): number[]
 const isNothing = (object: PdfObject | null): boolean => object === null || object.type === 'null';
 
 function sameValue(a: PdfObject, b: PdfObject): boolean {
-  if (a instanceof PdfNumber && b instanceof PdfNumber) return Math.abs(a.value - b.value) < 1e-6;
+  if (a instanceof PdfNumber && b instanceof PdfNumber) return Math.abs(a.value - b.value) <= PRECISION;
   if (a instanceof PdfName && b instanceof PdfName) return a.value === b.value;
   if (a instanceof PdfBool && b instanceof PdfBool) return a.value === b.value;
   if (a instanceof PdfString && b instanceof PdfString) return sameBytes(a.bytes, b.bytes);

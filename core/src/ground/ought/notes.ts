@@ -98,8 +98,10 @@ const spotAt = ({ index, box: { x, y } }: Sign, name: string): SpotToMake => ({
 const bottomOf = ({ y, height }: Box): number => y + height;
 
 /** Whether a piece stands raised beside the words of its line. */
-const isRaised = (piece: Box, beside: Box): boolean =>
-  piece.height <= beside.height * SMALLER && bottomOf(piece) <= bottomOf(beside) - beside.height * ABOVE;
+const isRaised = (piece: Piece, beside: Box): boolean =>
+  !piece.turned &&
+  piece.height <= beside.height * SMALLER &&
+  bottomOf(piece) <= bottomOf(beside) - beside.height * ABOVE;
 
 const hasWords = ({ text }: Piece): boolean => /[\p{L}]/u.test(text);
 

@@ -28,15 +28,18 @@ export function fillTextLayer(
     ...text.lines.map((line, index) => {
       const row = document.createElement('div');
       let at = 0;
-      for (const { text: words, x, y, width, height } of line) {
+      for (const { text: words, x, y, width, height, turned } of line) {
         const piece = document.createElement('span');
         piece.textContent = words;
         piece.dataset.at = String(at);
+        if (turned) piece.dataset.turned = String(turned);
+        // In shares of the side along which the words run: what they have of it, and what they take in this face; each sign gets its part
+        // of the rest.
+        const [length, type, side] = turned ? [height, width * ratio, 'cqh'] : [width, height / ratio, 'cqw'];
         const seen = words.trimEnd();
-        // In shares of the page's width: what the words have, and what they take in this face; each sign gets its part of the rest.
-        const own = (widthOf(seen || ' ') * height) / ratio;
-        const spacing = (width * 100 - own) / (seen.length || 1);
-        piece.style.cssText = `left:${percent(x)};top:${percent(y)};font-size:${height * 100}cqh;letter-spacing:${spacing.toFixed(4)}cqw`;
+        const spacing = (length * 100 - widthOf(seen || ' ') * type) / (seen.length || 1);
+        const size = turned ? `${width * 100}cqw` : `${height * 100}cqh`;
+        piece.style.cssText = `left:${percent(x)};top:${percent(y)};font-size:${size};letter-spacing:${spacing.toFixed(4)}${side}`;
         row.append(piece);
         at += words.length;
       }
