@@ -1056,6 +1056,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/books/{id}/pdf-sets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["PublishingController_sets"];
+        put: operations["PublishingController_keepSets"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/page-preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["PublishingController_preview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/books/{id}/forms": {
         parameters: {
             query?: never;
@@ -2367,11 +2399,65 @@ export interface components {
             words: string;
         };
         ExportChoicesDto: {
+            /** @enum {string} */
+            page?: "a4" | "a5" | "letter" | "6x9" | "5.5x8.5" | "eink-6" | "eink-7.8" | "eink-10.3" | "own";
+            /** @description Of a page of one’s own, in mm */
+            width?: number;
+            /** @description Of a page of one’s own, in mm */
+            height?: number;
+            /** @description The margin at the spine, in mm */
+            inner?: number;
+            /** @description In mm */
+            outer?: number;
+            /** @description In mm */
+            top?: number;
+            /** @description In mm */
+            bottom?: number;
+            /** @enum {string} */
+            face?: "serif" | "sans";
+            /** @description Of the type, in points */
+            size?: number;
+            /** @description In sizes of the type */
+            lineHeight?: number;
+            /** @enum {string} */
+            edge?: "justified" | "ragged";
+            hyphens?: boolean;
+            /**
+             * @description What stands above each page
+             * @enum {string}
+             */
+            head?: "none" | "title" | "chapter";
+            /** @description A way back to the contents stands at the foot of each page */
+            back?: boolean;
+            /**
+             * @description Where the numbers of pages stand
+             * @enum {string}
+             */
+            numbers?: "foot" | "head" | "none";
+            /**
+             * @description How pages before the text are counted
+             * @enum {string}
+             */
+            front?: "roman" | "none";
+            /**
+             * @description On which pages chapters begin
+             * @enum {string}
+             */
+            chapters?: "any" | "right";
+            /** @enum {string} */
+            ink?: "colour" | "grey";
+            /**
+             * @description Where addresses are printed
+             * @enum {string}
+             */
+            addresses?: "none" | "foot" | "list";
             /**
              * @description Of a book of pages: behind its old bytes, which stay as they are, or all of it anew
              * @enum {string}
              */
             write?: "addition" | "anew";
+            /** @description A set of the book’s, by its id or its name */
+            set?: string;
         };
         NewExportDto: {
             /** @enum {string} */
@@ -2401,6 +2487,11 @@ export interface components {
             lost: components["schemas"]["LostLinkDto"][];
             changed: components["schemas"]["ChangedLinkDto"][];
         };
+        PrintedPartDto: {
+            expected: number;
+            found: number;
+            lost: components["schemas"]["LostLinkDto"][];
+        };
         AddedLinkDto: {
             href: string;
             text: string;
@@ -2417,6 +2508,8 @@ export interface components {
             changed: components["schemas"]["ChangedLinkDto"][];
             /** @description The links that Vennet makes itself */
             computed: components["schemas"]["ProofPartDto"];
+            /** @description Addresses that are printed; left out where none are */
+            printed?: components["schemas"]["PrintedPartDto"];
             /** @description Links in the file that the book does not have */
             added: components["schemas"]["AddedLinkDto"][];
             /** @description Lines that run off their page: what is outside of it is lost */
@@ -2448,6 +2541,75 @@ export interface components {
             createdAt: string;
             /** Format: date-time */
             finishedAt: string | null;
+        };
+        PdfChoicesDto: {
+            /** @enum {string} */
+            page: "a4" | "a5" | "letter" | "6x9" | "5.5x8.5" | "eink-6" | "eink-7.8" | "eink-10.3" | "own";
+            /** @description Of a page of one’s own, in mm */
+            width: number;
+            /** @description Of a page of one’s own, in mm */
+            height: number;
+            /** @description The margin at the spine, in mm */
+            inner: number;
+            /** @description In mm */
+            outer: number;
+            /** @description In mm */
+            top: number;
+            /** @description In mm */
+            bottom: number;
+            /** @enum {string} */
+            face: "serif" | "sans";
+            /** @description Of the type, in points */
+            size: number;
+            /** @description In sizes of the type */
+            lineHeight: number;
+            /** @enum {string} */
+            edge: "justified" | "ragged";
+            hyphens: boolean;
+            /**
+             * @description What stands above each page
+             * @enum {string}
+             */
+            head: "none" | "title" | "chapter";
+            /** @description A way back to the contents stands at the foot of each page */
+            back: boolean;
+            /**
+             * @description Where the numbers of pages stand
+             * @enum {string}
+             */
+            numbers: "foot" | "head" | "none";
+            /**
+             * @description How pages before the text are counted
+             * @enum {string}
+             */
+            front: "roman" | "none";
+            /**
+             * @description On which pages chapters begin
+             * @enum {string}
+             */
+            chapters: "any" | "right";
+            /** @enum {string} */
+            ink: "colour" | "grey";
+            /**
+             * @description Where addresses are printed
+             * @enum {string}
+             */
+            addresses: "none" | "foot" | "list";
+        };
+        PdfSetDto: {
+            id: string;
+            name: string;
+            choices: components["schemas"]["PdfChoicesDto"];
+        };
+        PdfSetsDto: {
+            /** @description The id of the set that holds where nothing else is said */
+            own: string;
+            sets: components["schemas"]["PdfSetDto"][];
+        };
+        PagePreviewDto: {
+            choices: components["schemas"]["PdfChoicesDto"];
+            /** @description The id of the chapter; without one the first */
+            chapter?: string;
         };
         LossDto: {
             what: string;
@@ -5358,6 +5520,104 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StartedDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    PublishingController_sets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PdfSetsDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    PublishingController_keepSets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PdfSetsDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PdfSetsDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    PublishingController_preview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PagePreviewDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
                 };
             };
             /** @description A problem document (RFC 9457): what happened, what was kept and what to do */

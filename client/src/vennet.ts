@@ -41,6 +41,8 @@ import type {
   NewRuleChoice,
   NewSaying,
   PageHit,
+  PagePreview,
+  PdfSets,
   NewSetAside,
   PageTitle,
   RepairDone,
@@ -115,6 +117,14 @@ export function vennet(address = '') {
       answer(http.GET('/api/books/{id}/ground/headings', of(book))),
     searchPages: (book: string, words: string): Promise<PageHit[]> =>
       answer(http.GET('/api/books/{id}/ground/search', { params: { path: { id: book }, query: { words } } })),
+    pdfSets: (book: string): Promise<PdfSets> => answer(http.GET('/api/books/{id}/pdf-sets', of(book))),
+    keepPdfSets: (book: string, body: PdfSets): Promise<PdfSets> =>
+      answer(http.PUT('/api/books/{id}/pdf-sets', { ...of(book), body })),
+    /** The pages of a chapter as they would be set: a PDF. */
+    previewPages: async (book: string, body: PagePreview, signal: AbortSignal): Promise<ArrayBuffer> =>
+      answer(
+        http.POST('/api/books/{id}/page-preview', { ...of(book), body, signal, parseAs: 'arrayBuffer' }),
+      ) as Promise<ArrayBuffer>,
     places: (book: string): Promise<Place[]> => answer(http.GET('/api/books/{id}/places', of(book))),
 
     addChapter: (book: string, body: NewChapter): Promise<ChapterAdded> =>

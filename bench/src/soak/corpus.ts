@@ -98,7 +98,7 @@ function unproved(
   cutOff: CutOffLine[] = [],
   unseen: ReadonlySet<string> = new Set(),
 ): string[] {
-  const proof = proofOf(edition, found, cutOff, unseen);
+  const proof = proofOf(edition, found, { cutOff, unseen });
   const lost = [...proof.lost, ...proof.computed.lost].filter(
     ({ href }) => !/^#(?:no-destination|missing-)/.test(href),
   );

@@ -1,4 +1,21 @@
 export {
+  ADDRESSES,
+  BEGINNINGS,
+  DEFAULT_PDF,
+  EDGES,
+  FACES,
+  faultInPdfChoices,
+  FRONTS,
+  HEADS,
+  INKS,
+  NUMBERS,
+  PAGES,
+  pageSize,
+  PAGE_SIZES,
+  PDF_BOUNDS,
+} from './choices.js';
+export type { PdfChoices, PdfSet } from './choices.js';
+export {
   editionOf,
   entryId,
   filesBeside,
@@ -23,6 +40,7 @@ export { makeMarkdown, type MadeMarkdown } from './markdown/markdown.js';
 export { makeOdt } from './odt/odt.js';
 export { withPlainBlocks, type SetPlainly } from './pdf/plainly.js';
 export { whereShapeless, type ShapelessSign } from './pdf/shapeless.js';
+export type { PrintedAddress } from './pdf/printed.js';
 export { typesetBook } from './pdf/typeset-book.js';
 export type { TypesetBook, TypesetChapter } from './pdf/typeset-book.js';
 export type { TypesetNode } from './pdf/typeset-node.js';

@@ -6,6 +6,8 @@ export interface PdfReadback {
   links: FoundLink[];
   pages: number;
   cutOff: CutOffLine[];
+  /** The words of each page. */
+  words: string[];
 }
 
 /**
@@ -34,6 +36,7 @@ export async function linksInPdf(
     const spots = new PdfSpots(total, (number) => pageOf(number).pieces);
     const links: FoundLink[] = [];
     const cutOff: CutOffLine[] = [];
+    const words: string[] = [];
     let before: FoundLink[] = [];
     for (let number = 1; number <= total; number++) {
       const page = pageOf(number);
@@ -42,9 +45,10 @@ export async function linksInPdf(
       before = onPage;
       links.push(...onPage);
       cutOff.push(...linesCutOff(page, where));
+      words.push(page.pieces.map(({ text }) => text).join(''));
       progress(number, total);
     }
-    return { links, pages: total, cutOff };
+    return { links, pages: total, cutOff, words };
   } finally {
     pdf.close();
   }

@@ -1,6 +1,7 @@
 import { groupedBy } from '../manuscript/index.js';
 import type { Between, ExpectedLink } from '../publish/index.js';
 import type { CutOffLine, FoundLink, Landing } from './found-link.js';
+import type { PrintedPart } from './printed.js';
 import { RIGHT_TO_LEFT } from './pdf-page.js';
 
 /** A link that is not in the file. */
@@ -36,6 +37,8 @@ export interface Proof extends ProofPart {
   computed: ProofPart;
   /** Links in the file that the book does not have. */
   added: { href: string; text: string; where: string }[];
+  /** Addresses that are printed; left out where none are. */
+  printed?: PrintedPart;
   /** Lines that run off their page: what is outside of it is lost to readers. */
   cutOff: CutOffLine[];
 }

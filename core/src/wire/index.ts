@@ -8,7 +8,7 @@ import type { BringInReport } from '../bring-in/index.js';
 import type { Finding } from '../audit/index.js';
 import type { DestinationKind } from '../destination/index.js';
 import type { Book, BookDetails, Chapter, Format, Publication } from '../manuscript/index.js';
-import type { Loss } from '../publish/index.js';
+import type { Loss, PdfChoices, PdfSet } from '../publish/index.js';
 import type { VerdictName } from '../reach/index.js';
 import type { LastCheck } from './checks.js';
 import type { JobState, Wanted } from './jobs.js';
@@ -121,8 +121,23 @@ export interface NewExport {
 export const WRITES = ['addition', 'anew'] as const;
 
 /** How a file is to be made; what is left out is as the book has it. */
-export interface ExportChoices {
+export interface ExportChoices extends Partial<PdfChoices> {
   write?: (typeof WRITES)[number];
+  /** The set of choices for a PDF, by its id or its name; without one the book's own. */
+  set?: string;
+}
+
+/** The named sets of choices for the pages of a book's PDF; `own` is the one that holds where nothing is said. */
+export interface PdfSets {
+  own: string;
+  sets: PdfSet[];
+}
+
+/** Pages that are set to be looked at, before a file is made. */
+export interface PagePreview {
+  choices: PdfChoices;
+  /** The chapter; without one the first. */
+  chapter?: string;
 }
 
 /** Words that were found on a page of a finished file: its number, the index of their line, and which signs of it. */

@@ -171,6 +171,7 @@ export class BooksService {
         description,
         look,
         structure,
+        pdfSets: null,
         publication,
         ground,
         report,

@@ -27,6 +27,7 @@ import { Survey1791000000000 } from './migrations/1791000000000-survey.js';
 import { TableBodies1791400000000 } from './migrations/1791400000000-table-bodies.js';
 import { VersionNames1791500000000 } from './migrations/1791500000000-version-names.js';
 import { Ground1791600000000 } from './migrations/1791600000000-ground.js';
+import { PdfSets1791700000000 } from './migrations/1791700000000-pdf-sets.js';
 import { VerdictTable1790600000000 } from './migrations/1790600000000-verdict-table.js';
 
 /** The connection to MariaDB. The tables are made by migrations only, which run at every start. */
@@ -52,6 +53,7 @@ export function dataSourceOptions(url: string): DataSourceOptions {
       TableBodies1791400000000,
       VersionNames1791500000000,
       Ground1791600000000,
+      PdfSets1791700000000,
     ],
     entities: [
       BookEntity,

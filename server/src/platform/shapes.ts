@@ -109,7 +109,18 @@ export function Whole({
 }
 
 /** Any number. */
-export const Quantity = (more: More = {}): PropertyDecorator => property(more, { type: Number }, IsNumber());
+export const Quantity = ({
+  least,
+  most,
+  ...more
+}: More & { least?: number; most?: number } = {}): PropertyDecorator =>
+  property(
+    more,
+    { type: Number, minimum: least, maximum: most },
+    IsNumber(),
+    ...(least === undefined ? [] : [Min(least)]),
+    ...(most === undefined ? [] : [Max(most)]),
+  );
 
 /** One of a few words. */
 export const Choice = (

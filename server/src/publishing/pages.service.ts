@@ -6,6 +6,7 @@ import { inProcess, ProcessDeath, WorkRefusal } from '../jobs/in-process.js';
 import { Jobs } from '../jobs/jobs.js';
 import { sha256 } from '../platform/sha256.js';
 import { Revisions } from '../reports/revisions.js';
+import { PdfSetsService } from './pdf-sets.service.js';
 import { SourcesService } from './sources.service.js';
 
 /** Places and the numbers of their pages. */
@@ -33,6 +34,7 @@ export class PagesService {
   constructor(
     private readonly sources: SourcesService,
     private readonly revisions: Revisions,
+    private readonly pdfSets: PdfSetsService,
     private readonly jobs: Jobs,
   ) {
     jobs.handle<SetWhole>('pages', {
@@ -42,17 +44,26 @@ export class PagesService {
         const [bookId = ''] = id.split('.');
         const input = await this.sources.of(bookId);
         if (input.ground) return { pages: namedPages(input.source), shapeless: [] };
-        return inProcess<never, SetWhole>(new URL('./pages.process.js', import.meta.url), input, {
-          signal,
-          limits: { time: 120_000 },
-        });
+        const pdf = await this.pdfSets.choicesOf(bookId);
+        return inProcess<never, SetWhole>(
+          new URL('./pages.process.js', import.meta.url),
+          { ...input, pdf },
+          {
+            signal,
+            limits: { time: 120_000 },
+          },
+        );
       },
     });
   }
 
   /** Nothing while the book can't be set. */
   async of(bookId: string): Promise<SetWhole> {
-    const { text: version } = await this.revisions.of(bookId);
+    const [{ text }, choices] = await Promise.all([
+      this.revisions.of(bookId),
+      this.pdfSets.choicesOf(bookId),
+    ]);
+    const version = `${text} ${JSON.stringify(choices)}`;
     const known = this.#known.get(bookId);
     if (known?.version === version) return known.set;
     const set = this.jobs.run<SetWhole>('pages', `${bookId}.${sha256(version)}`).catch((error: unknown) => {

@@ -1,4 +1,5 @@
-import { computedLinks, expectedLinks, type Edition } from '@vennet/core/publish';
+import { CONTENTS } from '@vennet/core/manuscript';
+import { computedLinks, expectedLinks, type Edition, type ExpectedLink } from '@vennet/core/publish';
 import {
   foundWithoutUnseen,
   prove,
@@ -8,15 +9,33 @@ import {
   type Proof,
 } from '@vennet/core/readback';
 
-/** The match of a made file's links against those of its edition; `unseen` are signs that no font has a shape for. */
+/** What is known of a made file beside its links. */
+export interface AboutMade {
+  cutOff?: readonly CutOffLine[];
+  /** Signs that no font has a shape for. */
+  unseen?: ReadonlySet<string>;
+  /** How many ways back to the contents stand at the feet of its pages. */
+  backs?: number;
+}
+
+/** The match of a made file's links against those of its edition. */
 export function proofOf(
   edition: Edition,
   found: readonly FoundLink[],
-  cutOff: readonly CutOffLine[] = [],
-  unseen: ReadonlySet<string> = new Set(),
+  { cutOff = [], unseen = new Set(), backs = 0 }: AboutMade = {},
 ): Proof {
-  const [expected, computed] = [expectedLinks(edition), computedLinks(edition)];
+  const expected = expectedLinks(edition);
+  const computed = [...computedLinks(edition), ...Array.from({ length: backs }, () => wayBack(edition))];
   if (unseen.size === 0) return prove(expected, found, computed, cutOff);
   const seen = withoutUnseen(unseen);
   return prove(expected.map(seen), found.map(foundWithoutUnseen(unseen)), computed.map(seen), cutOff);
 }
+
+/** The words of a way back are an artifact of its page: its link has none. */
+const wayBack = (edition: Edition): ExpectedLink => ({
+  id: CONTENTS,
+  href: `#${edition.nameOf(CONTENTS)}`,
+  text: '',
+  chapter: '',
+  landing: '',
+});

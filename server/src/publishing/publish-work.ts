@@ -1,4 +1,5 @@
 import type { Format } from '@vennet/core/manuscript';
+import type { PdfChoices } from '@vennet/core/publish';
 import type { Proof } from '@vennet/core/readback';
 import type { ExportChoices } from '@vennet/core/wire';
 import type { BookSource } from '../books/book-source.js';
@@ -12,6 +13,8 @@ export interface PublishInput {
   /** Where the finished file of a book of pages lies. */
   ground: string | null;
   choices: ExportChoices;
+  /** How the pages of a PDF are set. */
+  pdf: PdfChoices;
   /** Where the made file is written. */
   output: string;
   /** Sets each chapter by itself first, and says which: so that the one is known that breaks the typesetter. */

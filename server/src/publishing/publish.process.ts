@@ -19,6 +19,7 @@ import {
   linksInOdt,
   linksInPdf,
   linksInWebPage,
+  provePrinted,
   type FoundLink,
 } from '@vennet/core/readback';
 import { surroundingsOf } from '@vennet/core/wire';
@@ -52,7 +53,7 @@ work<PublishInput, PublishProgress, Published>(refusalWords, async (input, progr
     return travels && file?.opensFor === 'everyone';
   };
   const files = filesOf(input.enclosures, ({ id, type }) => inside(id) || Boolean(PICTURE_EXTENSIONS[type]));
-  const edition = editionOf(readBook(book), files, input.format, surroundings);
+  const edition = editionOf(readBook(book), files, input.format, surroundings, input.pdf);
   if (input.careful && input.format === 'pdf')
     for (const [index, chapter] of edition.book.chapters.entries()) {
       const total = edition.book.chapters.length;
@@ -106,12 +107,14 @@ function markdown(edition: Edition, { modified }: PublishInput, tell: Tell): Mad
 
 async function pdf(edition: Edition, _input: PublishInput, tell: Tell): Promise<Made> {
   tell('Setting the pages');
-  const { bytes: plain, notes, places, labels, unseen } = setPages(edition).write();
+  const { bytes: plain, notes, places, labels, unseen, printed, backs } = setPages(edition).write();
   const withNumbers = withPages(edition, labels);
   tell('Writing what is said of the links');
-  const bytes = await finishPdf(plain, withNumbers, places);
-  const { links, cutOff } = await linksInPdf(bytes.slice(), (done, total) =>
+  const bytes = await finishPdf(plain, withNumbers, places, backs);
+  const { links, cutOff, words } = await linksInPdf(bytes.slice(), (done, total) =>
     tell('Reading the file back', done, total),
   );
-  return { bytes, proof: proofOf(withNumbers, links, cutOff, unseen), notes };
+  const proof = proofOf(withNumbers, links, { cutOff, unseen, backs: backs.length });
+  if (printed.length > 0) proof.printed = provePrinted(printed, words);
+  return { bytes, proof, notes };
 }

@@ -1,12 +1,15 @@
 import { pipeline } from 'node:stream/promises';
-import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Post, Req, Res } from '@nestjs/common';
+import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Post, Put, Req, Res } from '@nestjs/common';
 import { ApiAcceptedResponse, ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import { coverDrawing, type ShapelessSign } from '@vennet/core/publish';
-import type { ExportJob, Started } from '@vennet/core/wire';
+import type { ExportJob, PdfSets, Started } from '@vennet/core/wire';
 import type { Request, Response } from 'express';
 import { BooksService } from '../books/books.service.js';
 import { Reports } from '../reports/reports.service.js';
 import { ExportJobDto, FormPreviewDto, NewExportDto, ShapelessSignDto } from './publishing.dto.js';
+import { PagePreviewDto, PdfSetsDto } from './choices.dto.js';
+import { PdfSetsService } from './pdf-sets.service.js';
+import { PreviewService } from './preview.service.js';
 import { archiveOf } from './archive.js';
 import { PagesService, type Pages } from './pages.service.js';
 import { PublishingService } from './publishing.service.js';
@@ -22,6 +25,8 @@ export class PublishingController {
     private readonly publishing: PublishingService,
     private readonly setPages: PagesService,
     private readonly reports: Reports,
+    private readonly pdfSets: PdfSetsService,
+    private readonly previews: PreviewService,
   ) {}
 
   @Post('books/:id/exports')
@@ -35,6 +40,36 @@ export class PublishingController {
   @ApiOkResponse({ type: [ExportJobDto] })
   ofBook(@Param('id', ParseUUIDPipe) id: string): Promise<ExportJob[]> {
     return this.publishing.ofBook(id);
+  }
+
+  /** How the pages of a PDF are set: the book's named sets of choices. */
+  @Get('books/:id/pdf-sets')
+  @ApiOkResponse({ type: PdfSetsDto })
+  sets(@Param('id', ParseUUIDPipe) id: string): Promise<PdfSets> {
+    return this.pdfSets.of(id);
+  }
+
+  @Put('books/:id/pdf-sets')
+  @ApiOkResponse({ type: PdfSetsDto })
+  keepSets(@Param('id', ParseUUIDPipe) id: string, @Body() body: PdfSetsDto): Promise<PdfSets> {
+    return this.pdfSets.keep(id, body);
+  }
+
+  /** The pages of one chapter as they would be set, as a PDF; its links lead nowhere yet. */
+  @Post('books/:id/page-preview')
+  @HttpCode(200)
+  @ApiOkResponse(FILE_ANSWER)
+  async preview(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Body() body: PagePreviewDto,
+    @Res() response: Response,
+  ): Promise<void> {
+    const gone = new AbortController();
+    response.on('close', () => gone.abort());
+    await this.previews.with(id, body, gone.signal, async (path) => {
+      response.set({ 'content-type': 'application/pdf', 'cache-control': 'no-store' });
+      await sendStored(response, path, { name: 'pages.pdf', again: 'Look at them again.' });
+    });
   }
 
   /** What each form would lose or change, before it is made. */

@@ -5,27 +5,19 @@ import {
   type ChangedLink,
   type CutOffLine,
   type LostLink,
+  type PrintedPart,
   type Proof,
   type ProofPart,
 } from '@vennet/core/readback';
 import {
   JOB_STATES,
-  WRITES,
-  type ExportChoices,
   type ExportJob,
   type FormPreview,
   type JobState,
   type NewExport,
 } from '@vennet/core/wire';
+import { ExportChoicesDto } from './choices.dto.js';
 import { Choice, Flag, Moment, Shape, ShapeList, Whole, WordList, Words } from '../platform/shapes.js';
-
-class ExportChoicesDto implements ExportChoices {
-  @Choice(WRITES, {
-    optional: true,
-    description: 'Of a book of pages: behind its old bytes, which stay as they are, or all of it anew',
-  })
-  write?: ExportChoices['write'];
-}
 
 export class NewExportDto implements NewExport {
   @Choice(FORMATS, { message: 'A book can be made as “epub”, “pdf”, “web”, “docx”, “odt” or “markdown”.' })
@@ -96,10 +88,27 @@ class ProofPartDto implements ProofPart {
   changed: ChangedLinkDto[];
 }
 
+class PrintedPartDto implements PrintedPart {
+  @Whole()
+  expected: number;
+
+  @Whole()
+  found: number;
+
+  @ShapeList(LostLinkDto)
+  lost: LostLinkDto[];
+}
+
 /** The match of a made file’s links against the book’s. */
 class ProofDto extends ProofPartDto implements Proof {
   @Shape(ProofPartDto, { description: 'The links that Vennet makes itself' })
   computed: ProofPartDto;
+
+  @Shape(PrintedPartDto, {
+    optional: true,
+    description: 'Addresses that are printed; left out where none are',
+  })
+  printed?: PrintedPartDto;
 
   @ShapeList(AddedLinkDto, { description: 'Links in the file that the book does not have' })
   added: AddedLinkDto[];

@@ -4,6 +4,8 @@ import { JobsModule } from '../jobs/jobs.module.js';
 import { ReportsModule } from '../reports/reports.module.js';
 import { ShelfModule } from '../shelf/shelf.module.js';
 import { PagesService } from './pages.service.js';
+import { PdfSetsService } from './pdf-sets.service.js';
+import { PreviewService } from './preview.service.js';
 import { PublishingController } from './publishing.controller.js';
 import { PublishingService } from './publishing.service.js';
 import { SourcesService } from './sources.service.js';
@@ -11,6 +13,6 @@ import { SourcesService } from './sources.service.js';
 @Module({
   imports: [BooksModule, ReportsModule, ShelfModule, JobsModule],
   controllers: [PublishingController],
-  providers: [SourcesService, PublishingService, PagesService],
+  providers: [SourcesService, PublishingService, PagesService, PdfSetsService, PreviewService],
 })
 export class PublishingModule {}

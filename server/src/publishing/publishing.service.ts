@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { Injectable, type OnApplicationBootstrap } from '@nestjs/common';
 import { ConfigService } from '@nestjs/config';
 import type { Format } from '@vennet/core/manuscript';
-import { madeFileName } from '@vennet/core/publish';
+import { DEFAULT_PDF, madeFileName } from '@vennet/core/publish';
 import type { ExportChoices, ExportJob, JobStatus } from '@vennet/core/wire';
 import { DataSource, In, type Repository } from 'typeorm';
 import { BooksService } from '../books/books.service.js';
@@ -21,6 +21,7 @@ import { BookEntity } from '../database/entities/book.entity.js';
 import { ExportEntity, type BesideFile } from '../database/entities/export.entity.js';
 import { ShelfService } from '../shelf/shelf.service.js';
 import type { AppSettings } from '../platform/settings.js';
+import { PdfSetsService } from './pdf-sets.service.js';
 import { SourcesService } from './sources.service.js';
 import type { Published, PublishInput, PublishProgress } from './publish-work.js';
 
@@ -55,6 +56,7 @@ export class PublishingService implements OnApplicationBootstrap {
     private readonly shelf: ShelfService,
     private readonly store: EnclosureStore,
     private readonly sources: SourcesService,
+    private readonly pdfSets: PdfSetsService,
     private readonly jobs: Jobs,
   ) {
     this.#exports = database.getRepository(ExportEntity);
@@ -88,6 +90,14 @@ export class PublishingService implements OnApplicationBootstrap {
         'Nothing can be added',
         `Nothing can be added behind the old bytes of this file, since ${ground.cannotAdd}. Let it be written anew.`,
       );
+    const { write, set, ...more } = choices;
+    // What a file was made with stays with it, whatever the book's own choices become.
+    const kept: ExportChoices =
+      format === 'pdf' && !ground
+        ? { ...(await this.pdfSets.choicesOf(bookId, more, set)), ...(set ? { set } : {}) }
+        : write
+          ? { write }
+          : {};
     const id = randomUUID();
     await this.database.transaction(async (manager) => {
       // Whoever else starts one at this moment waits here.
@@ -107,7 +117,7 @@ export class PublishingService implements OnApplicationBootstrap {
         message: '',
         notes: [],
         proof: null,
-        choices,
+        choices: kept,
         size: null,
         beside: [],
         fileName: madeFileName(title, format),
@@ -133,6 +143,7 @@ export class PublishingService implements OnApplicationBootstrap {
         modified: new Date(),
         output: `${path}.unfinished`,
         choices: row.choices ?? {},
+        pdf: { ...DEFAULT_PDF, ...row.choices },
         careful: false,
       },
       { signal, tell },

@@ -2,6 +2,10 @@
 // text is ever taken as markup. The data's shape is TypesetBook in core/src/publish/typeset-book.ts.
 
 #let book = json(sys.inputs.book)
+#let choices = book.set
+// Sizes are written here as they are in type of 10.5 points, and follow the size that was chosen.
+#let scale = choices.size / 10.5
+#let ink(colour) = if choices.grey { luma(rgb(colour)) } else { rgb(colour) }
 // The parts of a language tag (BCP 47) that the typesetter takes: the language, and a region of two letters.
 #let spoken(tag) = {
   let parts = tag.split("-")
@@ -23,16 +27,18 @@
 
 #set document(title: book.title, author: book.about.authors, keywords: book.about.keywords,
   description: if book.about.description == "" { none } else { book.about.description })
-#set page(width: 148mm, height: 210mm, margin: (inside: 20mm, outside: 17mm, top: 18mm, bottom: 20mm))
-#set text(font: "Libertinus Serif", size: 10.5pt, ..spoken(book.language), hyphenate: true)
+#set page(width: choices.width * 1mm, height: choices.height * 1mm,
+  margin: (inside: choices.inner * 1mm, outside: choices.outer * 1mm, top: choices.top * 1mm, bottom: choices.bottom * 1mm))
+#set text(font: if choices.face == "sans" { ("Source Sans 3", "Libertinus Serif") } else { "Libertinus Serif" }, size: choices.size * 1pt, ..spoken(book.language), hyphenate: choices.hyphens)
 #set text(..written-in(book.language))
-#set par(justify: true, leading: 0.68em, spacing: 0.9em)
+// A line is as high as its capital letters, and the rest lies between it and the next.
+#set par(justify: choices.justified, leading: (choices.lineHeight - 0.65) * 1em, spacing: calc.max(0.5, choices.lineHeight - 0.43) * 1em)
 #set heading(bookmarked: true)
 #show heading: set text(hyphenate: false)
 #show heading: set par(justify: false)
-#show heading.where(level: 1): it => { v(18mm, weak: false); text(size: 20pt, weight: "regular", it); v(7mm) }
-#show heading.where(level: 2): it => { v(8mm, weak: true); text(size: 13.5pt, it); v(1.5mm) }
-#show heading.where(level: 3): it => { v(6mm, weak: true); text(size: 11.5pt, it); v(1mm) }
+#show heading.where(level: 1): it => { v(18mm * scale, weak: false); text(size: 20pt * scale, weight: "regular", it); v(7mm * scale) }
+#show heading.where(level: 2): it => { v(8mm * scale, weak: true); text(size: 13.5pt * scale, it); v(1.5mm) }
+#show heading.where(level: 3): it => { v(6mm * scale, weak: true); text(size: 11.5pt * scale, it); v(1mm) }
 #set quote(block: true)
 #set list(indent: 2mm, spacing: 0.7em)
 #set enum(indent: 2mm, spacing: 0.7em)
@@ -40,18 +46,18 @@
 #show table: set par(justify: false, leading: 0.55em)
 #show figure: set block(breakable: true)
 #show figure.caption: set par(justify: false)
-#show figure.caption: set text(size: 9.5pt)
+#show figure.caption: set text(size: 9.5pt * scale)
 
 #let linked(body, own) = {
   let look = if own == none { book.look } else { own }
-  let painted = text(fill: rgb(look.light), weight: if look.weight == "strong" { "bold" } else { "regular" }, body)
+  let painted = text(fill: ink(look.light), weight: if look.weight == "strong" { "bold" } else { "regular" }, body)
   if look.underline == "solid" { underline(offset: 1.8pt, stroke: 0.5pt, painted) }
   else if look.underline == "dotted" { underline(offset: 1.8pt, stroke: (thickness: 0.6pt, dash: "densely-dotted"), painted) }
   else { painted }
 }
 
 // A place in the text. `rise` is how far the top of its line lies above the spot: a spot in a line stands on its baseline.
-#let spot(id, rise: 8pt) = if id != none [#metadata((place: id, rise: rise / 1pt))#label(id)]
+#let spot(id, rise: 8pt) = if id != none [#metadata((place: id, rise: rise * scale / 1pt))#label(id)]
 // Keeps a spot at the start of a heading or caption in its line; it would stand above it otherwise.
 #let in-line = h(0pt)
 // A link to a place is written as an address of its own, which is turned into the name of the place afterwards.
@@ -61,7 +67,9 @@
   else if "place" in node { to-place(node.place, body) }
   else { body }
 }
-#let page-of(place) = context { let found = query(label(place)); if found.len() > 0 { str(counter(page).at(found.first().location()).first()) } }
+// What a page is called by the number on it.
+#let called(at) = numbering({ let pattern = at.page-numbering(); if pattern == none { "1" } else { pattern } }, ..counter(page).at(at))
+#let page-of(place) = context { let found = query(label(place)); if found.len() > 0 { called(found.first().location()) } }
 
 #let picture(node, height: auto, width: auto) = {
   if node.src == none { emph(node.alt) }
@@ -95,6 +103,15 @@
 // Where a line may break though nothing shows it (U+200B in the data) there is room of hardly any width.
 #let loose(words) = if words.contains("\u{200b}") { words.split("\u{200b}").join(h(0.001pt)) } else { words }
 
+// The address of a link on paper: at the foot of its page, in the list at the end, or, in a note, beside the words.
+#let unbroken(words) = { set text(hyphenate: false); loose(words) }
+#let address-of(node) = {
+  let mark = "[" + str(node.number) + "]"
+  if node.number == 0 { [ (#unbroken(node.words))] }
+  else if choices.foot { [#footnote(numbering: (..) => mark, unbroken(node.words))#label("address:" + str(node.number))] }
+  else { super(mark) }
+}
+
 #let inline(nodes, rise: 8pt) = {
   let inline = inline.with(rise: rise)
   for node in nodes {
@@ -115,6 +132,7 @@
     else if node.t == "picture" { box(picture(node, height: 1.2em)) }
     else if node.t == "mark" { super(to-place(node.place, node.number)) }
     else if node.t == "note" { [#footnote(numbering: (..) => node.number, inline((node.remark,), rise: 7pt))#label("note:" + node.place + ":" + node.back)] }
+    else if node.t == "address" { address-of(node) }
     else if node.t == "remark" {
       for (index, words) in node.paragraphs.enumerate() {
         if index > 0 { parbreak() }
@@ -127,10 +145,12 @@
 
 // The mark of a real footnote and the number at its foot lead to each other's exact places.
 #let note-parts(it) = str(it.label).split(":").slice(1)
-#show footnote: it => super(to-place(note-parts(it).first(), numbering(it.numbering, 0)))
+#let is-address(it) = str(it.label).starts-with("address:")
+#show footnote: it => if is-address(it) { super(numbering(it.numbering, 0)) } else { super(to-place(note-parts(it).first(), numbering(it.numbering, 0))) }
 #show footnote.entry: it => {
   set par(leading: 0.55em, spacing: 0.6em)
-  [#super(to-place(note-parts(it.note).last(), numbering(it.note.numbering, 0))) #it.note.body]
+  let number = numbering(it.note.numbering, 0)
+  if is-address(it.note) { [#super(number) #it.note.body] } else { [#super(to-place(note-parts(it.note).last(), number)) #it.note.body] }
 }
 
 // The sign for a line of code that goes on below: drawn, so that copying leaves it out.
@@ -177,6 +197,7 @@
         }
       }
     } else if node.t == "anchor" { made.push(spot(node.id)) }
+    else if node.t == "address" { made.push(address-of(node)) }
     else if "c" in node {
       let (within, now) = broken(node.c, columns, run)
       run = now
@@ -188,9 +209,9 @@
 
 // A sign of code is 0.602 of its size wide in every font of this kind that is set here.
 #let code-of(node) = {
-  let advance = 8pt * 0.602
+  let advance = 8pt * scale * 0.602
   set par(justify: false)
-  set text(font: "DejaVu Sans Mono", size: 8pt, hyphenate: false)
+  set text(font: "DejaVu Sans Mono", size: 8pt * scale, hyphenate: false)
   block(inset: (left: 3mm), layout(size => par({
     let columns = calc.max(4, calc.floor(size.width / advance))
     broken(node.c, if node.longest <= columns { float.inf } else { columns }, 0).first()
@@ -202,7 +223,7 @@
   for area in node.areas {
     let frame = if area.frame == none { none } else {
       let dash = if area.frame.line == "solid" { "solid" } else if area.frame.line == "dashed" { "dashed" } else { "dotted" }
-      (paint: rgb(area.frame.colour), thickness: area.frame.width * 1pt, dash: dash)
+      (paint: ink(area.frame.colour), thickness: area.frame.width * 1pt, dash: dash)
     }
     // A frame is drawn within its box, as on screen.
     let inset = if area.frame == none { 0pt } else { area.frame.width * 0.5pt }
@@ -222,15 +243,16 @@
       let natural = measure(image(node.src))
       let ratio = natural.width / natural.height
       let wanted = if node.width == none { natural.width } else { size.width * node.width / 100 }
-      let width = calc.min(size.width, wanted, 150mm * ratio)
+      let width = calc.min(size.width, wanted, (choices.height - choices.top - choices.bottom) * 1mm * 0.872 * ratio)
       let height = width / ratio
       // One box for picture and areas, so that both move together.
       box(width: width, height: height, { place(top + left, spots(node.ids, rise: 0pt)); leads(node, picture(node, width: width, height: height)); areas-of(node, width, height) })
     })
   }
-  let credit = if node.credit.len() > 0 { block(above: 0.7em, text(size: 8.5pt, in-line + inline(node.credit, rise: 7pt))) }
-  if node.caption.len() == 0 { align(center, shown); credit }
-  else { figure(shown, caption: in-line + inline(node.caption, rise: 7pt), kind: "picture", supplement: none, numbering: none); credit }
+  let credit = if node.credit.len() > 0 { block(above: 0.7em, text(size: 8.5pt * scale, in-line + inline(node.credit, rise: 7pt))) }
+  let addresses = if node.addresses.len() > 0 { block(above: 0.6em, align(center, text(size: 8.5pt * scale, node.addresses.map(address-of).join([ ])))) }
+  if node.caption.len() == 0 { align(center, shown); credit; addresses }
+  else { figure(shown, caption: in-line + inline(node.caption, rise: 7pt), kind: "picture", supplement: none, numbering: none); credit; addresses }
 }
 
 // The head of a table stands again on each of its pages, where it is no content of its own: its links are those of the
@@ -288,7 +310,7 @@
     }) }
     else if node.t == "contents" { contents-of(node) }
     else if node.t == "notes" {
-      set text(size: 9.5pt)
+      set text(size: 9.5pt * scale)
       for item in node.items { par(hanging-indent: 6mm, [#box(width: 6mm, item.number)#inline((item.remark,), rise: 7pt)]) }
     } else if node.t == "table" {
       let cell(it, around: body => body) = table.cell(x: it.x, y: it.y, colspan: it.colspan, rowspan: it.rowspan, around(if it.strong { strong(blocks(it.c)) } else { blocks(it.c) }))
@@ -318,37 +340,68 @@
   #v(1fr)
   #align(center)[
     #set par(justify: false)
-    #{ show title: set text(size: 28pt, weight: "regular", hyphenate: false); title({ in-line; spot(book.contents.top, rise: 21pt); book.title }) }
-    #if book.subtitle != "" { v(3mm); text(size: 13pt, book.subtitle) }
-    #if book.author != "" { v(12mm); text(size: 12pt, book.author) }
+    #{ show title: set text(size: 28pt * scale, weight: "regular", hyphenate: false); title({ in-line; spot(book.contents.top, rise: 21pt); book.title }) }
+    #if book.subtitle != "" { v(3mm); text(size: 13pt * scale, book.subtitle) }
+    #if book.author != "" { v(12mm); text(size: 12pt * scale, book.author) }
   ]
   #v(2fr)
   #align(center)[
     #set par(justify: false)
-    #set text(size: 9pt)
+    #set text(size: 9pt * scale)
     #for line in book.imprint { par(loose(line)) }
   ]
 ]
 
+// What stands above and below the text of each page.
+#let small(body) = text(size: 9pt * scale, body)
+#let number-here = context if page.numbering != none { small(counter(page).display(page.numbering)) }
+#let chapter-here = context {
+  let begins = query(heading.where(level: 1)).filter(it => it.location().page() == here().page())
+  let before = query(selector(heading.where(level: 1)).before(here()))
+  if begins.len() == 0 and before.len() > 0 { small(before.last().supplement) }
+}
+#let words-above = if choices.head == "title" { small(loose(book.title)) } else if choices.head == "chapter" { chapter-here }
+// No link may stand here (PDF/UA-1): one is laid over these words afterwards.
+#let way-back = if choices.back != "" {
+  let words = small(linked(choices.back, none))
+  box(context [#metadata((width: measure(words).width / 1pt, height: measure(words).height / 1pt))<back>#words])
+}
+// The outer side is the left one of a left-hand page.
+#let at-outer(inner, outer) = context if calc.even(here().page()) { grid(columns: (auto, 1fr), outer, align(end, inner)) } else { grid(columns: (1fr, auto), inner, outer) }
+#set page(
+  header: if words-above == none and choices.numbers != "head" { none } else if choices.numbers == "head" { at-outer(words-above, number-here) } else { align(center, words-above) },
+  footer: if choices.numbers == "foot" and way-back != none { at-outer(way-back, number-here) }
+    else if choices.numbers == "foot" { align(center, number-here) }
+    else if way-back != none { align(center, way-back) } else { none },
+)
+#set page(numbering: if choices.roman { "i" } else { none })
+
 // Contents
 #{
-  show heading.where(level: 1): it => { v(10mm); text(size: 16pt, weight: "regular", it.body); v(4mm) }
+  show heading.where(level: 1): it => { v(10mm * scale); text(size: 16pt * scale, weight: "regular", it.body); v(4mm) }
   show outline.entry.where(level: 1): set block(above: 1.1em)
   // Entries show the words of the heading alone: links and places in it stand in the text only.
   show outline.entry: it => link(it.element.location(), it.indented(none, it.element.supplement + h(2mm) + box(width: 1fr, it.fill) + h(2mm) + it.page()))
   outline(title: { in-line; spot(book.contents.id, rise: 12pt); book.contents.title }, depth: book.contents.listed)
 }
 
-#set page(numbering: "1", footer: context align(center, text(size: 9pt, counter(page).display())))
-#counter(page).update(1)
-#for chapter in book.chapters {
-  pagebreak(weak: true)
+#let begin(chapter) = {
+  if choices.right { pagebreak(weak: true, to: "odd") } else { pagebreak(weak: true) }
   if chapter.untitled {
     // The outline needs an entry; the page shows none, as the book has none.
     [#{ show heading: none; heading(level: 1, supplement: loose(chapter.title), loose(chapter.title)) }]
   }
   blocks(chapter.blocks, outer: true)
 }
+#let before-text = if choices.roman {
+  let main = book.chapters.position(it => it.matter != "front")
+  if main == none { book.chapters.len() } else { main }
+} else { 0 }
+#for chapter in book.chapters.slice(0, before-text) { begin(chapter) }
+#if choices.right { pagebreak(weak: true, to: "odd") } else { pagebreak(weak: true) }
+#set page(numbering: "1")
+#counter(page).update(1)
+#for chapter in book.chapters.slice(before-text) { begin(chapter) }
 
 #if book.notes.len() > 0 { blocks(book.notes, outer: true) }
 
@@ -360,14 +413,29 @@
   }
 }
 
+#if book.addresses.chapters.len() > 0 {
+  pagebreak(weak: true)
+  heading(level: 1, supplement: book.addresses.title, book.addresses.title)
+  for group in book.addresses.chapters {
+    block(sticky: true, above: 1.2em, strong(loose(group.chapter)))
+    for line in group.lines { par(hanging-indent: 10mm * scale, justify: false, [#box(width: 10mm * scale, "[" + str(line.number) + "]")#unbroken(line.address)]) }
+  }
+}
+
 #for file in book.attached {
   pdf.attach("/" + file.path, relationship: "supplement", mime-type: file.type, description: file.description)
 }
+
+// Where the way back stands on each page: the left end of its line.
+#context [#metadata(query(<back>).map(it => {
+  let at = it.location().position()
+  (page: at.page, x: at.x / 1pt, y: at.y / 1pt, width: it.value.width, height: it.value.height)
+})) <backs>]
 
 // Where every place stands: its page, the top of its line, and the number that the page bears. A spot in a line stands
 // behind the first sign of its words, so that it is on their line: what is shown begins a little before.
 #let before = 12pt
 #context [#metadata(query(metadata).filter(it => type(it.value) == dictionary and "place" in it.value).map(it => {
   let at = it.location().position()
-  (id: it.value.place, page: at.page, x: calc.max(0pt, at.x - before) / 1pt, y: at.y / 1pt - it.value.rise, number: counter(page).at(it.location()).first())
+  (id: it.value.place, page: at.page, x: calc.max(0pt, at.x - before) / 1pt, y: at.y / 1pt - it.value.rise, number: counter(page).at(it.location()).first(), label: called(it.location()))
 })) <places>]

@@ -1,17 +1,22 @@
 import { PDF } from '@libpdf/core';
+import { phrases } from '@vennet/core/language';
+import { CONTENTS } from '@vennet/core/manuscript';
 import type { Edition } from '@vennet/core/publish';
 import { annotate } from './annotate.js';
 import { namePlaces } from './named-places.js';
-import type { SetPlace } from './typeset.js';
+import type { SetBack, SetPlace } from './typeset.js';
+import { withWaysBack } from './ways-back.js';
 
-/** Writes into a set PDF what the typesetter can't: what is said of each link, and the names of places. */
+/** Writes into a set PDF what the typesetter can't: what is said of each link, the names of places, and the ways back at the feet of pages. */
 export async function finishPdf(
   bytes: Uint8Array,
   edition: Edition,
   places: readonly SetPlace[],
+  backs: readonly SetBack[] = [],
 ): Promise<Uint8Array> {
   const document = await PDF.load(bytes);
   annotate(document, edition);
   namePlaces(document, places);
-  return document.save();
+  const { toContents } = phrases(edition.book.language);
+  return withWaysBack(await document.save(), backs, edition.nameOf(CONTENTS), toContents);
 }

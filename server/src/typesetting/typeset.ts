@@ -1,4 +1,6 @@
 import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { NodeCompiler, type NodeTypstDocument } from '@myriaddreamin/typst-ts-node-compiler';
 import {
@@ -7,6 +9,7 @@ import {
   typesetBook,
   withPlainBlocks,
   type Edition,
+  type PrintedAddress,
   type SetPlainly,
   type TypesetBook,
 } from '@vennet/core/publish';
@@ -20,8 +23,18 @@ export interface SetPlace {
   page: number;
   x: number;
   y: number;
-  /** What the page is called by the number on it. */
+  /** How the page is counted, and what it is called by the number on it. */
   number: number;
+  label: string;
+}
+
+/** The words of a way back at the foot of a page: the left end of their line and their size, in points from the page's upper left corner. */
+export interface SetBack {
+  page: number;
+  x: number;
+  y: number;
+  width: number;
+  height: number;
 }
 
 /** A book whose pages are set. */
@@ -29,6 +42,9 @@ export interface SetBook {
   places: SetPlace[];
   /** What the page of each place is called, by the place's id. */
   labels: Map<string, string>;
+  /** The addresses that are printed. */
+  printed: readonly PrintedAddress[];
+  backs: readonly SetBack[];
   /** Writes the PDF. Where that can't be done with the pages as they are, they are set anew. @throws TypesettingError */
   write(): SetPdf;
 }
@@ -43,6 +59,12 @@ export interface SetPdf extends Omit<SetBook, 'write'> {
 }
 
 const WORKSPACE = fileURLToPath(new URL('.', import.meta.url));
+/** The sans that ships: Source Sans 3, with Latin, Greek and Cyrillic letters (SIL Open Font License). */
+const SANS = ['400Regular', '400Regular_Italic', '700Bold', '700Bold_Italic'].map((cut) =>
+  dirname(
+    createRequire(import.meta.url).resolve(`@expo-google-fonts/source-sans-3/${cut}/SourceSans3_${cut}.ttf`),
+  ),
+);
 const TEMPLATE = fileURLToPath(new URL('../../src/typesetting/book.typ', import.meta.url));
 
 /**
@@ -88,7 +110,7 @@ function attempt<Result>(act: () => Result): Attempt<Result> {
 
 /** The typesetter with the pictures and files of one book. */
 class Typesetter {
-  readonly #compiler = NodeCompiler.create({ workspace: WORKSPACE });
+  readonly #compiler = NodeCompiler.create({ workspace: WORKSPACE, fontArgs: [{ fontPaths: SANS }] });
   readonly data: TypesetBook;
 
   constructor(edition: Edition) {
@@ -123,8 +145,11 @@ class Typesetter {
       );
     const [places = []] = compiler.query(result, { selector: '<places>', field: 'value' }) as SetPlace[][];
     // The head of a table stands on each of its pages: the place is on the first.
-    const labels = new Map(places.toReversed().map(({ id, number }) => [id, String(number)]));
-    return { places, labels, write: () => ({ places, labels, ...accessiblePdf(compiler, result) }) };
+    const labels = new Map(places.toReversed().map(({ id, label }) => [id, label]));
+    const { printed } = book;
+    const [backs = []] = compiler.query(result, { selector: '<backs>', field: 'value' }) as SetBack[][];
+    const known = { places, labels, printed, backs };
+    return { ...known, write: () => ({ ...known, ...accessiblePdf(compiler, result) }) };
   }
 }
 

@@ -3,6 +3,7 @@ import type { Phrases } from './tongue.js';
 /** German. General vocabulary, written down without a source. */
 export const de: Phrases = {
   contents: 'Inhalt',
+  addresses: 'Adressen',
   notes: 'Anmerkungen',
   note: 'Anmerkung',
   figure: 'Abbildung',

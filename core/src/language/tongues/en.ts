@@ -3,6 +3,7 @@ import type { Phrases } from './tongue.js';
 /** English. General vocabulary, written down without a source. */
 export const en: Phrases = {
   contents: 'Contents',
+  addresses: 'Addresses',
   notes: 'Notes',
   note: 'note',
   figure: 'Figure',

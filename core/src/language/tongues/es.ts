@@ -3,6 +3,7 @@ import type { Phrases } from './tongue.js';
 /** Spanish. General vocabulary, written down without a source. */
 export const es: Phrases = {
   contents: 'Índice',
+  addresses: 'Direcciones',
   notes: 'Notas',
   note: 'nota',
   figure: 'Figura',

@@ -3,6 +3,7 @@ import type { Phrases } from './tongue.js';
 /** French. General vocabulary, written down without a source. */
 export const fr: Phrases = {
   contents: 'Table des matières',
+  addresses: 'Adresses',
   notes: 'Notes',
   note: 'note',
   figure: 'Figure',

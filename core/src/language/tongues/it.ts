@@ -3,6 +3,7 @@ import type { Phrases } from './tongue.js';
 /** Italian. General vocabulary, written down without a source. */
 export const it: Phrases = {
   contents: 'Indice',
+  addresses: 'Indirizzi',
   notes: 'Note',
   note: 'nota',
   figure: 'Figura',

@@ -3,6 +3,7 @@ import type { Phrases } from './tongue.js';
 /** Dutch. General vocabulary, written down without a source. */
 export const nl: Phrases = {
   contents: 'Inhoud',
+  addresses: 'Adressen',
   notes: 'Noten',
   note: 'noot',
   figure: 'Figuur',

@@ -3,6 +3,7 @@ import type { Phrases } from './tongue.js';
 /** Portuguese. General vocabulary, written down without a source. */
 export const pt: Phrases = {
   contents: 'Índice',
+  addresses: 'Endereços',
   notes: 'Notas',
   note: 'nota',
   figure: 'Figura',

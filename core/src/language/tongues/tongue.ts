@@ -1,6 +1,8 @@
 /** The words that Vennet itself puts into a book, in one language. Each language is a file beside this one. */
 export interface Phrases {
   contents: string;
+  /** The list of addresses at the end of a printed book. */
+  addresses: string;
   notes: string;
   note: string;
   figure: string;

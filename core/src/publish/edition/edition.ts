@@ -19,6 +19,7 @@ import {
 import type { Node } from 'prosemirror-model';
 import type { Told } from '../../reader/index.js';
 import { NO_SURROUNDINGS, travellingPaths, type ShelfFile, type Surroundings } from '../../shelf/index.js';
+import { DEFAULT_PDF, type PdfChoices } from '../choices.js';
 import { namesIn } from './names.js';
 import { returnsIn } from './returns-in.js';
 
@@ -56,6 +57,8 @@ export interface Edition {
   leftOut: ReadonlySet<string>;
   enclosures: Map<string, EnclosureFile>;
   surroundings: Surroundings;
+  /** How its pages are set, where it has some. */
+  pdf: PdfChoices;
   /** What the made file calls a place; each form has rules of its own for such names. */
   nameOf(place: string): string;
   /** Where each file stands that readers get with the book, by its id: `files/tide-table.pdf`. */
@@ -67,6 +70,7 @@ export function editionOf(
   enclosures: Iterable<EnclosureFile>,
   format: Format,
   surroundings: Surroundings = NO_SURROUNDINGS,
+  pdf: PdfChoices = DEFAULT_PDF,
 ): Edition {
   const kept = {
     ...whole,
@@ -96,6 +100,7 @@ export function editionOf(
     returnsOf,
     origins,
     surroundings,
+    pdf,
     leftOut: new Set([...placesOf(whole).keys()].filter((id) => !places.has(id))),
     enclosures: new Map([...enclosures].map((file) => [file.id, file])),
     paths: travellingPaths(travellers(links, surroundings)),

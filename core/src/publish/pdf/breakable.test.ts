@@ -1,7 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { breakable } from './breakable.js';
-import { fitOf, PAGE_WIDTH, SIGN } from './table-fit.js';
+import { DEFAULT_PDF } from '../choices.js';
+import { fitOf, sheetOf, SIGN } from './table-fit.js';
+
+const SHEET = sheetOf(DEFAULT_PDF);
 
 /** Where a line may break is shown as `|`. */
 const shown = (text: string, most: number) => breakable(text, most).replaceAll('\u200b', '|');
@@ -38,12 +41,12 @@ describe('the fit of a table', () => {
   const columns = (count: number, word: number, cell = word) =>
     Array.from({ length: count }, () => ({ word, cell }));
   test('is upright and of the usual size where its words fit', () => {
-    expect(fitOf(columns(3, 10), PAGE_WIDTH.upright, true)).toMatchObject({ size: 9.5, turned: false });
+    expect(fitOf(columns(3, 10), SHEET.width, true, SHEET)).toMatchObject({ size: 9.5, turned: false });
   });
   test('shrinks before it turns, and turns only where it may', () => {
-    expect(fitOf(columns(5, 11), PAGE_WIDTH.upright, true)).toMatchObject({ size: 7.5, turned: false });
-    expect(fitOf(columns(8, 14), PAGE_WIDTH.upright, true)).toMatchObject({ turned: true });
-    expect(fitOf(columns(8, 14), PAGE_WIDTH.upright, false)).toMatchObject({ size: 6.5, turned: false });
+    expect(fitOf(columns(5, 11), SHEET.width, true, SHEET)).toMatchObject({ size: 7.5, turned: false });
+    expect(fitOf(columns(8, 14), SHEET.width, true, SHEET)).toMatchObject({ turned: true });
+    expect(fitOf(columns(8, 14), SHEET.width, false, SHEET)).toMatchObject({ size: 6.5, turned: false });
   });
   test('gives more to columns that hold more', () => {
     const { shares } = fitOf(
@@ -51,8 +54,9 @@ describe('the fit of a table', () => {
         { word: 3, cell: 4 },
         { word: 9, cell: 200 },
       ],
-      PAGE_WIDTH.upright,
+      SHEET.width,
       true,
+      SHEET,
     );
     expect(shares[1]).toBeGreaterThan(3 * shares[0]!);
   });
@@ -60,9 +64,9 @@ describe('the fit of a table', () => {
     const need = fc.record({ word: fc.nat(60), cell: fc.nat(2_000) });
     fc.assert(
       fc.property(fc.array(need, { minLength: 1, maxLength: 60 }), fc.boolean(), (needs, mayTurn) => {
-        const { widths, size, inset, turned } = fitOf(needs, PAGE_WIDTH.upright, mayTurn);
+        const { widths, size, inset, turned } = fitOf(needs, SHEET.width, mayTurn, SHEET);
         expect(widths.every((width) => width >= SIGN * size)).toBe(true);
-        expect(2 * inset * needs.length).toBeLessThan((turned ? PAGE_WIDTH.turned : PAGE_WIDTH.upright) / 2);
+        expect(2 * inset * needs.length).toBeLessThan((turned ? SHEET.turned : SHEET.width) / 2);
       }),
     );
   });

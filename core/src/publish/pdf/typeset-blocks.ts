@@ -17,8 +17,8 @@ import { afterBook, atFoot, notesOfChapter } from '../edition/note-backs.js';
 import { contentsLines } from '../edition/said.js';
 import { placeCells } from '../edition/table-grid.js';
 import { settled } from './settled.js';
-import { inline, leadsTo, picture, remark } from './typeset-inline.js';
-import { fitOf, PAGE_WIDTH, SIGN, type ColumnNeed } from './table-fit.js';
+import { address, inline, leadsTo, picture, remark } from './typeset-inline.js';
+import { fitOf, SIGN, type ColumnNeed } from './table-fit.js';
 import { anchors, fitting, type Content, type TypesetContext, type TypesetNode } from './typeset-node.js';
 
 /** Places of a block stand where its first words do, or at its picture: `before` are those of the blocks around it. */
@@ -135,7 +135,7 @@ const numberOf = (id: unknown, { edition }: TypesetContext): string =>
 
 function heading(node: Node, ids: readonly string[], context: TypesetContext): TypesetNode {
   const number = numberOf(node.attrs.id, context);
-  const within = { ...context, room: { ...context.room, sign: HEAD_SIGN } };
+  const within = { ...context, room: { ...context.room, sign: HEAD_SIGN * context.sheet.scale } };
   const words = fitting(wordsOf(node, context.edition.say), context.room);
   return {
     t: 'h',
@@ -177,6 +177,9 @@ function figure(node: Node, ids: readonly string[], context: TypesetContext): Re
       frame,
       ...leadsTo(destination, context),
     })),
+    addresses: [...(link ? [link] : []), ...areas].flatMap(({ id, destination }) =>
+      address(id, destination, context),
+    ),
     caption: caption(title, node.attrs.id, context),
     credit: credit ? settled(inline(credit, context)) : [],
   };
@@ -196,7 +199,7 @@ function table(node: Node, ids: readonly string[], context: TypesetContext): Rec
   );
   const first = rows[0]?.children ?? [];
   const { room, outer } = context;
-  const fit = fitOf(needsOf(columns, cells), room.width, outer);
+  const fit = fitOf(needsOf(columns, cells), room.width, outer, context.sheet);
   const within = (x: number, colspan: number): TypesetContext => {
     const width = fit.widths.slice(x, x + colspan).reduce((all, one) => all + one, 0);
     return { ...context, outer: false, room: { width, sign: SIGN * fit.size } };
@@ -205,7 +208,9 @@ function table(node: Node, ids: readonly string[], context: TypesetContext): Rec
     fit: { shares: fit.shares, size: fit.size, inset: fit.inset, turned: fit.turned },
     key: context.key(),
     // The typesetter would set the notes of a repeated head again and again.
-    repeats: !(atFoot(context.edition) && first.some(hasNote)),
+    repeats:
+      !(atFoot(context.edition) && first.some(hasNote)) &&
+      !(context.printed.where === 'foot' && first.some(hasLink)),
     columns,
     header: first.every((cell) => cell.type.name === 'table_header' && attrsOf.cell(cell).rowspan === 1),
     caption: title ? caption(title, node.attrs.id, context, ids) : [],
@@ -245,6 +250,15 @@ function hasNote(node: Node): boolean {
   return found;
 }
 
+function hasLink(node: Node): boolean {
+  let found = false;
+  node.descendants(({ marks }) => {
+    found ||= marks.some(({ type }) => type.name === 'link');
+    return !found;
+  });
+  return found;
+}
+
 function cellBlocks(cell: Node, before: readonly string[], context: TypesetContext): TypesetNode[] {
   const own = context.once(cell.attrs.id);
   const ids = own ? [...before, own] : before;
@@ -270,24 +284,24 @@ export function notesAfterChapter(chapter: string, context: TypesetContext): Typ
   const { edition } = context;
   const notes = notesOfChapter(edition, chapter);
   if (notes.length === 0 || atFoot(edition) || afterBook(edition)) return [];
-  return [title(phrases(edition.book.language).notes, context.level(2)), listOf(notes, context)];
+  return [title(phrases(edition.book.language).notes, context.level(2), context), listOf(notes, context)];
 }
 
 /** The notes of the book, where they stand after its text. */
 export function notesAfterBook(context: TypesetContext): TypesetNode[] {
   const { book, map } = context.edition;
   if (!afterBook(context.edition) || map.notes.length === 0) return [];
-  const head = title(phrases(book.language).notes, 1);
+  const head = title(phrases(book.language).notes, 1, context);
   if (book.structure.notes.count === 'book') return [head, listOf(map.notes, context)];
   const lists = book.chapters.flatMap((chapter) => {
     const notes = notesOfChapter(context.edition, chapter.id);
-    return notes.length === 0 ? [] : [title(chapter.title, 2), listOf(notes, context)];
+    return notes.length === 0 ? [] : [title(chapter.title, 2, context), listOf(notes, context)];
   });
   return [head, ...lists];
 }
 
-const title = (words: string, level: number): TypesetNode => {
-  const fit = fitting(words, { width: PAGE_WIDTH.upright, sign: HEAD_SIGN });
+const title = (words: string, level: number, { sheet }: TypesetContext): TypesetNode => {
+  const fit = fitting(words, { width: sheet.width, sign: HEAD_SIGN * sheet.scale });
   return { t: 'h', level, c: [fit], words: fit };
 };
 

@@ -11,7 +11,9 @@ import {
 import { filesInside, onceEach, type Edition } from '../edition/edition.js';
 import { block, notesAfterBook, notesAfterChapter } from './typeset-blocks.js';
 import { fitting, type Room, type TypesetNode } from './typeset-node.js';
-import { PAGE_WIDTH } from './table-fit.js';
+import { pageSize, type PdfChoices } from '../choices.js';
+import { PrintedAddresses, type PrintedAddress } from './printed.js';
+import { sheetOf } from './table-fit.js';
 import { withBook, type WithBook } from '../edition/with-book.js';
 
 export interface TypesetChapter {
@@ -40,8 +42,32 @@ export interface TypesetBook extends Pick<
   contents: { title: string; id: string; top: string; listed: number };
   /** What goes with the book; each entry is a place. */
   list: WithBook;
+  /** How its pages are set: lengths in mm, type in points. */
+  set: SetOfPages;
+  /** Every address that is printed, and the list of them at the end, by chapter. */
+  printed: PrintedAddress[];
+  addresses: { title: string; chapters: { chapter: string; lines: { number: number; address: string }[] }[] };
   /** Files that are put into the PDF, by the paths at which the typesetter finds them. */
   attached: { path: string; name: string; type: string; description: string }[];
+}
+
+/** What of the choices the template needs. */
+export interface SetOfPages extends Pick<
+  PdfChoices,
+  'inner' | 'outer' | 'top' | 'bottom' | 'face' | 'size' | 'lineHeight' | 'hyphens' | 'head' | 'numbers'
+> {
+  width: number;
+  height: number;
+  justified: boolean;
+  /** Chapters begin on right-hand pages. */
+  right: boolean;
+  /** Pages before the text are counted by Roman numbers. */
+  roman: boolean;
+  grey: boolean;
+  /** The words of the way back at the foot of each page; empty: none. */
+  back: string;
+  /** Addresses stand at the foot of their page. */
+  foot: boolean;
 }
 
 /** Headings down to this level stand in the contents where nothing else was chosen. */
@@ -55,11 +81,24 @@ export function typesetBook(edition: Edition, pictures: Map<string, string>): Ty
   const { title, subtitle, author, language, look, structure, description, publication } = edition.book;
   const once = onceEach();
   let keys = 0;
-  const room = { width: PAGE_WIDTH.upright, sign: TEXT_SIGN };
-  const shared = { edition, once, pictures, key: () => String(++keys), room, outer: true };
+  const { pdf } = edition;
+  const sheet = sheetOf(pdf);
+  const room = { width: sheet.width, sign: TEXT_SIGN * sheet.scale };
+  const printed = new PrintedAddresses(pdf.addresses);
+  const shared = {
+    edition,
+    once,
+    pictures,
+    key: () => String(++keys),
+    room,
+    sheet,
+    printed,
+    chapter: '',
+    outer: true,
+  };
   const chapters = edition.book.chapters.map((chapter): TypesetChapter => {
     // PDF/UA-1 (ISO 14289-1, 7.4.2) wants no level of headings skipped.
-    const context = { ...shared, level: openLevels() };
+    const context = { ...shared, chapter: chapter.title, level: openLevels() };
     const top = once(chapter.id);
     return {
       title: fitting(chapter.title, room),
@@ -77,6 +116,8 @@ export function typesetBook(edition: Edition, pictures: Map<string, string>): Ty
     type,
     description: description || name,
   }));
+  const notes = notesAfterBook({ ...shared, level: openLevels() });
+  const words = phrases(language);
   return {
     title,
     subtitle,
@@ -88,14 +129,37 @@ export function typesetBook(edition: Edition, pictures: Map<string, string>): Ty
     cover: pictures.get(publication?.cover ?? '') ?? null,
     chapters,
     attached,
-    notes: notesAfterBook({ ...shared, level: openLevels() }),
+    notes,
     contents: {
-      title: phrases(language).contents,
+      title: words.contents,
       id: CONTENTS,
       top: TOP,
       listed: structure.listed ?? LISTED,
     },
     list: fittingList(withBook(edition), room),
+    set: setOf(pdf, words.toContents),
+    printed: printed.all,
+    addresses: {
+      title: words.addresses,
+      chapters: printed.list.map(({ chapter, lines }) => ({
+        chapter: fitting(chapter, room),
+        lines: lines.map(({ number, address }) => ({ number, address: fitting(address, room) })),
+      })),
+    },
+  };
+}
+
+function setOf(choices: PdfChoices, toContents: string): SetOfPages {
+  const { inner, outer, top, bottom, face, size, lineHeight, hyphens, head, numbers } = choices;
+  return {
+    ...pageSize(choices),
+    ...{ inner, outer, top, bottom, face, size, lineHeight, hyphens, head, numbers },
+    justified: choices.edge === 'justified',
+    right: choices.chapters === 'right',
+    roman: choices.front === 'roman',
+    grey: choices.ink === 'grey',
+    back: choices.back ? toContents : '',
+    foot: choices.addresses === 'foot',
   };
 }
 

@@ -51,6 +51,13 @@ function leaf(node: Node, context: TypesetContext): Content {
   }
 }
 
+/** The address of a link as it is printed beside its words: a number, or within a note the address itself. */
+export function address(link: string, destination: Destination, context: TypesetContext): TypesetNode[] {
+  const { printed, chapter, inNote, room } = context;
+  const one = inNote ? printed.beside(link, destination, chapter) : printed.of(link, destination, chapter);
+  return one ? [{ t: 'address', number: one.number, words: fitting(one.address, room) }] : [];
+}
+
 const MARKS: Record<string, string> = {
   emphasis: 'em',
   strong: 'strong',
@@ -72,7 +79,7 @@ function marked(mark: Mark, children: Content, context: TypesetContext): Content
         ? [...children, fitting(hrefOf(destination), context.room)]
         : children;
     const at = context.edition.origins.has(id) ? context.once(id) : null;
-    return [...spot(at), { t: 'link', ...target, look, c: shown }];
+    return [...spot(at), { t: 'link', ...target, look, c: shown }, ...address(id, destination, context)];
   }
   if (name === 'bookmark') {
     return [...spot(context.once(mark.attrs.id)), ...children];
@@ -118,7 +125,10 @@ export function noteMark(node: Node, context: TypesetContext): Content {
 export function remark(note: Note, context: TypesetContext): TypesetNode {
   const start = spot(context.once(note.id));
   const paragraphs = note.node.children.map((one, index) =>
-    settled([...(index === 0 ? start : []), ...inline(one, { ...context, displays: false })], index === 0),
+    settled(
+      [...(index === 0 ? start : []), ...inline(one, { ...context, displays: false, inNote: true })],
+      index === 0,
+    ),
   );
   return {
     t: 'remark',

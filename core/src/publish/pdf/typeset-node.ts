@@ -1,6 +1,8 @@
 import type { Direction } from '../../language/index.js';
 import { breakable } from './breakable.js';
 import type { Edition } from '../edition/edition.js';
+import type { PrintedAddresses } from './printed.js';
+import type { Sheet } from './table-fit.js';
 
 /** A node as the typesetter's template reads it: `t` is its type, `c` its content, `id` or `ids` places. */
 export interface TypesetNode {
@@ -29,6 +31,12 @@ export interface TypesetContext {
   pictures: Map<string, string>;
   level(level: number): number;
   room: Room;
+  sheet: Sheet;
+  /** The addresses that are printed, and the title of the chapter in which links stand. */
+  printed: PrintedAddresses;
+  chapter: string;
+  /** It stands in a note, which can have no note of its own. */
+  inNote?: boolean;
   /** It is set on the page itself, within no other block. */
   outer: boolean;
   /** Formulas may stand on lines of their own here. */

@@ -1,5 +1,6 @@
 import type { BringInReport } from '@vennet/core/bring-in';
 import type { Ground, LinkLook, Publication, Structure } from '@vennet/core/manuscript';
+import type { PdfSets } from '@vennet/core/wire';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
 @Entity('books')
@@ -36,6 +37,10 @@ export class BookEntity {
   /** Of a book of pages: the finished file that they are of. */
   @Column({ type: 'json', nullable: true })
   ground: Ground | null;
+
+  /** How the pages of its PDF are set; `null` as long as nothing was chosen. */
+  @Column({ type: 'json', name: 'pdf_sets', nullable: true })
+  pdfSets: PdfSets | null;
 
   /** Where readers get it. */
   @Column({ type: 'varchar', nullable: true })
