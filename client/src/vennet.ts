@@ -122,9 +122,11 @@ export function vennet(address = '') {
       answer(http.PUT('/api/books/{id}/pdf-sets', { ...of(book), body })),
     /** The pages of a chapter as they would be set: a PDF. */
     previewPages: async (book: string, body: PagePreview, signal: AbortSignal): Promise<ArrayBuffer> =>
-      answer(
-        http.POST('/api/books/{id}/page-preview', { ...of(book), body, signal, parseAs: 'arrayBuffer' }),
-      ) as Promise<ArrayBuffer>,
+      pairsKept(
+        answer(
+          http.POST('/api/books/{id}/page-preview', { ...of(book), body, signal, parseAs: 'arrayBuffer' }),
+        ),
+      ),
     places: (book: string): Promise<Place[]> => answer(http.GET('/api/books/{id}/places', of(book))),
 
     addChapter: (book: string, body: NewChapter): Promise<ChapterAdded> =>

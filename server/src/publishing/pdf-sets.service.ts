@@ -33,7 +33,9 @@ export class PdfSetsService {
     const found = sets.find(({ id, name }) => id === wanted || name === wanted);
     if (!found && set !== undefined)
       throw new ProblemError(422, 'No such set', `This book has no set of choices called “${set}”.`);
-    const choices = { ...(found?.choices ?? DEFAULT_PDF), ...more };
+    // What was left out of a request may be there without a value.
+    const said = Object.fromEntries(Object.entries(more).filter(([, value]) => value !== undefined));
+    const choices: PdfChoices = { ...(found?.choices ?? DEFAULT_PDF), ...said };
     sound(choices);
     return choices;
   }

@@ -1,0 +1,131 @@
+import { writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { DEFAULT_PDF, type PdfChoices } from '@vennet/core/publish';
+import type { ExportChoices, ExportJob, PdfSets } from '@vennet/core/wire';
+import { pageWithLinks, startTestApp, until, type TestApp } from '../testing/app.js';
+import { run } from '../testing/readers.js';
+
+let app: TestApp;
+let book: string;
+beforeAll(async () => {
+  app = await startTestApp();
+  const { body } = await app.upload(
+    'book.html',
+    pageWithLinks([
+      ['the tide tables', 'https://tides.example/low'],
+      ['the keeper', 'mailto:keeper@lamp.example?subject=Oil'],
+    ]),
+  );
+  book = body.id;
+});
+afterAll(() => app.stop());
+
+/** Makes a PDF; gives its job, and the path of its file. */
+async function made(choices: ExportChoices): Promise<{ job: ExportJob; path: string }> {
+  const { status, body } = await app.call<{ id: string }>('POST', `books/${book}/exports`, {
+    format: 'pdf',
+    choices,
+  });
+  expect(status).toBe(202);
+  const job = await until(
+    () => app.api.export(body.id),
+    ({ state }) => state !== 'running' && state !== 'waiting',
+  );
+  expect(job).toMatchObject({ state: 'done', notes: [], proof: { lost: [], changed: [], added: [] } });
+  const path = join(app.directory, `${body.id}.pdf`);
+  const response = await fetch(`${app.address}/api/exports/${body.id}/file`);
+  await writeFile(path, new Uint8Array(await response.arrayBuffer()));
+  return { job, path };
+}
+
+const said = async (command: string, ...options: string[]) => (await run(command, options)).stdout;
+
+test('every choice is in the file, as independent readers see it', async () => {
+  const choices: Partial<PdfChoices> = {
+    page: 'letter',
+    face: 'sans',
+    size: 13,
+    ink: 'grey',
+    head: 'title',
+    numbers: 'head',
+    front: 'roman',
+    chapters: 'right',
+    back: true,
+    addresses: 'foot',
+    edge: 'ragged',
+    hyphens: false,
+  };
+  const { job, path } = await made(choices);
+  expect(job.proof?.printed).toEqual({ expected: 2, found: 2, lost: [] });
+  // Poppler: the size of the pages (ANSI letter), their fonts, their words.
+  expect(await said('pdfinfo', path)).toMatch(/Page size:\s+612 x 792 pts \(letter\)/);
+  const fonts = await said('pdffonts', path);
+  expect(fonts).toContain('SourceSans3-Regular');
+  expect(fonts).not.toContain('Libertinus');
+  const words = await said('pdftotext', '-layout', path, '-');
+  expect(words).toMatch(/\[1\]\s*https:\/\/tides\.example\/low/);
+  expect(words).toMatch(/\[2\]\s*keeper@lamp\.example\s/);
+  expect(words).toContain('To the contents');
+  // qpdf: labels of pages, and that the text begins on a right-hand page.
+  const labels = JSON.parse(await said('qpdf', '--json', '--json-key=pagelabels', path)) as {
+    pagelabels: { index: number; label: Record<string, unknown> }[];
+  };
+  const styles = labels.pagelabels.map(({ index, label }) => [index, label['/S']]);
+  expect(styles.some(([, style]) => style === '/r')).toBe(true);
+  const [first] = styles.find(([, style]) => style === '/D') ?? [];
+  expect(Number(first) % 2).toBe(0);
+  expect(await said('qpdf', '--check', path)).toContain('No syntax or stream encoding errors');
+});
+
+test('the list of addresses stands at the end, and without choices there is none', async () => {
+  const list = await made({ addresses: 'list', page: 'own', width: 120, height: 180 });
+  expect(list.job.proof?.printed).toMatchObject({ expected: 2, found: 2 });
+  expect(await said('pdfinfo', list.path)).toMatch(/Page size:\s+340\.15\d? x 510\.23\d? pts/);
+  expect(await said('pdftotext', list.path, '-')).toMatch(
+    /Addresses[^]*\[1\][^]*https:\/\/tides\.example\/low/,
+  );
+  const plain = await made({});
+  expect(plain.job.proof?.printed).toBeUndefined();
+  expect(await said('pdftotext', plain.path, '-')).not.toContain('[1]');
+});
+
+test('named sets are kept with the book, and its own one holds where nothing is said', async () => {
+  const first = await app.api.pdfSets(book);
+  expect(first).toEqual({ own: 'usual', sets: [{ id: 'usual', name: 'As usual', choices: DEFAULT_PDF }] });
+  const print = { id: 'print', name: 'For print', choices: { ...DEFAULT_PDF, page: '6x9' as const } };
+  await app.api.keepPdfSets(book, { own: 'print', sets: [...first.sets, print] });
+  expect((await app.api.pdfSets(book)).own).toBe('print');
+  expect(await said('pdfinfo', (await made({})).path)).toMatch(/Page size:\s+432 x 648 pts/);
+  const other = await made({ set: 'As usual', size: 9 });
+  expect(await said('pdfinfo', other.path)).toMatch(/Page size:\s+419\.5\d* x 595\.2\d* pts/);
+  await app.api.keepPdfSets(book, first);
+});
+
+test('what can’t be set is refused with what to do, and nothing is changed', async () => {
+  const tries: [ExportChoices, RegExp][] = [
+    [{ page: 'eink-6', inner: 40 }, /leave 34 mm of the page’s width/],
+    [{ top: 5, head: 'title' }, /upper margin of 10 mm/],
+    [{ set: 'Nobody’s' }, /no set of choices called “Nobody’s”/],
+  ];
+  for (const [choices, words] of tries) {
+    const { status, body } = await app.call<{ detail: string }>('POST', `books/${book}/exports`, {
+      format: 'pdf',
+      choices,
+    });
+    expect([status, body.detail]).toEqual([422, expect.stringMatching(words)]);
+  }
+  const bad = await app.call('POST', `books/${book}/exports`, { format: 'pdf', choices: { page: 'b9' } });
+  expect(bad.status).toBe(422);
+  const sets: PdfSets = { own: 'gone', sets: [] };
+  expect((await app.call('PUT', `books/${book}/pdf-sets`, sets)).status).toBe(422);
+  expect((await app.api.pdfSets(book)).sets).toHaveLength(1);
+});
+
+test('pages are set to be looked at, before a file is made', async () => {
+  const gone = new AbortController();
+  const bytes = await app.api.previewPages(book, { choices: { ...DEFAULT_PDF, page: 'a4' } }, gone.signal);
+  const path = join(app.directory, 'preview.pdf');
+  await writeFile(path, new Uint8Array(bytes));
+  expect(await said('pdfinfo', path)).toMatch(/Page size:\s+595\.2\d* x 841\.8\d* pts \(A4\)/);
+});
