@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { epubFiles, PIXEL, zip } from '@vennet/core/testing';
 import { addressesInPdf, epubFaults, run } from '@vennet/server/testing/readers';
-import { press, expect, margin, test, text } from './vennet.js';
+import { press, expect, margin, test, text, openForm } from './vennet.js';
 
 test.beforeAll(({ vennet }) => vennet.startAnew());
 
@@ -39,8 +39,9 @@ async function bringIn(page: Page, name: string, bytes: Uint8Array | string): Pr
 const bookIn = (page: Page): string => /books\/([^/]+)/.exec(page.url())?.[1] ?? '';
 
 async function download(page: Page, form: 'E-book' | 'PDF', folder: string): Promise<string> {
+  const panel = await openForm(page, form);
   const opened = page.waitForEvent('download');
-  await page.getByRole('region', { name: form }).getByRole('link', { name: 'Download' }).click();
+  await panel.getByRole('link', { name: 'Download' }).click();
   const file = await opened;
   const path = join(folder, file.suggestedFilename());
   await file.saveAs(path);
@@ -49,7 +50,7 @@ async function download(page: Page, form: 'E-book' | 'PDF', folder: string): Pro
 
 /** Makes a file; so many of its links are lost, since the book has faults that were left in. */
 async function make(page: Page, form: 'E-book' | 'PDF', links: number, lost = 0): Promise<void> {
-  const panel = page.getByRole('region', { name: form });
+  const panel = await openForm(page, form);
   await panel.getByRole('button', { name: /^Make the/ }).click();
   await expect(panel.getByTestId('proof')).toContainText(
     `Expected${links}Found${links - lost}Lost${lost}Changed0`,
@@ -69,13 +70,12 @@ test('the demo book is published as e-book and PDF, and every link is in both', 
   await page.goto(vennet.address);
   await page.getByRole('link', { name: 'Open Small Lights' }).click();
   const book = bookIn(page);
-  await page.getByRole('link', { name: 'Publish' }).click();
   const hrefs = (await vennet.api.links(book)).map(({ href }) => href);
   // One link of the demo leads to a place that is not there.
   await make(page, 'E-book', hrefs.length, 1);
   await make(page, 'PDF', hrefs.length, 1);
   for (const form of ['E-book', 'PDF'])
-    await expect(page.getByRole('region', { name: form }).getByTestId('computed-proof')).toHaveText(
+    await expect((await openForm(page, form)).getByTestId('computed-proof')).toHaveText(
       /^(\d+) of \1 computed links/,
     );
   const folder = testInfo.outputDir;
@@ -126,7 +126,6 @@ test('a big book of another maker comes in with everything, shows its links, and
   const book = bookIn(page);
   const hrefs = (await vennet.api.links(book)).map(({ href }) => href);
   expect(hrefs).toHaveLength(1000);
-  await page.getByRole('link', { name: 'Publish' }).click();
   await make(page, 'E-book', 1000);
   await make(page, 'PDF', 1000);
   expect(await epubFaults(await download(page, 'E-book', testInfo.outputDir))).toEqual([]);
@@ -224,7 +223,6 @@ test('a book from right to left is written as it is read, with code and other wo
   expect(await side('האור דולק')).toBe('right');
   expect(await side('An English paragraph')).toBe('left');
   expect(await side('lamp = on')).toBe('left');
-  await page.getByRole('link', { name: 'Publish' }).click();
   await make(page, 'E-book', 1);
   expect(await epubFaults(await download(page, 'E-book', testInfo.outputDir))).toEqual([]);
 });

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { axe } from './axe.js';
-import { expect, frame, openChapter, slip, test, text, press } from './vennet.js';
+import { expect, frame, openChapter, slip, test, text, press, openForm } from './vennet.js';
 
 test.beforeAll(({ vennet }) => vennet.startAnew());
 
@@ -144,7 +144,7 @@ for (const colorScheme of ['light', 'dark'] as const)
       await expect(page.getByRole('button', { name: 'Check all links' })).toBeVisible({ timeout: 40_000 });
       await page.getByRole('button', { name: 'orrin-permits.example/apply' }).click();
       expect(await axe(page)).toEqual([]);
-      await page.getByRole('link', { name: 'Publish' }).click();
+      await openForm(page, 'PDF');
       await page.getByRole('button', { name: 'Make the PDF' }).click();
       await expect(page.getByTestId('proof').first()).toBeVisible({ timeout: 30_000 });
       expect(await axe(page)).toEqual([]);
@@ -153,7 +153,7 @@ for (const colorScheme of ['light', 'dark'] as const)
 
 test('axe finds nothing on the web page that is published', async ({ page, vennet }) => {
   await openChapter(page, vennet, 'The Three Brothers');
-  await page.getByRole('link', { name: 'Publish' }).click();
+  await openForm(page, 'Web page');
   await page.getByRole('button', { name: 'Make the web page' }).click();
   const made = page.locator('a[download$=".html"]');
   await expect(made).toBeVisible({ timeout: 30_000 });

@@ -2,7 +2,7 @@ import { readFile, writeFile } from 'node:fs/promises';
 import { docxOf } from '@vennet/core/testing';
 import type { Page } from '@playwright/test';
 import { strFromU8, unzipSync } from 'fflate';
-import { expect, saved, test, text, pasteHtml, margin } from './vennet.js';
+import { expect, saved, test, text, pasteHtml, margin, openForm } from './vennet.js';
 
 test.beforeAll(({ vennet }) => vennet.startAnew());
 
@@ -43,8 +43,7 @@ test('a manuscript comes in with its links, goes on being written, and goes out 
   await page.keyboard.press('End');
   await page.keyboard.insertText(' So it is.');
   await saved(page);
-  await page.getByRole('link', { name: 'Publish' }).click();
-  const form = page.getByRole('region', { name: 'DOCX' });
+  const form = await openForm(page, 'DOCX');
   await form.getByRole('button', { name: 'Make the DOCX' }).click();
   await expect(form.getByRole('link', { name: 'Download' })).toBeVisible({ timeout: 30_000 });
   const [download] = await Promise.all([

@@ -12,6 +12,7 @@ import {
   test,
   text,
   turnTo,
+  openForm,
 } from './vennet.js';
 import type { Page } from '@playwright/test';
 
@@ -145,8 +146,7 @@ test.describe('what is wrong inside', () => {
     vennet,
   }) => {
     await openChapter(page, vennet, 'Gannel Point');
-    await page.getByRole('link', { name: 'Publish' }).click();
-    const panel = page.getByRole('region', { name: 'E-book' });
+    const panel = await openForm(page, 'E-book');
     await panel.getByRole('button', { name: 'All 10 chapters go in' }).click();
     await panel.getByLabel('Before you set out').uncheck();
     await expect(panel).toContainText(/\d+ links into chapters that are left out/);

@@ -18,6 +18,7 @@ import {
   test,
   text,
   useStructure,
+  openForm,
 } from './vennet.js';
 
 test.beforeAll(({ vennet }) => vennet.startAnew());
@@ -27,8 +28,7 @@ const words = (page: Page): Locator => noteSlip(page).getByRole('textbox', { nam
 
 /** Makes the web page, whose computed links are all found, and gives its text. */
 async function webPage(page: Page): Promise<string> {
-  await page.getByRole('link', { name: 'Publish' }).click();
-  const panel = page.getByRole('region', { name: 'Web page' });
+  const panel = await openForm(page, 'Web page');
   const begun = page.waitForResponse(
     (response) => response.request().method() === 'POST' && response.url().endsWith('/exports'),
   );

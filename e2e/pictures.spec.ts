@@ -3,7 +3,7 @@ import { exportFile } from '@vennet/client';
 import { linkAnnotations } from '@vennet/server/testing/pdf-places';
 import { strFromU8, unzipSync } from 'fflate';
 import { readFile } from 'node:fs/promises';
-import { expect, openChapter, press, saved, slip, test, text } from './vennet.js';
+import { expect, openChapter, press, saved, slip, test, text, openForm } from './vennet.js';
 import { DRAWING, dropFile, PDF } from './files.js';
 
 test.beforeAll(({ vennet }) => vennet.startAnew());
@@ -299,8 +299,11 @@ test.describe('a link area', () => {
       (length, index) => length / (index % 2 === 0 ? whole!.width : whole!.height),
     );
     await page.goto(`${vennet.address}/books/${book}/publish`);
-    for (const form of ['e-book', 'PDF', 'web page'])
-      await page.getByRole('button', { name: `Make the ${form}` }).click();
+    for (const form of ['E-book', 'PDF', 'Web page']) {
+      const panel = await openForm(page, form);
+      await panel.getByRole('button', { name: /^Make the/ }).click();
+      await expect(panel.getByRole('button', { name: 'Stop' }).or(panel.getByTestId('proof'))).toBeVisible();
+    }
     const jobs = () => vennet.api.exports(book);
     await expect
       .poll(async () => (await jobs()).map(({ state }) => state), { timeout: 40_000 })
@@ -334,7 +337,7 @@ test.describe('a link area', () => {
 
   test('can be pressed by a reader of the web page, at the same spot', async ({ page, vennet, context }) => {
     const book = await openChapter(page, vennet, 'Before you set out');
-    await page.goto(`${vennet.address}/books/${book}/publish`);
+    await page.goto(`${vennet.address}/books/${book}/publish?form=web`);
     const [download] = await Promise.all([
       page.waitForEvent('download'),
       page.locator('a[download$=".html"]').click(),

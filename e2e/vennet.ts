@@ -207,10 +207,19 @@ export async function useStructure(page: Page): Promise<void> {
   await expect(structure(page)).toBeHidden();
 }
 
+/** Into the room where files are made, to one of its forms. */
+export async function openForm(page: Page, form: string): Promise<Locator> {
+  await page.getByRole('link', { name: 'Publish' }).click();
+  await page
+    .getByRole('navigation', { name: 'Forms' })
+    .getByRole('link', { name: new RegExp(`^${form}`) })
+    .click();
+  return page.getByRole('region', { name: form, exact: true });
+}
+
 /** A file of the open book, made and downloaded in Publish. */
 export async function made(page: Page, form: string, button: string): Promise<Buffer> {
-  await page.getByRole('link', { name: 'Publish' }).click();
-  const panel = page.getByRole('region', { name: form });
+  const panel = await openForm(page, form);
   await panel.getByRole('button', { name: button }).click();
   await expect(panel.getByRole('link', { name: 'Download' })).toBeVisible({ timeout: 30_000 });
   const [download] = await Promise.all([

@@ -9,7 +9,6 @@ export type { PdfReadback } from './pdf.js';
 export { linksOnPages, proveOnPages } from './pages.js';
 export type { AnnotationsByPage, ExpectedOnPage } from './pages.js';
 export { provePrinted } from './printed.js';
-export type { PrintedPart } from './printed.js';
 export { LINK_CHANGES, prove } from './proof.js';
-export type { ChangedLink, LostLink, Proof, ProofPart } from './proof.js';
+export type { ChangedLink, LostLink, PrintedPart, Proof, ProofPart } from './proof.js';
 export { linksInWebPage } from './web.js';

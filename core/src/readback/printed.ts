@@ -1,12 +1,5 @@
 import type { PrintedAddress } from '../publish/index.js';
-import type { LostLink } from './proof.js';
-
-/** How many addresses should be printed and are, and those that are not. */
-export interface PrintedPart {
-  expected: number;
-  found: number;
-  lost: LostLink[];
-}
+import type { PrintedPart } from './proof.js';
 
 /**
  * Matches every address that is printed with the words of the pages: its number stands beside its link, and before the address at the foot

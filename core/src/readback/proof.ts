@@ -1,7 +1,6 @@
 import { groupedBy } from '../manuscript/index.js';
 import type { Between, ExpectedLink } from '../publish/index.js';
 import type { CutOffLine, FoundLink, Landing } from './found-link.js';
-import type { PrintedPart } from './printed.js';
 import { RIGHT_TO_LEFT } from './pdf-page.js';
 
 /** A link that is not in the file. */
@@ -29,6 +28,13 @@ export interface ProofPart {
   found: number;
   lost: LostLink[];
   changed: ChangedLink[];
+}
+
+/** How many addresses should be printed and are, and those that are not. */
+export interface PrintedPart {
+  expected: number;
+  found: number;
+  lost: LostLink[];
 }
 
 /** The match of a made file's links against the book's. */

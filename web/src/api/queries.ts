@@ -47,6 +47,7 @@ export const queries = {
       queryFn: () => api.versionChapter(book, version, chapter),
       staleTime: Infinity,
     }),
+  pdfSets: (book: string) => queryOptions({ queryKey: ['pdf-sets', book], queryFn: () => api.pdfSets(book) }),
   exports: (book: string) => queryOptions({ queryKey: ['exports', book], queryFn: () => api.exports(book) }),
   forms: (book: string) => queryOptions({ queryKey: ['forms', book], queryFn: () => api.forms(book) }),
   shapeless: (book: string) =>

@@ -11,20 +11,30 @@ async function pdfjs(): Promise<typeof Pdfjs> {
   return library;
 }
 
+/** Fonts that a file does not bring along, and character maps of older ones in Asia. */
+const RESOURCES = {
+  standardFontDataUrl: '/pdf/standard_fonts/',
+  cMapUrl: '/pdf/cmaps/',
+  wasmUrl: '/pdf/wasm/',
+  isEvalSupported: false,
+};
+
 /** Begins to read a PDF by its address; only what is looked at is fetched. */
 export async function openPdf(url: string, password?: string | null): Promise<Pdfjs.PDFDocumentLoadingTask> {
   const { getDocument } = await pdfjs();
   return getDocument({
+    ...RESOURCES,
     url,
     password: password ?? undefined,
     disableAutoFetch: true,
     disableStream: true,
-    // Fonts that a file does not bring along, and character maps of older ones in Asia.
-    standardFontDataUrl: '/pdf/standard_fonts/',
-    cMapUrl: '/pdf/cmaps/',
-    wasmUrl: '/pdf/wasm/',
-    isEvalSupported: false,
   });
+}
+
+/** Reads a PDF that is here. */
+export async function readPdf(data: ArrayBuffer): Promise<Pdfjs.PDFDocumentProxy> {
+  const { getDocument } = await pdfjs();
+  return getDocument({ ...RESOURCES, data }).promise;
 }
 
 /** Begins to draw a page, so many pixels wide, into a canvas that becomes as large. `annotationMode` as pdf.js has it; 0 is none. */

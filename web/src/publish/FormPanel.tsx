@@ -1,53 +1,16 @@
 import type { ShapelessSign } from '@vennet/core/publish';
 import type { Ground } from '@vennet/core/manuscript';
-import type { ExportChoices, ExportJob, FormPreview } from '@vennet/core/wire';
-import { BookOpen, Download, FileCode, FilePen, FileText, FolderArchive, Globe } from 'lucide-react';
+import { isUnderWay, type ExportChoices, type ExportJob, type FormPreview } from '@vennet/core/wire';
+import { Download, FolderArchive } from 'lucide-react';
 import { message, sizeWords } from '@vennet/core/language';
 import { exportBundle, exportFile } from '@vennet/client';
 import { useState } from 'react';
 import { useBook } from '../book/store.js';
+import { FORMS } from './forms.js';
 import { LeftOut } from './LeftOut.js';
+import { PdfSettings } from './PdfSettings.js';
 import { ProofView } from './ProofView.js';
 import { when } from '../parts/when.js';
-
-const FORMS = {
-  epub: {
-    words: 'E-book',
-    make: 'Make the e-book',
-    about: 'EPUB 3.3, for reading programs on every size of screen.',
-    icon: BookOpen,
-  },
-  pdf: {
-    words: 'PDF',
-    make: 'Make the PDF',
-    about: 'Tagged PDF with pages, for print and for reading as it was set.',
-    icon: FileText,
-  },
-  web: {
-    words: 'Web page',
-    make: 'Make the web page',
-    about: 'One page of HTML with its pictures in it, for any browser.',
-    icon: Globe,
-  },
-  docx: {
-    words: 'DOCX',
-    make: 'Make the DOCX',
-    about: 'Office Open XML, for word processors, with live links, bookmarks, references and notes.',
-    icon: FilePen,
-  },
-  odt: {
-    words: 'ODT',
-    make: 'Make the ODT',
-    about: 'OpenDocument text, for word processors, with live links, bookmarks, references and notes.',
-    icon: FilePen,
-  },
-  markdown: {
-    words: 'Markdown',
-    make: 'Make the Markdown',
-    about: 'Plain text with signs, for any editor; an archive when the book has pictures or files.',
-    icon: FileCode,
-  },
-} as const;
 
 interface PanelProps {
   form: FormPreview;
@@ -61,54 +24,112 @@ interface PanelProps {
   changed(): void;
 }
 
-/** One form of publishing: what it loses, the making of it, and the last good file with its proof. */
+/** One form of publishing: what it loses, how it is to be, the making of it, and at its side the last good file with its proof. */
 export function FormPanel({ form, shapeless, jobs, make, stop, changed }: PanelProps) {
-  const { words, make: makeWords, about, icon: Icon } = FORMS[form.format];
+  const { format } = form;
+  const { words, make: makeWords, about, icon: Icon } = FORMS[format];
   const ground = useBook((store) => store.book?.ground);
   const [write, setWrite] = useState<ExportChoices['write']>(ground?.cannotAdd ? 'anew' : 'addition');
   const [newest] = jobs;
-  const running = newest && (newest.state === 'waiting' || newest.state === 'running') ? newest : null;
+  const running = newest && isUnderWay(newest) ? newest : null;
   const good = jobs.find((job) => job.state === 'done');
+  const isSet = format === 'pdf' && !ground;
   return (
-    <section aria-labelledby={`form-${form.format}`} className="rounded-md border border-line bg-sheet p-6">
-      <h3 id={`form-${form.format}`} className="flex items-center gap-2.5 font-text text-xl">
-        <Icon size={22} aria-hidden="true" className="text-soft" /> {words}
+    <section
+      aria-labelledby={`form-${format}`}
+      className="grid min-h-full min-w-0 grow lg:grid-cols-[minmax(0,1fr)_23rem]"
+    >
+      <div className="min-w-0 px-7 py-6">
+        <div className="flex flex-wrap items-start justify-between gap-4">
+          <div className="min-w-0">
+            <h2 id={`form-${format}`} className="flex items-center gap-2.5 font-text text-2xl">
+              <Icon size={24} aria-hidden="true" className="text-soft" /> {words}
+            </h2>
+            <p className="mt-1 max-w-lg text-soft">
+              {ground
+                ? 'The same pages as in the file that was brought in, with the links as they are now.'
+                : about}
+            </p>
+          </div>
+          {!running && (
+            <button
+              type="button"
+              className="button"
+              data-look="main"
+              onClick={() => make(ground ? { write } : undefined)}
+            >
+              {makeWords}
+            </button>
+          )}
+        </div>
+        {running && <Progress job={running} stop={() => stop(running)} />}
+        {newest?.state === 'failed' && (
+          <p role="alert" className="mt-4 border-l-4 py-1 pl-3" style={{ borderColor: 'var(--broken)' }}>
+            {newest.message} {good ? 'The file at the side, made before, is still good.' : ''}
+          </p>
+        )}
+        {newest?.state === 'stopped' && (
+          <p className="mt-4 text-soft">
+            Stopped. Nothing was made{good ? '; the file at the side is still there' : ''}.
+          </p>
+        )}
+        <Losses form={form} />
+        {shapeless.length > 0 && <Shapeless signs={shapeless} />}
+        {ground ? (
+          <HowToWrite ground={ground} write={write} change={setWrite} />
+        ) : (
+          <LeftOut format={format} changed={changed} />
+        )}
+        {isSet && <PdfSettings />}
+      </div>
+      <aside aria-label="The made file" className="min-w-0 border-line px-6 py-6 max-lg:border-t lg:border-l">
+        {good ? (
+          <>
+            <GoodFile job={good} />
+            <Earlier jobs={jobs.filter((job) => job.state === 'done' && job !== good)} />
+          </>
+        ) : (
+          <p className="text-soft">
+            Nothing was made in this form yet. Each file is read back after it is made, and every link in it
+            is matched with the book.
+          </p>
+        )}
+      </aside>
+    </section>
+  );
+}
+
+/** Files that were made before, with how their links came through. */
+function Earlier({ jobs }: { jobs: readonly ExportJob[] }) {
+  if (jobs.length === 0) return null;
+  return (
+    <section aria-labelledby="made-before" className="mt-6 border-t border-line pt-4">
+      <h3 id="made-before" className="font-semibold">
+        Made before
       </h3>
-      <p className="mt-1 text-soft">
-        {ground
-          ? 'The same pages as in the file that was brought in, with the links as they are now.'
-          : about}
-      </p>
-      <Losses form={form} />
-      {shapeless.length > 0 && <Shapeless signs={shapeless} />}
-      {ground ? (
-        <HowToWrite ground={ground} write={write} change={setWrite} />
-      ) : (
-        <LeftOut format={form.format} changed={changed} />
-      )}
-      {running ? (
-        <Progress job={running} stop={() => stop(running)} />
-      ) : (
-        <button
-          type="button"
-          className="button mt-5"
-          data-look="main"
-          onClick={() => make(ground ? { write } : undefined)}
-        >
-          {makeWords}
-        </button>
-      )}
-      {newest?.state === 'failed' && (
-        <p role="alert" className="mt-4 border-l-4 py-1 pl-3" style={{ borderColor: 'var(--broken)' }}>
-          {newest.message} {good ? 'The file below, made before, is still good.' : ''}
-        </p>
-      )}
-      {newest?.state === 'stopped' && (
-        <p className="mt-4 text-soft">
-          Stopped. Nothing was made{good ? '; the file below is still there' : ''}.
-        </p>
-      )}
-      {good && <GoodFile job={good} />}
+      <ul className="mt-1 divide-y divide-line">
+        {jobs.map((job) => (
+          <li key={job.id} className="flex items-center justify-between gap-3 py-1.5 text-sm">
+            <span className="min-w-0">
+              <time dateTime={job.createdAt}>{when(job.createdAt, 'moment')}</time>
+              <span className="block text-soft">
+                {sizeWords(job.size ?? 0)}
+                {job.proof && `, ${job.proof.found} of ${job.proof.expected} links`}
+              </span>
+            </span>
+            <a
+              className="button"
+              data-size="small"
+              data-look="quiet"
+              href={exportFile(job.id)}
+              download={job.fileName}
+              aria-label={`The file of ${when(job.createdAt, 'moment')}`}
+            >
+              <Download size={15} aria-hidden="true" />
+            </a>
+          </li>
+        ))}
+      </ul>
     </section>
   );
 }
@@ -267,7 +288,7 @@ function Progress({ job, stop }: { job: ExportJob; stop(): void }) {
 
 function GoodFile({ job }: { job: ExportJob }) {
   return (
-    <div className="mt-6 border-t border-line pt-5">
+    <div>
       <div className="flex flex-wrap items-center justify-between gap-3">
         <p>
           <span className="font-semibold">{job.fileName}</span>

@@ -1,5 +1,5 @@
 import { message } from '@vennet/core/language';
-import type { ChangedLink, Proof, ProofPart } from '@vennet/core/readback';
+import type { ChangedLink, PrintedPart, Proof, ProofPart } from '@vennet/core/readback';
 import { Link } from 'react-router';
 import { useBook } from '../book/store.js';
 
@@ -12,7 +12,8 @@ const CHANGES: Record<ChangedLink['change'], string> = {
 
 /** The proof of a made file: how many links it should have, how many are there, and which are not as in the book. */
 export function ProofView({ proof }: { proof: Proof }) {
-  const whole = proof.lost.length + proof.changed.length + proof.cutOff.length === 0;
+  const whole =
+    proof.lost.length + proof.changed.length + proof.cutOff.length + (proof.printed?.lost.length ?? 0) === 0;
   return (
     <div className="mt-4" data-testid="proof">
       <h4 className="mb-2 font-semibold">Proof</h4>
@@ -37,6 +38,7 @@ export function ProofView({ proof }: { proof: Proof }) {
         </p>
       )}
       <Computed part={proof.computed} />
+      {proof.printed && <Printed part={proof.printed} />}
       {proof.lost.length > 0 && (
         <List title="Lost">
           {proof.lost.map((link) => (
@@ -96,6 +98,27 @@ function Computed({ part: { expected, found, lost, changed } }: { part: ProofPar
           {wrong.map((link, index) => (
             <li key={`${link.id} ${index}`}>
               {link.text || '(no words)'} <span className="break-all text-soft">{link.href}</span>
+            </li>
+          ))}
+        </List>
+      )}
+    </div>
+  );
+}
+
+/** Addresses that stand on paper. */
+function Printed({ part: { expected, found, lost } }: { part: PrintedPart }) {
+  return (
+    <div className="mt-2" data-testid="printed-proof">
+      <p>
+        {found} of {expected} addresses are printed in full, with the numbers of their links.
+      </p>
+      {lost.length > 0 && (
+        <List title="Not printed">
+          {lost.map((link) => (
+            <li key={link.id}>
+              <Where id={link.id} chapter={link.chapter} words={link.text || '(no words)'} />{' '}
+              <span className="break-all text-soft">{link.href}</span>
             </li>
           ))}
         </List>

@@ -1,58 +1,97 @@
-import { isManuscript, type Format } from '@vennet/core/manuscript';
+import type { Format } from '@vennet/core/manuscript';
+import type { ExportJob } from '@vennet/core/wire';
+import { Link, useSearchParams } from 'react-router';
 import { useBook } from '../book/store.js';
 import { FormPanel } from './FormPanel.js';
+import { FORMS, isForReaders, stateOf } from './forms.js';
 import { useExports } from './use-exports.js';
 
-/** Files for readers, and files in which somebody goes on writing. */
-const GROUPS: readonly { id: string; title: string; holds(format: Format): boolean }[] = [
-  { id: 'for-readers', title: 'For readers', holds: (format) => !isManuscript(format) },
-  { id: 'to-write-on', title: 'To go on writing', holds: isManuscript },
+const GROUPS = [
+  { id: 'for-readers', title: 'For readers', holds: isForReaders },
+  { id: 'to-write-on', title: 'To go on writing', holds: (format: Format) => !isForReaders(format) },
 ];
 
-/** The room where files are made: pick a form, see what would change in it, make it, read its proof. */
+/** The room where files are made: the forms at the left, in the middle what is to be made and how, at the right what was made and its proof. */
 export function Publish() {
   const id = useBook((store) => store.book?.id ?? '');
   const ground = useBook((store) => store.book?.ground);
+  const [search] = useSearchParams();
   const { forms, shapeless, jobs, make, stop, changed } = useExports(id);
+  const wanted = search.get('form');
+  const form = forms.find(({ format }) => format === wanted) ?? forms[0];
+  const of = (format: Format) => jobs.filter((job) => job.format === format);
   return (
-    <main className="grow overflow-auto">
-      <div className="mx-auto max-w-6xl px-6 py-7">
-        <h1 className="font-text text-3xl">Publish</h1>
-        <p className="mt-1 mb-6 max-w-2xl text-soft">
-          Each file is read back after it is made, and every link in it is matched with the book. What you see
-          below is what is really in the file.
-        </p>
+    <main className="flex min-h-0 grow max-lg:flex-col max-lg:overflow-auto">
+      <h1 className="sr-only">Publish</h1>
+      <nav
+        aria-label="Forms"
+        className="w-60 shrink-0 overflow-y-auto border-r border-line py-5 max-lg:w-full max-lg:border-r-0 max-lg:border-b"
+      >
+        {GROUPS.map(({ id: group, title, holds }) => {
+          const here = forms.filter(({ format }) => holds(format));
+          return (
+            here.length > 0 && (
+              <section key={group} aria-labelledby={group} className="mb-4">
+                <h2 id={group} className="px-5 pb-1 text-sm text-soft">
+                  {title}
+                </h2>
+                <ul>
+                  {here.map(({ format }) => (
+                    <FormLine
+                      key={format}
+                      format={format}
+                      isOpen={format === form?.format}
+                      jobs={of(format)}
+                    />
+                  ))}
+                </ul>
+              </section>
+            )
+          );
+        })}
         {ground && (
-          <p className="mb-6 max-w-2xl">
+          <p className="px-5 text-sm text-soft">
             This is a book of pages. They stay as they are, so it is published as a PDF; for an e-book or a
             web page, bring in the manuscript.
           </p>
         )}
-        {GROUPS.filter(({ holds }) => forms.some(({ format }) => holds(format)) || !ground).map(
-          ({ id, title, holds }) => (
-            <section key={id} aria-labelledby={id} className="mb-8">
-              <h2 id={id} className="mb-3 font-text text-2xl">
-                {title}
-              </h2>
-              <div className="grid items-start gap-6 lg:grid-cols-2 xl:grid-cols-3">
-                {forms
-                  .filter((form) => holds(form.format))
-                  .map((form) => (
-                    <FormPanel
-                      key={form.format}
-                      form={form}
-                      shapeless={form.format === 'pdf' ? shapeless : []}
-                      jobs={jobs.filter((job) => job.format === form.format)}
-                      make={(choices) => void make(form.format, choices)}
-                      stop={(job) => void stop(job)}
-                      changed={changed}
-                    />
-                  ))}
-              </div>
-            </section>
-          ),
+      </nav>
+      <div className="min-h-0 min-w-0 grow overflow-y-auto max-lg:overflow-visible">
+        {form && (
+          <FormPanel
+            key={form.format}
+            form={form}
+            shapeless={form.format === 'pdf' ? shapeless : []}
+            jobs={of(form.format)}
+            make={(choices) => void make(form.format, choices)}
+            stop={(job) => void stop(job)}
+            changed={changed}
+          />
         )}
       </div>
     </main>
+  );
+}
+
+function FormLine({ format, isOpen, jobs }: { format: Format; isOpen: boolean; jobs: readonly ExportJob[] }) {
+  const { words, icon: Icon } = FORMS[format];
+  const state = stateOf(jobs);
+  return (
+    <li>
+      <Link
+        to={`?form=${format}`}
+        replace
+        aria-current={isOpen ? 'true' : undefined}
+        className="flex items-start gap-2.5 border-l-4 border-transparent py-1.5 pr-4 pl-4 hover:bg-wash aria-[current]:border-amber aria-[current]:bg-wash"
+      >
+        <Icon size={18} aria-hidden="true" className="mt-0.5 shrink-0 text-soft" />
+        <span className="min-w-0">
+          <span className={isOpen ? 'font-semibold' : ''}>{words}</span>
+          <span className={`block text-xs ${state.isGood ? 'text-soft' : 'font-semibold text-moved'}`}>
+            {state.words}
+          </span>
+        </span>
+      </Link>
+    </li>
   );
 }
