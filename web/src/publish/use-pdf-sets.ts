@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import type { PdfChoices, PdfSet } from '@vennet/core/publish';
 import type { PdfSets } from '@vennet/core/wire';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { api } from '../api/client.js';
 import { queries } from '../api/queries.js';
 import { useBook } from '../book/store.js';
@@ -29,7 +29,10 @@ export function usePdfSets(): OpenPdfSets {
   const book = useBook((store) => store.book?.id ?? '');
   const client = useQueryClient();
   const query = queries.pdfSets(book);
-  const { data } = useQuery(query);
+  const { data: read } = useQuery(query);
+  // What the author has just done is seen at once; the query tells of it later.
+  const [done, setDone] = useState<PdfSets | null>(null);
+  const data = done ?? read;
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const waiting = useRef<PdfSets | null>(null);
 
@@ -40,6 +43,7 @@ export function usePdfSets(): OpenPdfSets {
     if (sets)
       api.keepPdfSets(book, sets).catch((fault: unknown) => {
         tellFault(fault);
+        setDone(null);
         void client.invalidateQueries(query);
       });
   };
@@ -49,14 +53,18 @@ export function usePdfSets(): OpenPdfSets {
   useEffect(() => () => kept.current(), []);
 
   const put = (next: PdfSets) => {
+    setDone(next);
     client.setQueryData(query.queryKey, next);
     waiting.current = next;
     clearTimeout(timer.current);
     timer.current = setTimeout(() => kept.current(), QUIET);
   };
   const own = data?.sets.find(({ id }) => id === data.own) ?? null;
-  const changeOwn = (changed: (set: PdfSet) => PdfSet) =>
-    data && put({ ...data, sets: data.sets.map((set) => (set.id === data.own ? changed(set) : set)) });
+  const changeOwn = (changed: (set: PdfSet) => PdfSet) => {
+    // Two changes may come before what they change is shown.
+    const now = waiting.current ?? data;
+    if (now) put({ ...now, sets: now.sets.map((set) => (set.id === now.own ? changed(set) : set)) });
+  };
   return {
     sets: data?.sets ?? [],
     own,
