@@ -2611,10 +2611,17 @@ export interface components {
             /** @description The id of the chapter; without one the first */
             chapter?: string;
         };
+        ToldLinkDto: {
+            id: string;
+            text: string;
+            chapter: string;
+        };
         LossDto: {
             what: string;
             count: number;
             why: string;
+            /** @description The links that it is told of, as far as it is told of the author’s */
+            links: components["schemas"]["ToldLinkDto"][];
         };
         FormPreviewDto: {
             /** @enum {string} */

@@ -164,6 +164,17 @@ export class ExportJobDto implements ExportJob {
   finishedAt: string | null;
 }
 
+class ToldLinkDto {
+  @Words()
+  id: string;
+
+  @Words()
+  text: string;
+
+  @Words()
+  chapter: string;
+}
+
 class LossDto implements Loss {
   @Words()
   what: string;
@@ -173,6 +184,11 @@ class LossDto implements Loss {
 
   @Words()
   why: string;
+
+  @ShapeList(ToldLinkDto, {
+    description: 'The links that it is told of, as far as it is told of the author’s',
+  })
+  links: Loss['links'];
 }
 
 /** What publishing in one form will lose or change. */

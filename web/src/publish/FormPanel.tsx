@@ -10,6 +10,7 @@ import { FORMS } from './forms.js';
 import { LeftOut } from './LeftOut.js';
 import { PdfSettings } from './PdfSettings.js';
 import { ProofView } from './ProofView.js';
+import { ToLink } from './ToLink.js';
 import { when } from '../parts/when.js';
 
 interface PanelProps {
@@ -221,12 +222,35 @@ function Losses({ form }: { form: FormPreview }) {
             {form.losses.map((loss) => (
               <li key={loss.what}>
                 {loss.count} {loss.what}. {loss.why}
+                {loss.links.length > 0 && <ToldLinks links={loss.links} />}
               </li>
             ))}
           </ul>
         </>
       )}
     </div>
+  );
+}
+
+/** How many links are told one by one. */
+const LISTED = 40;
+
+/** The links that something is told of: each leads to its slip, where it can be repaired. */
+function ToldLinks({ links }: { links: FormPreview['losses'][number]['links'] }) {
+  return (
+    <details className="mt-0.5">
+      <summary className="cursor-pointer text-sm text-soft">
+        {message('{count, plural, one {See the link} other {See the links}}', { count: links.length })}
+      </summary>
+      <ul className="mt-1 ml-4 space-y-0.5">
+        {links.slice(0, LISTED).map(({ id, chapter, text }) => (
+          <li key={id}>
+            <ToLink id={id} chapter={chapter} words={text || '(no words)'} />
+          </li>
+        ))}
+        {links.length > LISTED && <li className="text-soft">and {links.length - LISTED} more</li>}
+      </ul>
+    </details>
   );
 }
 

@@ -1,7 +1,6 @@
 import { message } from '@vennet/core/language';
 import type { ChangedLink, PrintedPart, Proof, ProofPart } from '@vennet/core/readback';
-import { Link } from 'react-router';
-import { useBook } from '../book/store.js';
+import { ToLink } from './ToLink.js';
 
 const CHANGES: Record<ChangedLink['change'], string> = {
   address: 'leads to another address',
@@ -43,7 +42,7 @@ export function ProofView({ proof }: { proof: Proof }) {
         <List title="Lost">
           {proof.lost.map((link) => (
             <li key={link.id}>
-              <Where id={link.id} chapter={link.chapter} words={link.text || '(no words)'} />{' '}
+              <ToLink id={link.id} chapter={link.chapter} words={link.text || '(no words)'} />{' '}
               <span className="break-all text-soft">{link.href}</span>
             </li>
           ))}
@@ -69,7 +68,7 @@ export function ProofView({ proof }: { proof: Proof }) {
         <List title="Changed">
           {proof.changed.map((link) => (
             <li key={link.id}>
-              <Where id={link.id} chapter={link.chapter} words={link.text || '(no words)'} />{' '}
+              <ToLink id={link.id} chapter={link.chapter} words={link.text || '(no words)'} />{' '}
               {CHANGES[link.change]}:{' '}
               <span className="break-all text-soft">
                 {link.change === 'words' ? link.foundText : link.foundHref}
@@ -117,7 +116,7 @@ function Printed({ part: { expected, found, lost } }: { part: PrintedPart }) {
         <List title="Not printed">
           {lost.map((link) => (
             <li key={link.id}>
-              <Where id={link.id} chapter={link.chapter} words={link.text || '(no words)'} />{' '}
+              <ToLink id={link.id} chapter={link.chapter} words={link.text || '(no words)'} />{' '}
               <span className="break-all text-soft">{link.href}</span>
             </li>
           ))}
@@ -144,14 +143,5 @@ function List({ title, children }: { title: string; children: React.ReactNode })
       <h4 className="font-semibold">{title}</h4>
       <ul className="mt-1 max-h-60 list-disc space-y-1 overflow-auto pl-5">{children}</ul>
     </section>
-  );
-}
-
-function Where({ id, chapter, words }: { id: string; chapter: string; words: string }) {
-  const book = useBook((store) => store.book?.id);
-  return (
-    <Link className="underline" to={`/books/${book}/write/${chapter}?link=${id}`}>
-      {words}
-    </Link>
   );
 }

@@ -1,5 +1,5 @@
 import { wordsSeen, contrastsOf, contrastsOfVisited } from '../../reader/index.js';
-import { attrsOf, readsPage, spotsOf } from '../../manuscript/index.js';
+import { attrsOf, readsPage, spotsOf, type Link } from '../../manuscript/index.js';
 import { entryId, targetIn, type Edition } from './edition.js';
 import { hasPages, manuscriptLosses, setsNotesItself } from './manuscript-losses.js';
 import { nounFor } from '../../language/index.js';
@@ -9,30 +9,35 @@ export interface Loss {
   what: string;
   count: number;
   why: string;
+  /** The links that it is told of, as far as it is told of links of the author's. */
+  links: { id: string; text: string; chapter: string }[];
 }
 
 /** What would be lost or change in a form, before it is made. */
 export function lossesIn(edition: Edition): Loss[] {
   const { format, links, book } = edition;
   const losses: Loss[] = [];
-  const add = (one: string, many: string, count: number, why: string) => {
-    if (count > 0) losses.push({ what: nounFor(count, one, many), count, why });
+  const add = (one: string, many: string, told: number | readonly Link[], why: string) => {
+    const count = typeof told === 'number' ? told : told.length;
+    const led = typeof told === 'number' ? [] : told.map(({ id, text, chapter }) => ({ id, text, chapter }));
+    if (count > 0) losses.push({ what: nounFor(count, one, many), count, why, links: led });
   };
   const nowhere = links.filter((link) => targetIn(edition, link.destination) === null);
   const { map, book: written } = edition;
   const outside = nowhere.filter(
     ({ destination }) => destination.kind === 'place' && edition.leftOut.has(destination.place),
   );
+  const isOutside = new Set(outside);
   add(
     'link into a chapter that is left out',
     'links into chapters that are left out',
-    outside.length,
+    outside,
     'The words stay, without a link.',
   );
   add(
     'link that leads nowhere',
     'links that lead nowhere',
-    nowhere.length - outside.length,
+    nowhere.filter((link) => !isOutside.has(link)),
     'The place or the file is not there, or has no address yet. The words stay, without a link.',
   );
   const listed = links.filter(({ destination }) => {
@@ -48,7 +53,7 @@ export function lossesIn(edition: Edition): Loss[] {
   add(
     'link to what is not in the text',
     'links to what is not in the text',
-    listed.length,
+    listed,
     'Readers are led to a list at the end, which says how readers come by the file or the book.',
   );
   const paged = hasPages(format) ? 0 : pageReferences(edition);
@@ -94,7 +99,7 @@ export function lossesIn(edition: Edition): Loss[] {
     add(
       'link without words',
       'links without words',
-      wordless.length,
+      wordless,
       'A link in a PDF needs something to press, so the address itself is printed.',
     );
     const moving = [...edition.enclosures.values()].filter((file) => file.type === 'image/gif');

@@ -1,10 +1,10 @@
 import type { Node } from 'prosemirror-model';
-import { attrsOf, beginsPage, isManuscript, type Format } from '../../manuscript/index.js';
+import { attrsOf, beginsPage, isManuscript, type Format, type Link } from '../../manuscript/index.js';
 import type { Edition } from './edition.js';
 import { isCountedThere } from './said.js';
 
 /** One line of what is lost: a single thing, several of them, how many, and why. */
-export type LossLine = readonly [one: string, many: string, count: number, why: string];
+export type LossLine = readonly [one: string, many: string, told: number | readonly Link[], why: string];
 
 /** What a form in which a book goes on being written can't carry, beside what is told of every form. */
 export function manuscriptLosses(edition: Edition): LossLine[] {
@@ -53,7 +53,7 @@ export function manuscriptLosses(edition: Edition): LossLine[] {
     [
       'name or language of a link',
       'names and languages of links',
-      edition.links.filter(({ about }) => about && (about.name !== '' || about.language !== '')).length,
+      edition.links.filter(({ about }) => about && (about.name !== '' || about.language !== '')),
       'This form can’t say anything beside the words of a link but its hover note.',
     ],
     [
@@ -61,7 +61,7 @@ export function manuscriptLosses(edition: Edition): LossLine[] {
       'links to other books',
       edition.links.filter(
         ({ destination: to }) => to.kind === 'book' && !edition.surroundings.books.get(to.book)?.address,
-      ).length,
+      ),
       'They lead to a file of that book by its title, in this form, which has to lie next to this one.',
     ],
     [
