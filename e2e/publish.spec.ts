@@ -1,6 +1,7 @@
-import { saidBy } from '@vennet/core/testing';
+import { readFile } from 'node:fs/promises';
+import { saidBy, writtenPages } from '@vennet/core/testing';
 import { axe } from './axe.js';
-import { expect, made, openForm, test } from './vennet.js';
+import { expect, made, openForm, slip, test } from './vennet.js';
 
 test.beforeAll(({ vennet }) => vennet.startAnew());
 
@@ -50,4 +51,60 @@ test('how the pages of a PDF are set is chosen, seen, kept with the book, and is
   await expect(
     page.getByRole('navigation', { name: 'Forms' }).getByRole('link', { name: /^PDF/ }),
   ).toHaveAttribute('aria-current', 'true');
+});
+
+test('any file is proved: one that was made here and spoilt, and one of another maker', async ({
+  page,
+  vennet,
+}) => {
+  const { id } = await vennet.book('Small Lights');
+  await page.goto(`${vennet.address}/books/${id}`);
+  const web = (await made(page, 'Web page', 'Make the web page')).toString();
+  await page
+    .getByRole('navigation', { name: 'Forms' })
+    .getByRole('link', { name: /^Any file/ })
+    .click();
+  const give = (name: string, bytes: string | Uint8Array) =>
+    page.getByLabel('The file to be proved').setInputFiles({
+      name,
+      mimeType: 'application/octet-stream',
+      buffer: Buffer.from(bytes),
+    });
+  await give('clean.html', web);
+  // One link of the demo leads to a place that is not there.
+  await expect(page.getByTestId('proof')).toContainText(/Lost1Changed0/, { timeout: 30_000 });
+  const [address] = /https:\/\/[a-z-]+\.example\/[a-z/-]+/.exec(/<main[^]*/.exec(web)![0])!;
+  await give('spoilt.html', web.replaceAll(`href="${address}"`, 'href="https://elsewhere.example/"'));
+  await expect(page.getByText('spoilt.html', { exact: true })).toBeVisible({ timeout: 30_000 });
+  const changed = page.getByRole('row', { name: /^Changed/ }).filter({ hasText: address });
+  await expect(changed.first()).toContainText('leads to https://elsewhere.example/');
+  const csv = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as CSV' }).click();
+  expect(await readFile(await (await csv).path(), 'utf8')).toContain('leads to https://elsewhere.example/');
+  const html = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as HTML' }).click();
+  expect(await readFile(await (await html).path(), 'utf8')).toContain('<th scope="col">Leads to</th>');
+  expect(await axe(page)).toEqual([]);
+
+  await give(
+    'boats.pdf',
+    writtenPages([
+      {
+        lines: [{ x: 72, y: 700, text: 'Look at https://ferry.example/plain first' }],
+        annotations: [
+          '<< /Type /Annot /Subtype /Link /Rect [70 697 110 712] /A << /S /URI /URI (https://ferry.example/times) >> >>',
+        ],
+      },
+    ]),
+  );
+  await expect(page.getByText('It was not made of this book')).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('row', { name: /^Only looks like a link/ })).toContainText(
+    'ferry.example/plain',
+  );
+  await give('notes.txt', 'Only words.');
+  await expect(page.getByRole('alert')).toContainText('is no PDF, e-book (EPUB) or web page (HTML)');
+  // What is lost or changed leads to its slip.
+  await give('spoilt.html', web.replaceAll(`href="${address}"`, 'href="https://elsewhere.example/"'));
+  await changed.first().getByRole('link').click();
+  await expect(slip(page).getByLabel('Leads to')).toHaveValue(address);
 });

@@ -1088,6 +1088,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/books/{id}/proofs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["PublishingController_prove"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/books/{id}/forms": {
         parameters: {
             query?: never;
@@ -2610,6 +2626,35 @@ export interface components {
             choices: components["schemas"]["PdfChoicesDto"];
             /** @description The id of the chapter; without one the first */
             chapter?: string;
+        };
+        ProvedFindingDto: {
+            rule: string;
+            /** @enum {string} */
+            severity: "must-fix" | "should-fix" | "consider";
+            message: string;
+        };
+        ProvedLinkDto: {
+            /** @enum {string} */
+            state: "lost" | "changed" | "found" | "looks";
+            /** @description Of the book’s own link, where it is lost or changed; else empty */
+            id: string;
+            chapter: string;
+            href: string;
+            text: string;
+            /** @description Where it stands in the file, for a person */
+            where: string;
+            /** @description What is otherwise than in the book */
+            about: string;
+            findings: components["schemas"]["ProvedFindingDto"][];
+        };
+        AnyProofDto: {
+            name: string;
+            /** @enum {string} */
+            kind: "epub" | "pdf" | "web";
+            title: string;
+            /** @description Against the book, if the file was made of it */
+            proof: components["schemas"]["ProofDto"] | null;
+            links: components["schemas"]["ProvedLinkDto"][];
         };
         ToldLinkDto: {
             id: string;
@@ -5625,6 +5670,43 @@ export interface operations {
                 };
                 content: {
                     "application/octet-stream": string;
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    PublishingController_prove: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                };
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AnyProofDto"];
                 };
             };
             /** @description A problem document (RFC 9457): what happened, what was kept and what to do */

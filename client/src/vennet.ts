@@ -5,6 +5,7 @@ import type { Format, Place } from '@vennet/core/manuscript';
 import type { ShapelessSign } from '@vennet/core/publish';
 import type { ShelfFile } from '@vennet/core/shelf';
 import type {
+  AnyProof,
   BookChange,
   BookChanges,
   BookMade,
@@ -120,6 +121,9 @@ export function vennet(address = '') {
     pdfSets: (book: string): Promise<PdfSets> => answer(http.GET('/api/books/{id}/pdf-sets', of(book))),
     keepPdfSets: (book: string, body: PdfSets): Promise<PdfSets> =>
       answer(http.PUT('/api/books/{id}/pdf-sets', { ...of(book), body })),
+    /** What a file from anywhere holds of links, against this book where it was made of it. */
+    proveFile: (book: string, file: Blob, name: string): Promise<AnyProof> =>
+      answer(http.POST('/api/books/{id}/proofs', { ...of(book), ...formWith(file, name) })),
     /** The pages of a chapter as they would be set: a PDF. */
     previewPages: async (book: string, body: PagePreview, signal: AbortSignal): Promise<ArrayBuffer> =>
       pairsKept(

@@ -133,6 +133,34 @@ export interface PdfSets {
   sets: PdfSet[];
 }
 
+/** How a link of a file from anywhere stands: lost or changed against the book, there, or words that only look like a link. */
+export const PROVED_STATES = ['lost', 'changed', 'found', 'looks'] as const;
+
+/** A link of a file that was made anywhere. */
+export interface ProvedLink {
+  state: (typeof PROVED_STATES)[number];
+  /** Of the book's own link and its chapter, where it is lost or changed; else empty. */
+  id: string;
+  chapter: string;
+  href: string;
+  text: string;
+  /** Where it stands in the file, for a person. */
+  where: string;
+  /** What is otherwise than in the book. */
+  about: string;
+  findings: Pick<Finding, 'rule' | 'severity' | 'message'>[];
+}
+
+/** What was found in a file that was made anywhere. */
+export interface AnyProof {
+  name: string;
+  kind: 'epub' | 'pdf' | 'web';
+  title: string;
+  /** Against the book, if the file was made of it. */
+  proof: Proof | null;
+  links: ProvedLink[];
+}
+
 /** Pages that are set to be looked at, before a file is made. */
 export interface PagePreview {
   choices: PdfChoices;

@@ -10,15 +10,10 @@ import { newChapter } from '../books/chapter-text.js';
 import { mint } from '../platform/mint.js';
 import { sha256 } from '../platform/sha256.js';
 import type { Brought, Reading } from './brought.js';
-import { guessedLanguage } from './guessed-language.js';
+import { guessedLanguage } from '../platform/guessed-language.js';
 
-/** How much of a file is searched for its head, in bytes (common practice: other bytes may stand before it). */
-const HEAD = 1024;
 /** How many words of the file tell its language, in UTF-16 units. */
 const SAMPLE = 20_000;
-
-export const isPdf = (bytes: Uint8Array): boolean =>
-  Buffer.from(bytes.buffer, bytes.byteOffset, Math.min(HEAD, bytes.length)).includes('%PDF-');
 
 /**
  * Makes a book of the pages of a finished file; the words of its pages are written beside it, since there may be many.

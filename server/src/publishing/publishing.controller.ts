@@ -1,12 +1,37 @@
 import { pipeline } from 'node:stream/promises';
-import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Post, Put, Req, Res } from '@nestjs/common';
-import { ApiAcceptedResponse, ApiOkResponse, ApiTags } from '@nestjs/swagger';
+import {
+  Body,
+  Controller,
+  Get,
+  HttpCode,
+  Param,
+  ParseUUIDPipe,
+  Post,
+  Put,
+  Req,
+  Res,
+  UploadedFile,
+  UseInterceptors,
+} from '@nestjs/common';
+import { FileInterceptor } from '@nestjs/platform-express';
+import { ApiAcceptedResponse, ApiBody, ApiConsumes, ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import { coverDrawing, type ShapelessSign } from '@vennet/core/publish';
-import type { ExportJob, PdfSets, Started } from '@vennet/core/wire';
+import type { AnyProof, ExportJob, PdfSets, Started } from '@vennet/core/wire';
 import type { Request, Response } from 'express';
 import { BooksService } from '../books/books.service.js';
 import { Reports } from '../reports/reports.service.js';
-import { ExportJobDto, FormPreviewDto, NewExportDto, ShapelessSignDto } from './publishing.dto.js';
+import { inProcess, ProcessDeath, WorkRefusal } from '../jobs/in-process.js';
+import { ProblemError } from '../platform/problem.js';
+import { FILE_BODY, withUpload } from '../platform/upload.js';
+import type { ProveAnyInput } from './prove-any.process.js';
+import { SourcesService } from './sources.service.js';
+import {
+  AnyProofDto,
+  ExportJobDto,
+  FormPreviewDto,
+  NewExportDto,
+  ShapelessSignDto,
+} from './publishing.dto.js';
 import { PagePreviewDto, PdfSetsDto } from './choices.dto.js';
 import { PdfSetsService } from './pdf-sets.service.js';
 import { PreviewService } from './preview.service.js';
@@ -16,6 +41,8 @@ import { PublishingService } from './publishing.service.js';
 import { sendStored } from '../platform/send-stored.js';
 import { FILE_ANSWER, PAIRS } from '../platform/shapes.js';
 import { StartedDto } from '../jobs/job.dto.js';
+
+const PROOF_LIMITS = { memory: 1.5 * 2 ** 30, time: 120_000 };
 
 @ApiTags('exports')
 @Controller('api')
@@ -27,6 +54,7 @@ export class PublishingController {
     private readonly reports: Reports,
     private readonly pdfSets: PdfSetsService,
     private readonly previews: PreviewService,
+    private readonly sources: SourcesService,
   ) {}
 
   @Post('books/:id/exports')
@@ -69,6 +97,42 @@ export class PublishingController {
     await this.previews.with(id, body, gone.signal, async (path) => {
       response.set({ 'content-type': 'application/pdf', 'cache-control': 'no-store' });
       await sendStored(response, path, { name: 'pages.pdf', again: 'Look at them again.' });
+    });
+  }
+
+  /**
+   * The links of a PDF, an e-book or a web page that was made anywhere, judged by the rules of the book's own, and proved against the book
+   * where the file was made of it. Nothing is kept.
+   */
+  @Post('books/:id/proofs')
+  @HttpCode(200)
+  @ApiConsumes('multipart/form-data')
+  @ApiBody(FILE_BODY)
+  @UseInterceptors(FileInterceptor('file'))
+  @ApiOkResponse({ type: AnyProofDto })
+  prove(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Res({ passthrough: true }) response: Response,
+    @UploadedFile() file?: Express.Multer.File,
+    @Body() body?: { password?: unknown },
+  ): Promise<AnyProof> {
+    const gone = new AbortController();
+    response.once('close', () => gone.abort());
+    const password = typeof body?.password === 'string' ? body.password : '';
+    return withUpload(file, async ({ path, name }) => {
+      const { source } = await this.sources.of(id);
+      const input: ProveAnyInput = { path, name, password, source };
+      return inProcess<never, AnyProof>(new URL('./prove-any.process.js', import.meta.url), input, {
+        signal: gone.signal,
+        limits: PROOF_LIMITS,
+      }).catch((error: unknown) => {
+        if (!(error instanceof WorkRefusal || error instanceof ProcessDeath)) throw error;
+        const words =
+          error instanceof WorkRefusal
+            ? error.message
+            : 'Reading this file takes more than two minutes or 1.5 GB of memory. Choose a smaller one.';
+        throw new ProblemError(422, 'A file that can’t be proved', words);
+      });
     });
   }
 

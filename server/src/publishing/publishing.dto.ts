@@ -1,3 +1,4 @@
+import { SEVERITIES } from '@vennet/core/audit';
 import { FORMATS, type Format } from '@vennet/core/manuscript';
 import type { Loss, ShapelessSign } from '@vennet/core/publish';
 import {
@@ -11,6 +12,9 @@ import {
 } from '@vennet/core/readback';
 import {
   JOB_STATES,
+  PROVED_STATES,
+  type AnyProof,
+  type ProvedLink,
   type ExportJob,
   type FormPreview,
   type JobState,
@@ -115,6 +119,61 @@ class ProofDto extends ProofPartDto implements Proof {
 
   @ShapeList(CutOffLineDto, { description: 'Lines that run off their page: what is outside of it is lost' })
   cutOff: CutOffLineDto[];
+}
+
+class ProvedFindingDto {
+  @Words()
+  rule: string;
+
+  @Choice(SEVERITIES)
+  severity: ProvedLink['findings'][number]['severity'];
+
+  @Words()
+  message: string;
+}
+
+class ProvedLinkDto implements ProvedLink {
+  @Choice(PROVED_STATES)
+  state: ProvedLink['state'];
+
+  @Words({ description: 'Of the book’s own link, where it is lost or changed; else empty' })
+  id: string;
+
+  @Words()
+  chapter: string;
+
+  @Words()
+  href: string;
+
+  @Words()
+  text: string;
+
+  @Words({ description: 'Where it stands in the file, for a person' })
+  where: string;
+
+  @Words({ description: 'What is otherwise than in the book' })
+  about: string;
+
+  @ShapeList(ProvedFindingDto)
+  findings: ProvedFindingDto[];
+}
+
+/** What was found in a file that was made anywhere. */
+export class AnyProofDto implements AnyProof {
+  @Words()
+  name: string;
+
+  @Choice(['epub', 'pdf', 'web'])
+  kind: AnyProof['kind'];
+
+  @Words()
+  title: string;
+
+  @Shape(ProofDto, { nullable: true, description: 'Against the book, if the file was made of it' })
+  proof: ProofDto | null;
+
+  @ShapeList(ProvedLinkDto)
+  links: ProvedLinkDto[];
 }
 
 export class ExportJobDto implements ExportJob {

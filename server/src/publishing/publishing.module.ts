@@ -1,6 +1,7 @@
 import { Module } from '@nestjs/common';
 import { BooksModule } from '../books/books.module.js';
 import { JobsModule } from '../jobs/jobs.module.js';
+import { UploadsModule } from '../platform/uploads.module.js';
 import { ReportsModule } from '../reports/reports.module.js';
 import { ShelfModule } from '../shelf/shelf.module.js';
 import { PagesService } from './pages.service.js';
@@ -11,7 +12,7 @@ import { PublishingService } from './publishing.service.js';
 import { SourcesService } from './sources.service.js';
 
 @Module({
-  imports: [BooksModule, ReportsModule, ShelfModule, JobsModule],
+  imports: [BooksModule, ReportsModule, ShelfModule, JobsModule, UploadsModule],
   controllers: [PublishingController],
   providers: [SourcesService, PublishingService, PagesService, PdfSetsService, PreviewService],
 })

@@ -15,7 +15,7 @@ export function ProofView({ proof }: { proof: Proof }) {
     proof.lost.length + proof.changed.length + proof.cutOff.length + (proof.printed?.lost.length ?? 0) === 0;
   return (
     <div className="mt-4" data-testid="proof">
-      <h4 className="mb-2 font-semibold">Proof</h4>
+      <h3 className="mb-2 font-semibold">Proof</h3>
       <dl className="grid grid-cols-4 divide-x divide-line border-y border-line py-2 text-center">
         <Figure words="Expected" count={proof.expected} />
         <Figure words="Found" count={proof.found} colour="var(--sound)" />
@@ -140,7 +140,7 @@ function Figure({ words, count, colour }: { words: string; count: number; colour
 function List({ title, children }: { title: string; children: React.ReactNode }) {
   return (
     <section className="mt-3">
-      <h4 className="font-semibold">{title}</h4>
+      <h3 className="font-semibold">{title}</h3>
       <ul className="mt-1 max-h-60 list-disc space-y-1 overflow-auto pl-5">{children}</ul>
     </section>
   );

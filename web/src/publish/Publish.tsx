@@ -1,7 +1,9 @@
 import type { Format } from '@vennet/core/manuscript';
 import type { ExportJob } from '@vennet/core/wire';
+import { FileSearch, type LucideIcon } from 'lucide-react';
 import { Link, useSearchParams } from 'react-router';
 import { useBook } from '../book/store.js';
+import { AnyFile } from './AnyFile.js';
 import { FormPanel } from './FormPanel.js';
 import { FORMS, isForReaders, stateOf } from './forms.js';
 import { useExports } from './use-exports.js';
@@ -19,6 +21,7 @@ export function Publish() {
   const { forms, shapeless, jobs, make, stop, changed } = useExports(id);
   const wanted = search.get('form');
   const form = forms.find(({ format }) => format === wanted) ?? forms[0];
+  const isAny = wanted === 'any';
   const of = (format: Format) => jobs.filter((job) => job.format === format);
   return (
     <main className="flex min-h-0 grow max-lg:flex-col max-lg:overflow-auto">
@@ -40,7 +43,7 @@ export function Publish() {
                     <FormLine
                       key={format}
                       format={format}
-                      isOpen={format === form?.format}
+                      isOpen={!isAny && format === form?.format}
                       jobs={of(format)}
                     />
                   ))}
@@ -49,6 +52,12 @@ export function Publish() {
             )
           );
         })}
+        <section aria-labelledby="to-prove" className="mb-4">
+          <h2 id="to-prove" className="px-5 pb-1 text-sm text-soft">
+            To prove
+          </h2>
+          <Line to="any" isOpen={isAny} icon={FileSearch} words="Any file" about="Made here or elsewhere" />
+        </section>
         {ground && (
           <p className="px-5 text-sm text-soft">
             This is a book of pages. They stay as they are, so it is published as a PDF; for an e-book or a
@@ -57,7 +66,8 @@ export function Publish() {
         )}
       </nav>
       <div className="min-h-0 min-w-0 grow overflow-y-auto max-lg:overflow-visible">
-        {form && (
+        {isAny && <AnyFile />}
+        {form && !isAny && (
           <FormPanel
             key={form.format}
             form={form}
@@ -74,24 +84,49 @@ export function Publish() {
 }
 
 function FormLine({ format, isOpen, jobs }: { format: Format; isOpen: boolean; jobs: readonly ExportJob[] }) {
-  const { words, icon: Icon } = FORMS[format];
+  const { words, icon } = FORMS[format];
   const state = stateOf(jobs);
   return (
     <li>
-      <Link
-        to={`?form=${format}`}
-        replace
-        aria-current={isOpen ? 'true' : undefined}
-        className="flex items-start gap-2.5 border-l-4 border-transparent py-1.5 pr-4 pl-4 hover:bg-wash aria-[current]:border-amber aria-[current]:bg-wash"
-      >
-        <Icon size={18} aria-hidden="true" className="mt-0.5 shrink-0 text-soft" />
-        <span className="min-w-0">
-          <span className={isOpen ? 'font-semibold' : ''}>{words}</span>
-          <span className={`block text-xs ${state.isGood ? 'text-soft' : 'font-semibold text-moved'}`}>
-            {state.words}
-          </span>
-        </span>
-      </Link>
+      <Line
+        to={format}
+        isOpen={isOpen}
+        icon={icon}
+        words={words}
+        about={state.words}
+        isAmiss={!state.isGood}
+      />
     </li>
+  );
+}
+
+function Line({
+  to,
+  isOpen,
+  icon: Icon,
+  words,
+  about,
+  isAmiss = false,
+}: {
+  to: string;
+  isOpen: boolean;
+  icon: LucideIcon;
+  words: string;
+  about: string;
+  isAmiss?: boolean;
+}) {
+  return (
+    <Link
+      to={`?form=${to}`}
+      replace
+      aria-current={isOpen ? 'true' : undefined}
+      className="flex items-start gap-2.5 border-l-4 border-transparent py-1.5 pr-4 pl-4 hover:bg-wash aria-[current]:border-amber aria-[current]:bg-wash"
+    >
+      <Icon size={18} aria-hidden="true" className="mt-0.5 shrink-0 text-soft" />
+      <span className="min-w-0">
+        <span className={isOpen ? 'font-semibold' : ''}>{words}</span>
+        <span className={`block text-xs ${isAmiss ? 'font-semibold text-moved' : 'text-soft'}`}>{about}</span>
+      </span>
+    </Link>
   );
 }

@@ -1,0 +1,196 @@
+import type { AnyProof, ProvedLink } from '@vennet/core/wire';
+import { message } from '@vennet/core/language';
+import { FileSearch } from 'lucide-react';
+import { useRef, useState } from 'react';
+import { api } from '../api/client.js';
+import { useBook } from '../book/store.js';
+import { openBook } from '../book/open-book.js';
+import { ProofView } from './ProofView.js';
+import { asCsv, asHtml, save, STATE_WORDS } from './save-table.js';
+import { ToLink } from './ToLink.js';
+
+/** How many rows are shown at first. */
+const SHOWN = 200;
+
+/** A PDF, an e-book or a web page from anywhere: its links, what is wrong with them, and its proof where it was made of this book. */
+export function AnyFile() {
+  const book = useBook((store) => store.book?.id ?? '');
+  const input = useRef<HTMLInputElement>(null);
+  const [state, setState] = useState<{ proof: AnyProof } | { fault: string } | 'reading' | null>(null);
+  const take = async (file: File | undefined) => {
+    if (!file) return;
+    setState('reading');
+    try {
+      // It is proved against the text as it is now.
+      await openBook().texts.saveAll();
+      setState({ proof: await api.proveFile(book, file, file.name) });
+    } catch (error) {
+      setState({ fault: (error as Error).message });
+    }
+  };
+  return (
+    <section
+      aria-labelledby="any-file"
+      className="min-w-0 px-7 py-6"
+      onDragOver={(event) => event.preventDefault()}
+      onDrop={(event) => {
+        event.preventDefault();
+        void take(event.dataTransfer.files[0]);
+      }}
+    >
+      <h2 id="any-file" className="flex items-center gap-2.5 font-text text-2xl">
+        <FileSearch size={24} aria-hidden="true" className="text-soft" /> Any file
+      </h2>
+      <p className="mt-1 max-w-2xl text-soft">
+        A PDF, an e-book or a web page, made here or elsewhere: its links are listed and judged by the rules
+        of this book. One that was made of this book is proved against it. Nothing of it is kept.
+      </p>
+      <input
+        ref={input}
+        type="file"
+        className="sr-only"
+        tabIndex={-1}
+        aria-label="The file to be proved"
+        accept=".pdf,.epub,.html,.htm,.xhtml"
+        onChange={({ target }) => {
+          void take(target.files?.[0]);
+          target.value = '';
+        }}
+      />
+      <div className="mt-4 flex flex-wrap items-center gap-3">
+        <button
+          type="button"
+          className="button"
+          data-look="main"
+          disabled={state === 'reading'}
+          onClick={() => input.current?.click()}
+        >
+          Choose a file
+        </button>
+        <span className="text-soft">or drop it here</span>
+      </div>
+      <div role="status" className="mt-4">
+        {state === 'reading' && 'Reading the file …'}
+      </div>
+      {state !== null && state !== 'reading' && 'fault' in state && (
+        <p role="alert" className="border-l-4 py-1 pl-3" style={{ borderColor: 'var(--broken)' }}>
+          {state.fault}
+        </p>
+      )}
+      {state !== null && state !== 'reading' && 'proof' in state && (
+        <Proved key={state.proof.name} proof={state.proof} />
+      )}
+    </section>
+  );
+}
+
+const KINDS: Record<AnyProof['kind'], string> = { pdf: 'PDF', epub: 'E-book', web: 'Web page' };
+
+function Proved({ proof }: { proof: AnyProof }) {
+  const [all, setAll] = useState(false);
+  const { links, name, kind, title } = proof;
+  const looks = links.filter(({ state }) => state === 'looks').length;
+  const there = links.filter(({ state }) => state === 'found').length;
+  const base = name.replace(/\.\w+$/, '');
+  return (
+    <>
+      <div className="flex flex-wrap items-end justify-between gap-3">
+        <p>
+          <span className="font-semibold">{name}</span>
+          <span className="block text-sm text-soft">
+            {[KINDS[kind], title].filter(Boolean).join(', ')}.{' '}
+            {message(
+              '{count, plural, =0 {It has no links.} one {It has one link.} other {It has # links.}}',
+              {
+                count: there,
+              },
+            )}{' '}
+            {looks > 0 &&
+              message(
+                '{count, plural, one {One address only looks like a link} other {# addresses only look like links}}: some reading programs guess there, others do nothing.',
+                { count: looks },
+              )}
+          </span>
+        </p>
+        <div className="flex gap-2">
+          <button
+            type="button"
+            className="button"
+            data-size="small"
+            onClick={() => void asCsv(proof).then((csv) => save(`${base}-links.csv`, 'text/csv', csv))}
+          >
+            Save as CSV
+          </button>
+          <button
+            type="button"
+            className="button"
+            data-size="small"
+            onClick={() => save(`${base}-links.html`, 'text/html', asHtml(proof))}
+          >
+            Save as HTML
+          </button>
+        </div>
+      </div>
+      {proof.proof ? (
+        <div className="max-w-md">
+          <ProofView proof={proof.proof} />
+        </div>
+      ) : (
+        <p className="mt-3 text-soft">It was not made of this book, so it is not proved against it.</p>
+      )}
+      {links.length > 0 && (
+        <div className="mt-5 overflow-x-auto">
+          <table className="w-full border-collapse text-sm">
+            <caption className="sr-only">The links of {name}</caption>
+            <thead>
+              <tr className="border-b border-strong-line text-left">
+                {['State', 'Words', 'Leads to', 'Where'].map((head) => (
+                  <th key={head} scope="col" className="py-1.5 pr-4 font-semibold">
+                    {head}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {(all ? links : links.slice(0, SHOWN)).map((link, index) => (
+                <Row key={index} link={link} />
+              ))}
+            </tbody>
+          </table>
+          {!all && links.length > SHOWN && (
+            <button type="button" className="button mt-3" onClick={() => setAll(true)}>
+              Show all {links.length}
+            </button>
+          )}
+        </div>
+      )}
+    </>
+  );
+}
+
+const COLOURS: Partial<Record<ProvedLink['state'], string>> = {
+  lost: 'var(--broken)',
+  changed: 'var(--moved)',
+  looks: 'var(--moved)',
+};
+
+function Row({ link: { state, id, chapter, text, href, where, about, findings } }: { link: ProvedLink }) {
+  return (
+    <tr className="border-b border-line align-top">
+      <td className="py-1.5 pr-4 whitespace-nowrap" style={{ color: COLOURS[state] }}>
+        {STATE_WORDS[state]}
+      </td>
+      <td className="max-w-72 py-1.5 pr-4 break-words">
+        {id ? <ToLink id={id} chapter={chapter} words={text || '(no words)'} /> : text || '(no words)'}
+        {about && <span className="block text-soft">{about}</span>}
+        {findings.map(({ rule, message: said }) => (
+          <span key={rule} className="block text-moved">
+            {said}
+          </span>
+        ))}
+      </td>
+      <td className="max-w-80 py-1.5 pr-4 break-all text-soft">{href}</td>
+      <td className="py-1.5 whitespace-nowrap text-soft">{where}</td>
+    </tr>
+  );
+}
