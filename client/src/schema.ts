@@ -2466,7 +2466,7 @@ export interface components {
              * @description Where addresses are printed
              * @enum {string}
              */
-            addresses?: "none" | "foot" | "list";
+            addresses?: "none" | "foot" | "list" | "qr";
             /**
              * @description Of a book of pages: behind its old bytes, which stay as they are, or all of it anew
              * @enum {string}
@@ -2610,7 +2610,7 @@ export interface components {
              * @description Where addresses are printed
              * @enum {string}
              */
-            addresses: "none" | "foot" | "list";
+            addresses: "none" | "foot" | "list" | "qr";
         };
         PdfSetDto: {
             id: string;

@@ -63,6 +63,42 @@ export class Pdfium {
     return this.#text(call, UTF_8, 1);
   }
 
+  /**
+   * A part of a page as it is drawn, four bytes a pixel (blue, green, red, and one that says nothing).
+   *
+   * @param where the page as a whole lies, in pixels of the part
+   */
+  drawn(
+    page: number,
+    width: number,
+    height: number,
+    { left, top, across, down }: { left: number; top: number; across: number; down: number },
+    flags = 0,
+  ): Uint8Array {
+    const { calls } = this;
+    const bitmap = calls.FPDFBitmap_Create(width, height, 0);
+    try {
+      calls.FPDFBitmap_FillRect(bitmap, 0, 0, width, height, 0xffffffff);
+      const [x, y, wide, high] = [left, top, across, down].map(Math.round) as [
+        number,
+        number,
+        number,
+        number,
+      ];
+      calls.FPDF_RenderPageBitmap(bitmap, page, x, y, wide, high, 0, flags);
+      const stride = calls.FPDFBitmap_GetStride(bitmap);
+      const at = calls.FPDFBitmap_GetBuffer(bitmap);
+      const rows = calls.pdfium.HEAPU8.slice(at, at + stride * height);
+      if (stride === width * 4) return rows;
+      const pixels = new Uint8Array(width * height * 4);
+      for (let row = 0; row < height; row++)
+        pixels.set(rows.subarray(row * stride, row * stride + width * 4), row * width * 4);
+      return pixels;
+    } finally {
+      calls.FPDFBitmap_Destroy(bitmap);
+    }
+  }
+
   #text(call: (at: number, length: number) => number, decoder: TextDecoder, zero: number): string {
     const { malloc, free } = this.calls.pdfium.wasmExports;
     let at = this.scratch;

@@ -18,7 +18,7 @@ export const NUMBERS = ['foot', 'head', 'none'] as const;
 export const FRONTS = ['roman', 'none'] as const;
 export const BEGINNINGS = ['any', 'right'] as const;
 export const INKS = ['colour', 'grey'] as const;
-export const ADDRESSES = ['none', 'foot', 'list'] as const;
+export const ADDRESSES = ['none', 'foot', 'list', 'qr'] as const;
 
 /** How the pages of a PDF are set. */
 export interface PdfChoices {
@@ -90,6 +90,9 @@ export const PDF_BOUNDS = {
 /** The least that text has of a page, in mm. */
 const LEAST = { width: 45, height: 60 };
 
+/** What a code in the margin needs of it, in mm: 13 mm for itself, as phones read it, and space on both sides (common practice). */
+export const QR_MARGIN = 17;
+
 /** The size of the pages that choices ask for, in mm. */
 export const pageSize = ({ page, width, height }: PdfChoices): { width: number; height: number } =>
   page === 'own' ? { width, height } : PAGE_SIZES[page];
@@ -105,6 +108,8 @@ export function faultInPdfChoices(choices: PdfChoices): string | null {
   const above = head !== 'none' || numbers === 'head';
   if (above && top < 10)
     return 'What stands above the text needs an upper margin of 10 mm. Make it larger, or leave the head out.';
+  if (choices.addresses === 'qr' && outer < QR_MARGIN)
+    return `QR codes stand in the outer margin and need ${QR_MARGIN} mm of it. Make it wider, or print the addresses at the foot.`;
   if ((numbers === 'foot' || back) && bottom < 10)
     return 'What stands below the text needs a lower margin of 10 mm. Make it larger, or leave it out.';
   return null;

@@ -40,6 +40,7 @@ export { makeMarkdown, type MadeMarkdown } from './markdown/markdown.js';
 export { makeOdt } from './odt/odt.js';
 export { withPlainBlocks, type SetPlainly } from './pdf/plainly.js';
 export { whereShapeless, type ShapelessSign } from './pdf/shapeless.js';
+export { qrDrawing } from './pdf/qr.js';
 export type { PrintedAddress } from './pdf/printed.js';
 export { typesetBook } from './pdf/typeset-book.js';
 export type { TypesetBook, TypesetChapter } from './pdf/typeset-book.js';

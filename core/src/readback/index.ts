@@ -8,6 +8,8 @@ export { linksInPdf } from './pdf.js';
 export type { PdfReadback } from './pdf.js';
 export { linksOnPages, proveOnPages } from './pages.js';
 export type { AnnotationsByPage, ExpectedOnPage } from './pages.js';
+export { proveCodes } from './qr.js';
+export type { CodeOnPage } from './qr.js';
 export { provePrinted } from './printed.js';
 export { LINK_CHANGES, prove } from './proof.js';
 export type { ChangedLink, LostLink, PrintedPart, Proof, ProofPart } from './proof.js';

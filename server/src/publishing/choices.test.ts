@@ -90,6 +90,13 @@ test('the list of addresses stands at the end, and without choices there is none
   expect(await said('pdftotext', plain.path, '-')).not.toContain('[1]');
 });
 
+test('addresses are printed as codes, which a reader that shares no code with their maker reads back', async () => {
+  const { job, path } = await made({ addresses: 'qr', outer: 20 });
+  expect(job.proof?.printed).toEqual({ expected: 2, found: 2, lost: [] });
+  expect(await said('pdftotext', path, '-')).toMatch(/\[1\][^]*\[2\]/);
+  expect(await said('qpdf', '--check', path)).toContain('No syntax or stream encoding errors');
+});
+
 test('named sets are kept with the book, and its own one holds where nothing is said', async () => {
   const first = await app.api.pdfSets(book);
   expect(first).toEqual({ own: 'usual', sets: [{ id: 'usual', name: 'As usual', choices: DEFAULT_PDF }] });
@@ -106,6 +113,7 @@ test('what can’t be set is refused with what to do, and nothing is changed', a
   const tries: [ExportChoices, RegExp][] = [
     [{ page: 'eink-6', inner: 40 }, /leave 34 mm of the page’s width/],
     [{ top: 5, head: 'title' }, /upper margin of 10 mm/],
+    [{ addresses: 'qr', outer: 12 }, /QR codes stand in the outer margin and need 17 mm/],
     [{ set: 'Nobody’s' }, /no set of choices called “Nobody’s”/],
   ];
   for (const [choices, words] of tries) {

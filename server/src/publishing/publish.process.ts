@@ -19,6 +19,7 @@ import {
   linksInOdt,
   linksInPdf,
   linksInWebPage,
+  proveCodes,
   provePrinted,
   type FoundLink,
 } from '@vennet/core/readback';
@@ -107,7 +108,7 @@ function markdown(edition: Edition, { modified }: PublishInput, tell: Tell): Mad
 
 async function pdf(edition: Edition, _input: PublishInput, tell: Tell): Promise<Made> {
   tell('Setting the pages');
-  const { bytes: plain, notes, places, labels, unseen, printed, backs } = setPages(edition).write();
+  const { bytes: plain, notes, places, labels, unseen, printed, backs, qrs } = setPages(edition).write();
   const withNumbers = withPages(edition, labels);
   tell('Writing what is said of the links');
   const bytes = await finishPdf(plain, withNumbers, places, backs);
@@ -115,6 +116,10 @@ async function pdf(edition: Edition, _input: PublishInput, tell: Tell): Promise<
     tell('Reading the file back', done, total),
   );
   const proof = proofOf(withNumbers, links, { cutOff, unseen, backs: backs.length });
-  if (printed.length > 0) proof.printed = provePrinted(printed, words);
+  if (printed.length > 0)
+    proof.printed =
+      edition.pdf.addresses === 'qr'
+        ? await proveCodes(bytes.slice(), printed, qrs)
+        : provePrinted(printed, words);
   return { bytes, proof, notes };
 }

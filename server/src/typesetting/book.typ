@@ -109,7 +109,7 @@
   let mark = "[" + str(node.number) + "]"
   if node.number == 0 { [ (#unbroken(node.words))] }
   else if choices.foot { [#footnote(numbering: (..) => mark, unbroken(node.words))#label("address:" + str(node.number))] }
-  else { super(mark) }
+  else { super(mark); if choices.qr [#metadata((qr: node.number))<qr>] }
 }
 
 #let inline(nodes, rise: 8pt) = {
@@ -352,6 +352,33 @@
   ]
 ]
 
+// Codes of addresses stand in the outer margin of their page, beside their lines as far as there is room: below one another.
+#let qr-on(page) = {
+  let found = query(<qr>).filter(it => it.location().page() == page)
+  // The same address may be marked several times on a page.
+  let here = found.map(it => (number: it.value.qr, y: it.location().position().y - 5mm)).dedup(key: it => it.number)
+  let room = (choices.height - 16) * 1mm
+  let side = calc.min(13mm, room / calc.max(1, here.len()) - 4mm)
+  let x = if calc.even(page) { (choices.outer * 1mm - side) / 2 } else { (choices.width - choices.outer) * 1mm + (choices.outer * 1mm - side) / 2 }
+  let last = 8mm
+  let stacked = ()
+  for it in here { let y = calc.max(it.y, last); stacked.push(y); last = y + side + 4mm }
+  // What would run off the page pushes those above it up.
+  let below = choices.height * 1mm - 8mm
+  for at in range(stacked.len()).rev() {
+    let y = calc.min(stacked.at(at), below - side - 3mm)
+    stacked.at(at) = y
+    below = y - 1mm
+  }
+  here.enumerate().map(((at, it)) => (number: it.number, x: x, y: stacked.at(at), side: side))
+}
+#set page(background: context {
+  for it in qr-on(here().page()) {
+    place(top + left, dx: it.x, dy: it.y, image("/qr/" + str(it.number) + ".svg", width: it.side, alt: ""))
+    place(top + left, dx: it.x, dy: it.y + it.side, box(width: it.side, align(center, text(size: 7pt, "[" + str(it.number) + "]"))))
+  }
+}) if choices.qr
+
 // What stands above and below the text of each page.
 #let small(body) = text(size: 9pt * scale, body)
 #let number-here = context if page.numbering != none { small(counter(page).display(page.numbering)) }
@@ -425,6 +452,11 @@
 #for file in book.attached {
   pdf.attach("/" + file.path, relationship: "supplement", mime-type: file.type, description: file.description)
 }
+
+// Where each code stands.
+#context [#metadata(if choices.qr {
+  range(1, here().page() + 1).map(page => qr-on(page).map(it => (number: it.number, page: page, x: it.x / 1pt, y: it.y / 1pt, side: it.side / 1pt))).flatten()
+} else { () }) <qrs>]
 
 // Where the way back stands on each page: the left end of its line.
 #context [#metadata(query(<back>).map(it => {

@@ -6,6 +6,7 @@ import { NodeCompiler, type NodeTypstDocument } from '@myriaddreamin/typst-ts-no
 import {
   filesInside,
   PICTURE_EXTENSIONS,
+  qrDrawing,
   typesetBook,
   withPlainBlocks,
   type Edition,
@@ -37,6 +38,15 @@ export interface SetBack {
   height: number;
 }
 
+/** Where the code of an address stands, in points from the page's upper left corner. */
+export interface SetQr {
+  number: number;
+  page: number;
+  x: number;
+  y: number;
+  side: number;
+}
+
 /** A book whose pages are set. */
 export interface SetBook {
   places: SetPlace[];
@@ -45,6 +55,7 @@ export interface SetBook {
   /** The addresses that are printed. */
   printed: readonly PrintedAddress[];
   backs: readonly SetBack[];
+  qrs: readonly SetQr[];
   /** Writes the PDF. Where that can't be done with the pages as they are, they are set anew. @throws TypesettingError */
   write(): SetPdf;
 }
@@ -123,6 +134,9 @@ class Typesetter {
       this.#compiler.mapShadow(WORKSPACE + path, Buffer.from(bytes));
     }
     this.data = typesetBook(edition, pictures);
+    if (this.data.set.qr)
+      for (const { number, address } of this.data.printed)
+        this.#compiler.mapShadow(`${WORKSPACE}qr/${number}.svg`, Buffer.from(qrDrawing(address)));
     for (const [path, { id }] of filesInside(edition)) {
       const bytes = edition.enclosures.get(id)?.bytes ?? [];
       // An attached file without bytes ends the typesetter as it writes.
@@ -148,7 +162,8 @@ class Typesetter {
     const labels = new Map(places.toReversed().map(({ id, label }) => [id, label]));
     const { printed } = book;
     const [backs = []] = compiler.query(result, { selector: '<backs>', field: 'value' }) as SetBack[][];
-    const known = { places, labels, printed, backs };
+    const [qrs = []] = compiler.query(result, { selector: '<qrs>', field: 'value' }) as SetQr[][];
+    const known = { places, labels, printed, backs, qrs };
     return { ...known, write: () => ({ ...known, ...accessiblePdf(compiler, result) }) };
   }
 }

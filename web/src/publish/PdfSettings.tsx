@@ -177,6 +177,7 @@ function Fields({ choices, change }: FieldsProps) {
             ['none', 'Not at all'],
             ['foot', 'At the foot of the page'],
             ['list', 'In a list at the end'],
+            ['qr', 'As QR codes in the margin'],
           ]}
           pick={(addresses) => change({ addresses })}
         />

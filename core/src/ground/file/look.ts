@@ -46,28 +46,18 @@ export function lookOf(pdf: Pdfium, page: number, object: number, box: Box): str
 }
 
 /** The tones of a part of a page, row by row, from 0 to 255. */
-function tonesOf({ calls }: Pdfium, page: number, { x, y, width, height }: Box): number[] {
-  const bitmap = calls.FPDFBitmap_Create(WIDTH, HEIGHT, 0);
-  try {
-    calls.FPDFBitmap_FillRect(bitmap, 0, 0, WIDTH, HEIGHT, 0xffffffff);
-    const [across, down] = [WIDTH / width, HEIGHT / height];
-    const [left, top] = [Math.round(-x * across), Math.round(-y * down)];
-    calls.FPDF_RenderPageBitmap(bitmap, page, left, top, Math.round(across), Math.round(down), 0, GREY);
-    const stride = calls.FPDFBitmap_GetStride(bitmap);
-    const at = calls.FPDFBitmap_GetBuffer(bitmap);
-    const pixels = calls.pdfium.HEAPU8.subarray(at, at + stride * HEIGHT);
-    const tones: number[] = [];
-    for (let row = 0; row < ROWS; row++)
-      for (let column = 0; column <= STEPS; column++) {
-        let sum = 0;
-        for (let down = 0; down < FINE; down++)
-          for (let along = 0; along < FINE; along++)
-            // Four bytes a pixel, grey in each colour.
-            sum += pixels[(row * FINE + down) * stride + (column * FINE + along) * 4] ?? 0;
-        tones.push(sum / (FINE * FINE));
-      }
-    return tones;
-  } finally {
-    calls.FPDFBitmap_Destroy(bitmap);
-  }
+function tonesOf(pdf: Pdfium, page: number, { x, y, width, height }: Box): number[] {
+  const [across, down] = [WIDTH / width, HEIGHT / height];
+  const pixels = pdf.drawn(page, WIDTH, HEIGHT, { left: -x * across, top: -y * down, across, down }, GREY);
+  const tones: number[] = [];
+  for (let row = 0; row < ROWS; row++)
+    for (let column = 0; column <= STEPS; column++) {
+      let sum = 0;
+      for (let below = 0; below < FINE; below++)
+        for (let along = 0; along < FINE; along++)
+          // Four bytes a pixel, grey in each colour.
+          sum += pixels[((row * FINE + below) * WIDTH + column * FINE + along) * 4] ?? 0;
+      tones.push(sum / (FINE * FINE));
+    }
+  return tones;
 }

@@ -14,7 +14,7 @@ export interface PrintedAddress {
 /** The addresses that the links of a book lead to on paper, numbered in the order of the text. */
 export class PrintedAddresses {
   readonly all: PrintedAddress[] = [];
-  /** In a list each address of a chapter stands once. */
+  /** In a list, and as a code, each address of a chapter stands once. */
   readonly #known = new Map<string, number>();
   #last = 0;
 
@@ -25,7 +25,7 @@ export class PrintedAddresses {
     if (this.where === 'none' || (destination.kind !== 'web' && destination.kind !== 'mail')) return null;
     const address = onPaper(destination);
     const key = `${chapter}\n${address}`;
-    const known = this.where === 'list' ? this.#known.get(key) : undefined;
+    const known = this.where === 'foot' ? undefined : this.#known.get(key);
     if (known === undefined) this.#known.set(key, ++this.#last);
     const printed = { number: known ?? this.#last, address, link, chapter };
     this.all.push(printed);

@@ -66,8 +66,9 @@ export interface SetOfPages extends Pick<
   grey: boolean;
   /** The words of the way back at the foot of each page; empty: none. */
   back: string;
-  /** Addresses stand at the foot of their page. */
+  /** Addresses stand at the foot of their page, or as codes in the margin. */
   foot: boolean;
+  qr: boolean;
 }
 
 /** Headings down to this level stand in the contents where nothing else was chosen. */
@@ -160,6 +161,7 @@ function setOf(choices: PdfChoices, toContents: string): SetOfPages {
     grey: choices.ink === 'grey',
     back: choices.back ? toContents : '',
     foot: choices.addresses === 'foot',
+    qr: choices.addresses === 'qr',
   };
 }
 
