@@ -108,3 +108,45 @@ test('any file is proved: one that was made here and spoilt, and one of another 
   await changed.first().getByRole('link').click();
   await expect(slip(page).getByLabel('Leads to')).toHaveValue(address);
 });
+
+test('the e-book that was made is tried as a reader: links are pressed, spots are shown, and a tally is kept', async ({
+  page,
+  vennet,
+}) => {
+  const { id } = await vennet.book('Small Lights');
+  await page.goto(`${vennet.address}/books/${id}`);
+  await made(page, 'E-book', 'Make the e-book');
+  const open = () => page.getByRole('button', { name: 'Try it as a reader' }).click();
+  await open();
+  const dialog = page.getByRole('dialog');
+  const pages = dialog.getByLabel('Page of the e-book');
+  await pages.selectOption('Gannel Point');
+  const frame = dialog.frameLocator('iframe');
+  const tally = dialog.getByTestId('tally');
+  await expect(tally).toHaveText(/^0 of \d+ links tried/);
+  // It has no origin of its own, and runs the one script that is admitted.
+  await expect(dialog.locator('iframe')).toHaveAttribute('sandbox', 'allow-scripts');
+
+  await frame.getByRole('link', { name: 'Gannel Point light' }).click();
+  await expect(dialog.getByRole('status')).toContainText('leads out of the file');
+  await expect(dialog.getByRole('link', { name: /^Open https:/ })).toBeVisible();
+  await expect(tally).toHaveText(/^1 of/);
+
+  await frame.getByRole('link', { name: 'what is said about the tides' }).click();
+  await expect(dialog.getByRole('status')).toContainText('the spot that is outlined');
+  await expect(pages.locator('option:checked')).toHaveText('Before you set out');
+  await page.keyboard.press('Alt+ArrowLeft');
+  await expect(pages.locator('option:checked')).toHaveText('Gannel Point');
+  await expect(tally).toHaveText(/^2 of/);
+  await dialog.getByRole('button', { name: 'Next link' }).click();
+  await expect(frame.getByRole('link', { name: 'what is said about the tides' })).toBeFocused();
+  expect(await axe(page)).toEqual([]);
+
+  // The tally stays with the file.
+  await dialog.getByRole('button', { name: 'Close' }).click();
+  await open();
+  await pages.selectOption('Gannel Point');
+  await expect(tally).toHaveText(/^2 of/);
+  await dialog.getByLabel('Screen').selectOption('Phone');
+  await expect.poll(async () => (await dialog.locator('iframe').boundingBox())?.width).toBe(360);
+});

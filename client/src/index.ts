@@ -6,6 +6,7 @@ export {
   groundFile,
   exportBundle,
   exportFile,
+  readingPage,
   jobEvents,
   REPORT_FORMS,
   reportFile,

@@ -1216,6 +1216,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/exports/{id}/reading": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["PublishingController_reading"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exports/{id}/reading/page": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["PublishingController_readingPage"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/exports/{id}/bundle": {
         parameters: {
             query?: never;
@@ -2679,6 +2711,17 @@ export interface components {
             chapter: string;
             words: string;
             fonts: string;
+        };
+        ReadingPageDto: {
+            path: string;
+            title: string;
+        };
+        ReadingDto: {
+            /** @enum {string} */
+            format: "epub" | "pdf" | "web" | "docx" | "odt" | "markdown";
+            fileName: string;
+            /** @description In their order; a PDF has them itself */
+            pages: components["schemas"]["ReadingPageDto"][];
         };
         PublicationDto: {
             /** @description Each author by name, where there are several */
@@ -5906,6 +5949,68 @@ export interface operations {
     PublishingController_file: {
         parameters: {
             query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    PublishingController_reading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadingDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    PublishingController_readingPage: {
+        parameters: {
+            query?: {
+                path?: string;
+            };
             header?: never;
             path: {
                 id: string;

@@ -44,6 +44,7 @@ import type {
   PageHit,
   PagePreview,
   PdfSets,
+  Reading,
   NewSetAside,
   PageTitle,
   RepairDone,
@@ -298,6 +299,7 @@ export function vennet(address = '') {
       answer(http.GET('/api/books/{id}/shapeless-signs', of(book))),
     startExport: (book: string, format: Format, choices: ExportChoices = {}): Promise<Started> =>
       answer(http.POST('/api/books/{id}/exports', { ...of(book), body: { format, choices } })),
+    reading: (job: string): Promise<Reading> => answer(http.GET('/api/exports/{id}/reading', of(job))),
     exports: (book: string): Promise<ExportJob[]> => answer(http.GET('/api/books/{id}/exports', of(book))),
     export: (id: string): Promise<ExportJob> => answer(http.GET('/api/exports/{id}', of(id))),
     stopExport: (id: string): Promise<ExportJob> => answer(http.POST('/api/exports/{id}/stop', of(id))),
@@ -308,6 +310,9 @@ export function vennet(address = '') {
 }
 
 /** Addresses that a browser opens by itself: files, and streams of events. */
+/** A page of a made file, with the script that tells what is pressed; it belongs into a sandbox. */
+export const readingPage = (id: string, path: string) =>
+  `/api/exports/${id}/reading/page?path=${encodeURIComponent(path)}`;
 export const exportFile = (id: string) => `/api/exports/${id}/file`;
 /** The made file together with those that belong next to it. */
 export const exportBundle = (id: string) => `/api/exports/${id}/bundle`;

@@ -133,6 +133,13 @@ export interface PdfSets {
   sets: PdfSet[];
 }
 
+/** A made file as a reader goes through it: its pages in their order. A PDF has them itself. */
+export interface Reading {
+  format: Format;
+  fileName: string;
+  pages: { path: string; title: string }[];
+}
+
 /** How a link of a file from anywhere stands: lost or changed against the book, there, or words that only look like a link. */
 export const PROVED_STATES = ['lost', 'changed', 'found', 'looks'] as const;
 

@@ -1,4 +1,6 @@
+import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
+import { readingPage } from '@vennet/client';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { epubFiles, writtenPages, zip } from '@vennet/core/testing';
 import type { AnyProof } from '@vennet/core/wire';
@@ -92,4 +94,25 @@ test('what is no such file, broken or locked is refused in words, and nothing is
     expect([status, body.detail]).toEqual([422, expect.stringMatching(words)]);
   }
   expect(await app.api.books()).toHaveLength(1);
+});
+
+test('a made file is tried in a sandbox in which one script of Vennet’s alone runs', async () => {
+  const { id } = await app.api.startExport(book, 'epub');
+  await until(
+    () => app.api.export(id),
+    ({ state }) => state === 'done',
+  );
+  const { pages, format } = await app.api.reading(id);
+  expect(format).toBe('epub');
+  const chapter = pages.find(({ title }) => title === 'A book')!;
+  const response = await fetch(app.address + readingPage(id, chapter.path));
+  const policy = response.headers.get('content-security-policy')!;
+  expect(policy).toMatch(/^sandbox allow-scripts; default-src 'none'/);
+  const page = await response.text();
+  const [, script = ''] = /<script>([^]*)<\/script>/.exec(page)!;
+  const run = script.replaceAll('&lt;', '<').replaceAll('&amp;', '&');
+  // CSP 3, 2.3.1: a script is admitted by the hash of its text.
+  expect(policy).toContain(`script-src 'sha256-${createHash('sha256').update(run).digest('base64')}'`);
+  expect(page.match(/<script/g)).toHaveLength(1);
+  expect((await fetch(app.address + readingPage(id, '../../etc/passwd'))).status).toBe(404);
 });

@@ -8,15 +8,16 @@ import {
   ParseUUIDPipe,
   Post,
   Put,
+  Query,
   Req,
   Res,
   UploadedFile,
   UseInterceptors,
 } from '@nestjs/common';
 import { FileInterceptor } from '@nestjs/platform-express';
-import { ApiAcceptedResponse, ApiBody, ApiConsumes, ApiOkResponse, ApiTags } from '@nestjs/swagger';
+import { ApiAcceptedResponse, ApiBody, ApiConsumes, ApiOkResponse, ApiQuery, ApiTags } from '@nestjs/swagger';
 import { coverDrawing, type ShapelessSign } from '@vennet/core/publish';
-import type { AnyProof, ExportJob, PdfSets, Started } from '@vennet/core/wire';
+import type { AnyProof, ExportJob, PdfSets, Reading, Started } from '@vennet/core/wire';
 import type { Request, Response } from 'express';
 import { BooksService } from '../books/books.service.js';
 import { Reports } from '../reports/reports.service.js';
@@ -29,6 +30,7 @@ import {
   AnyProofDto,
   ExportJobDto,
   FormPreviewDto,
+  ReadingDto,
   NewExportDto,
   ShapelessSignDto,
 } from './publishing.dto.js';
@@ -37,6 +39,7 @@ import { PdfSetsService } from './pdf-sets.service.js';
 import { PreviewService } from './preview.service.js';
 import { archiveOf } from './archive.js';
 import { PagesService, type Pages } from './pages.service.js';
+import { READING_POLICY } from './reading.js';
 import { PublishingService } from './publishing.service.js';
 import { sendStored } from '../platform/send-stored.js';
 import { FILE_ANSWER, PAIRS } from '../platform/shapes.js';
@@ -189,6 +192,29 @@ export class PublishingController {
     response.set({ 'content-type': type, 'x-content-type-options': 'nosniff' });
     response.attachment(name);
     await sendStored(response, path, { name, again: 'Make it anew.' });
+  }
+
+  /** The made file as a reader goes through it: its pages in their order. */
+  @Get('exports/:id/reading')
+  @ApiOkResponse({ type: ReadingDto })
+  reading(@Param('id', ParseUUIDPipe) id: string): Promise<Reading> {
+    return this.publishing.reading(id);
+  }
+
+  /** A page of a made e-book or web page, to be shown in a sandbox: it tells its parent what is pressed. */
+  @Get('exports/:id/reading/page')
+  @ApiQuery({ name: 'path', required: false })
+  @ApiOkResponse(FILE_ANSWER)
+  async readingPage(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Res() response: Response,
+    @Query('path') path?: string,
+  ): Promise<void> {
+    const { type, page } = await this.publishing.readingPage(id, path ?? '');
+    response
+      .set({ 'content-security-policy': READING_POLICY, 'cache-control': 'no-store' })
+      .removeHeader('x-frame-options');
+    response.type(`${type}; charset=utf-8`).send(page);
   }
 
   /** The made file with those that belong next to it, as one archive; it is written while it is sent. */

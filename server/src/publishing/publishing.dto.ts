@@ -15,6 +15,7 @@ import {
   PROVED_STATES,
   type AnyProof,
   type ProvedLink,
+  type Reading,
   type ExportJob,
   type FormPreview,
   type JobState,
@@ -174,6 +175,26 @@ export class AnyProofDto implements AnyProof {
 
   @ShapeList(ProvedLinkDto)
   links: ProvedLinkDto[];
+}
+
+class ReadingPageDto {
+  @Words()
+  path: string;
+
+  @Words()
+  title: string;
+}
+
+/** A made file as a reader goes through it. */
+export class ReadingDto implements Reading {
+  @Choice(FORMATS)
+  format: Format;
+
+  @Words()
+  fileName: string;
+
+  @ShapeList(ReadingPageDto, { description: 'In their order; a PDF has them itself' })
+  pages: ReadingPageDto[];
 }
 
 export class ExportJobDto implements ExportJob {

@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto';
 import { existsSync } from 'node:fs';
-import { mkdir, rename, rm } from 'node:fs/promises';
+import { mkdir, readFile, rename, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Injectable, type OnApplicationBootstrap } from '@nestjs/common';
 import { ConfigService } from '@nestjs/config';
 import type { Format } from '@vennet/core/manuscript';
 import { DEFAULT_PDF, madeFileName } from '@vennet/core/publish';
-import type { ExportChoices, ExportJob, JobStatus } from '@vennet/core/wire';
+import type { ExportChoices, ExportJob, JobStatus, Reading } from '@vennet/core/wire';
 import { DataSource, In, type Repository } from 'typeorm';
 import { BooksService } from '../books/books.service.js';
 import { SnapshotsService } from '../books/snapshots.service.js';
@@ -22,6 +22,7 @@ import { ExportEntity, type BesideFile } from '../database/entities/export.entit
 import { ShelfService } from '../shelf/shelf.service.js';
 import type { AppSettings } from '../platform/settings.js';
 import { PdfSetsService } from './pdf-sets.service.js';
+import { epubPages, epubReading, webReading } from './reading.js';
 import { SourcesService } from './sources.service.js';
 import type { Published, PublishInput, PublishProgress } from './publish-work.js';
 
@@ -234,6 +235,37 @@ export class PublishingService implements OnApplicationBootstrap {
       throw new ProblemError(409, 'No file yet', 'This file is not made yet, or could not be made.');
     const type = job.fileName.endsWith('.zip') ? 'application/zip' : TYPES[job.format];
     return { path: this.#pathOf(job), name: job.fileName, type };
+  }
+
+  /** The made file as a reader goes through it. @throws ProblemError */
+  async reading(id: string): Promise<Reading> {
+    const { format, fileName } = await this.#entity(id);
+    const pages =
+      format === 'epub'
+        ? epubPages(await this.#bytes(id))
+        : format === 'web'
+          ? [{ path: '', title: '' }]
+          : [];
+    return { format, fileName, pages };
+  }
+
+  /** A page of it, with the script by which it tells what is pressed. @throws ProblemError */
+  async readingPage(id: string, path: string): Promise<{ type: string; page: string }> {
+    const { format } = await this.#entity(id);
+    const page =
+      format === 'epub'
+        ? epubReading(await this.#bytes(id), path)
+        : format === 'web'
+          ? webReading(await this.#bytes(id))
+          : null;
+    if (page === null) throw notFound('page of this file');
+    return { type: format === 'epub' ? 'application/xhtml+xml' : 'text/html', page };
+  }
+
+  async #bytes(id: string): Promise<Uint8Array> {
+    const { path, name } = await this.file(id);
+    if (!existsSync(path)) throw lostFile(name, 'Make it anew.');
+    return new Uint8Array(await readFile(path));
   }
 
   async #entity(id: string): Promise<ExportEntity> {

@@ -11,6 +11,7 @@ import { LeftOut } from './LeftOut.js';
 import { PdfSettings } from './PdfSettings.js';
 import { ProofView } from './ProofView.js';
 import { ToLink } from './ToLink.js';
+import { TryReader } from './TryReader.js';
 import { when } from '../parts/when.js';
 
 interface PanelProps {
@@ -341,6 +342,11 @@ function GoodFile({ job }: { job: ExportJob }) {
           <a className="button" href={exportBundle(job.id)}>
             <FolderArchive size={16} aria-hidden="true" /> All in one archive
           </a>
+        </p>
+      )}
+      {(job.format === 'epub' || job.format === 'web') && (
+        <p className="mt-3">
+          <TryReader job={job.id} name={job.fileName} />
         </p>
       )}
       {job.notes.map((note) => (

@@ -1,0 +1,118 @@
+import { createHash } from 'node:crypto';
+import type { Reading } from '@vennet/core/wire';
+import { unzipSync } from 'fflate';
+
+/**
+ * What runs beside the words of a made file while it is tried: it tells what is pressed, and shows what it is told to. Nothing else
+ * runs there: the page stands in a sandbox of its own origin, and this alone is admitted, by its hash (CSP 3, 2.3.1).
+ */
+const SCRIPT = `(() => {
+  const links = [...document.querySelectorAll('a[href], area[href]')];
+  const tell = (what) => parent.postMessage({ vennet: 'reader', ...what }, '*');
+  const named = (one) => one.getAttribute('aria-label') || one.textContent.trim() || one.getAttribute('alt') || [...one.querySelectorAll('img')].map((img) => img.alt).join(' ');
+  const flash = (one) => {
+    one.scrollIntoView({ block: 'center' });
+    const before = one.style.outline;
+    one.style.outline = '3px solid #b45309';
+    setTimeout(() => { one.style.outline = before; }, 1600);
+  };
+  const press = (event) => {
+    const link = event.target.closest && event.target.closest('a[href], area[href]');
+    if (!link) return;
+    event.preventDefault();
+    tell({ pressed: links.indexOf(link) });
+  };
+  addEventListener('click', press, true);
+  addEventListener('auxclick', press, true);
+  addEventListener('message', ({ source, data }) => {
+    if (source !== parent || !data || data.vennet !== 'host') return;
+    if (typeof data.spot === 'string') {
+      const spot = data.spot === '' ? document.body : document.getElementById(data.spot);
+      if (spot) flash(spot);
+      tell({ landed: spot !== null });
+    }
+    if (typeof data.link === 'number' && links[data.link]) { links[data.link].focus(); flash(links[data.link]); }
+  });
+  tell({ links: links.map((one) => ({ href: one.getAttribute('href'), words: named(one), note: one.getAttribute('title') || '' })) });
+})();`;
+
+/** The policy under which a page of a made file is tried. */
+export const READING_POLICY = [
+  'sandbox allow-scripts',
+  "default-src 'none'",
+  'img-src data:',
+  "style-src 'unsafe-inline'",
+  'font-src data:',
+  `script-src 'sha256-${createHash('sha256').update(SCRIPT).digest('base64')}'`,
+  "frame-ancestors 'self'",
+].join('; ');
+
+const text = (bytes: Uint8Array | undefined): string => new TextDecoder().decode(bytes ?? new Uint8Array());
+
+/** A web page that was made, with the script. */
+export const webReading = (html: Uint8Array): string =>
+  text(html).replace(/<\/body>(?![^]*<\/body>)/i, () => `<script>${SCRIPT}</script></body>`);
+
+/** The pages of an e-book that was made, in the order of its spine. */
+export function epubPages(bytes: Uint8Array): Reading['pages'] {
+  const files = unzipSync(bytes);
+  const root = /full-path="([^"]+)"/.exec(text(files['META-INF/container.xml']))?.[1] ?? '';
+  const base = root.replace(/[^/]*$/, '');
+  const opf = text(files[root]);
+  const items = new Map(
+    [...opf.matchAll(/<item\b[^>]*>/g)].map(([item]) => [
+      /\bid="([^"]*)"/.exec(item)?.[1] ?? '',
+      /\bhref="([^"]*)"/.exec(item)?.[1] ?? '',
+    ]),
+  );
+  return [...opf.matchAll(/<itemref\b[^>]*\bidref="([^"]*)"/g)].flatMap(([, id = '']) => {
+    const href = items.get(id);
+    if (!href) return [];
+    const path = base + href;
+    const title = /<title>([^<]*)<\/title>/.exec(text(files[path]))?.[1] ?? '';
+    return [{ path, title }];
+  });
+}
+
+/** A page of an e-book that was made, with its pictures and styles in it, and the script. `null` where there is none of this path. */
+export function epubReading(bytes: Uint8Array, path: string): string | null {
+  const files = unzipSync(bytes);
+  const page = files[path];
+  if (!page) return null;
+  const at = (href: string, from: string): string =>
+    decodeURIComponent(new URL(href, `http://inside.invalid/${from}`).pathname.slice(1));
+  const data = (href: string, from: string): string | null => {
+    const found = files[at(href, from)];
+    const type = TYPES[/\.(\w+)$/.exec(href)?.[1]?.toLowerCase() ?? ''];
+    return found && type ? `data:${type};base64,${Buffer.from(found).toString('base64')}` : null;
+  };
+  return text(page)
+    .replace(/<link\b[^>]*rel="stylesheet"[^>]*>/g, (link) => {
+      const href = /\bhref="([^"]+)"/.exec(link)?.[1] ?? '';
+      const style = text(files[at(href, path)]).replace(
+        /url\(["']?([^"')]+)["']?\)/g,
+        (_, own: string) => `url("${data(own, at(href, path)) ?? own}")`,
+      );
+      return `<style>${inXml(style)}</style>`;
+    })
+    .replace(/<(?:img|image|source|audio|video)\b[^>]*>/g, (tag) =>
+      tag.replace(/\b(src|href)="([^"]+)"/g, (whole, name: string, href: string) => {
+        const inside = data(href, path);
+        return inside ? `${name}="${inside}"` : whole;
+      }),
+    )
+    .replace(/<\/body>/, () => `<script>${inXml(SCRIPT)}</script></body>`);
+}
+
+const inXml = (words: string): string => words.replaceAll('&', '&amp;').replaceAll('<', '&lt;');
+
+const TYPES: Readonly<Record<string, string>> = {
+  png: 'image/png',
+  jpg: 'image/jpeg',
+  jpeg: 'image/jpeg',
+  gif: 'image/gif',
+  svg: 'image/svg+xml',
+  woff2: 'font/woff2',
+  ttf: 'font/ttf',
+  otf: 'font/otf',
+};
