@@ -69,12 +69,25 @@ await page.getByRole('link', { name: 'Open Small Lights' }).waitFor();
 await shoot(page, 'library');
 await room(page);
 await page.getByRole('link', { name: 'Publish' }).click();
-for (const make of ['Make the e-book', 'Make the PDF', 'Make the web page']) {
+const forms = page.getByRole('navigation', { name: 'Forms' });
+for (const [form, make] of [
+  ['Web page', 'Make the web page'],
+  ['E-book', 'Make the e-book'],
+  ['PDF', 'Make the PDF'],
+]) {
+  await forms.getByRole('link', { name: new RegExp(`^${form}`) }).click();
   await page.getByRole('button', { name: make }).click();
-  await page.getByRole('button', { name: make }).waitFor();
+  await page.getByTestId('computed-proof').waitFor({ timeout: 60_000 });
 }
-await page.getByRole('region', { name: 'PDF' }).getByTestId('computed-proof').waitFor();
+await page.getByRole('img', { name: /as it would be set/ }).waitFor();
+await page.waitForTimeout(1500);
 await shoot(page, 'publish');
+await forms.getByRole('link', { name: /^E-book/ }).click();
+await page.getByRole('button', { name: 'Try it as a reader' }).click();
+await page.getByLabel('Page of the e-book').selectOption('Gannel Point');
+await page.frameLocator('iframe').getByRole('link', { name: 'Gannel Point light' }).click();
+await shoot(page, 'try');
+await page.getByRole('button', { name: 'Close' }).click();
 const [, id] = /books\/([0-9a-f-]+)/.exec(page.url());
 await withNewVersion(page, id);
 await page.goto(`${address}/books/${id}/publish`);
