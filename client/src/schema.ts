@@ -1178,7 +1178,7 @@ export interface paths {
         get: operations["PublishingController_one"];
         put?: never;
         post?: never;
-        delete?: never;
+        delete: operations["PublishingController_remove"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2581,6 +2581,8 @@ export interface components {
             /** @description In bytes */
             size: number | null;
             fileName: string;
+            /** @description With which it was made, where it has some */
+            choices: components["schemas"]["ExportChoicesDto"];
             /** @description How many files readers need next to it */
             beside: number;
             /** @description The book has changed since it was made */
@@ -5904,6 +5906,34 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["ExportJobDto"];
                 };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    PublishingController_remove: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
             default: {

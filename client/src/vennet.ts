@@ -299,6 +299,7 @@ export function vennet(address = '') {
       answer(http.GET('/api/books/{id}/shapeless-signs', of(book))),
     startExport: (book: string, format: Format, choices: ExportChoices = {}): Promise<Started> =>
       answer(http.POST('/api/books/{id}/exports', { ...of(book), body: { format, choices } })),
+    removeExport: (job: string) => done(http.DELETE('/api/exports/{id}', of(job))),
     reading: (job: string): Promise<Reading> => answer(http.GET('/api/exports/{id}/reading', of(job))),
     exports: (book: string): Promise<ExportJob[]> => answer(http.GET('/api/books/{id}/exports', of(book))),
     export: (id: string): Promise<ExportJob> => answer(http.GET('/api/exports/{id}', of(id))),

@@ -302,6 +302,8 @@ export interface ExportJob {
   proof: Proof | null;
   size: number | null;
   fileName: string;
+  /** With which it was made, where it has some. */
+  choices: ExportChoices;
   /** How many files readers need next to it. */
   beside: number;
   /** The book has changed since it was made. */

@@ -4,6 +4,7 @@ import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { DEFAULT_PDF, type PdfChoices } from '@vennet/core/publish';
 import type { ExportChoices, ExportJob, PdfSets } from '@vennet/core/wire';
 import { pageWithLinks, startTestApp, until, type TestApp } from '../testing/app.js';
+import { sha256 } from '../platform/sha256.js';
 import { run } from '../testing/readers.js';
 
 let app: TestApp;
@@ -95,6 +96,23 @@ test('addresses are printed as codes, which a reader that shares no code with th
   expect(job.proof?.printed).toEqual({ expected: 2, found: 2, lost: [] });
   expect(await said('pdftotext', path, '-')).toMatch(/\[1\][^]*\[2\]/);
   expect(await said('qpdf', '--check', path)).toContain('No syntax or stream encoding errors');
+});
+
+test('the same book gives the same e-book, to the byte; a made file is removed with its proof', async () => {
+  const bytes = async () => {
+    const { id } = await app.api.startExport(book, 'epub');
+    await until(
+      () => app.api.export(id),
+      ({ state }) => state === 'done',
+    );
+    const response = await fetch(`${app.address}/api/exports/${id}/file`);
+    return { id, hash: sha256(new Uint8Array(await response.arrayBuffer())) };
+  };
+  const [one, other] = [await bytes(), await bytes()];
+  expect(other.hash).toBe(one.hash);
+  await app.api.removeExport(one.id);
+  expect((await app.api.exports(book)).map(({ id }) => id)).not.toContain(one.id);
+  expect((await fetch(`${app.address}/api/exports/${one.id}/file`)).status).toBe(404);
 });
 
 test('named sets are kept with the book, and its own one holds where nothing is said', async () => {

@@ -2,6 +2,7 @@ import { pipeline } from 'node:stream/promises';
 import {
   Body,
   Controller,
+  Delete,
   Get,
   HttpCode,
   Param,
@@ -15,7 +16,15 @@ import {
   UseInterceptors,
 } from '@nestjs/common';
 import { FileInterceptor } from '@nestjs/platform-express';
-import { ApiAcceptedResponse, ApiBody, ApiConsumes, ApiOkResponse, ApiQuery, ApiTags } from '@nestjs/swagger';
+import {
+  ApiAcceptedResponse,
+  ApiBody,
+  ApiConsumes,
+  ApiNoContentResponse,
+  ApiOkResponse,
+  ApiQuery,
+  ApiTags,
+} from '@nestjs/swagger';
 import { coverDrawing, type ShapelessSign } from '@vennet/core/publish';
 import type { AnyProof, ExportJob, PdfSets, Reading, Started } from '@vennet/core/wire';
 import type { Request, Response } from 'express';
@@ -176,6 +185,13 @@ export class PublishingController {
   @ApiOkResponse({ type: ExportJobDto })
   one(@Param('id', ParseUUIDPipe) id: string): Promise<ExportJob> {
     return this.publishing.one(id);
+  }
+
+  @Delete('exports/:id')
+  @HttpCode(204)
+  @ApiNoContentResponse()
+  remove(@Param('id', ParseUUIDPipe) id: string): Promise<void> {
+    return this.publishing.remove(id);
   }
 
   @Post('exports/:id/stop')

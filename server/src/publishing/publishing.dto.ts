@@ -231,6 +231,9 @@ export class ExportJobDto implements ExportJob {
   @Words()
   fileName: string;
 
+  @Shape(ExportChoicesDto, { description: 'With which it was made, where it has some' })
+  choices: ExportChoicesDto;
+
   @Whole({ description: 'How many files readers need next to it' })
   beside: number;
 

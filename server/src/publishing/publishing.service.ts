@@ -141,7 +141,8 @@ export class PublishingService implements OnApplicationBootstrap {
       {
         format,
         ...(await this.sources.of(bookId)),
-        modified: new Date(),
+        // The same book gives the same file.
+        modified: new Date(await this.#changedAt(bookId)),
         output: `${path}.unfinished`,
         choices: row.choices ?? {},
         pdf: { ...DEFAULT_PDF, ...row.choices },
@@ -237,6 +238,15 @@ export class PublishingService implements OnApplicationBootstrap {
     return { path: this.#pathOf(job), name: job.fileName, type };
   }
 
+  /** Removes a made file; one that is being made has to be stopped first. @throws ProblemError */
+  async remove(id: string): Promise<void> {
+    const job = await this.#entity(id);
+    if (job.state === 'running' || job.state === 'waiting')
+      throw new ProblemError(409, 'Being made', 'This file is being made. Stop it first.');
+    await this.#exports.delete({ id });
+    await rm(this.#pathOf(job), { force: true });
+  }
+
   /** The made file as a reader goes through it. @throws ProblemError */
   async reading(id: string): Promise<Reading> {
     const { format, fileName } = await this.#entity(id);
@@ -295,6 +305,7 @@ export class PublishingService implements OnApplicationBootstrap {
       fileName: name,
       beside: job.beside.length,
       size: job.size === null ? null : Number(job.size),
+      choices: job.choices ?? {},
       isOutdated: new Date(changedAt) > job.createdAt,
       createdAt: job.createdAt.toISOString(),
       finishedAt: job.finishedAt?.toISOString() ?? null,

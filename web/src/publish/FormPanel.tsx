@@ -1,14 +1,14 @@
 import type { ShapelessSign } from '@vennet/core/publish';
 import type { Ground } from '@vennet/core/manuscript';
 import { isUnderWay, type ExportChoices, type ExportJob, type FormPreview } from '@vennet/core/wire';
-import { Download, FolderArchive } from 'lucide-react';
+import { Download, FolderArchive, Trash2 } from 'lucide-react';
 import { message, sizeWords } from '@vennet/core/language';
 import { exportBundle, exportFile } from '@vennet/client';
 import { useState } from 'react';
 import { useBook } from '../book/store.js';
 import { FORMS } from './forms.js';
 import { LeftOut } from './LeftOut.js';
-import { PdfSettings } from './PdfSettings.js';
+import { PAGE_WORDS, PdfSettings } from './PdfSettings.js';
 import { ProofView } from './ProofView.js';
 import { ToLink } from './ToLink.js';
 import { TryReader } from './TryReader.js';
@@ -22,12 +22,13 @@ interface PanelProps {
   jobs: ExportJob[];
   make(choices?: ExportChoices): void;
   stop(job: ExportJob): void;
+  remove(job: ExportJob): void;
   /** Something was changed on which what this form loses depends. */
   changed(): void;
 }
 
 /** One form of publishing: what it loses, how it is to be, the making of it, and at its side the last good file with its proof. */
-export function FormPanel({ form, shapeless, jobs, make, stop, changed }: PanelProps) {
+export function FormPanel({ form, shapeless, jobs, make, stop, remove, changed }: PanelProps) {
   const { format } = form;
   const { words, make: makeWords, about, icon: Icon } = FORMS[format];
   const ground = useBook((store) => store.book?.ground);
@@ -88,7 +89,7 @@ export function FormPanel({ form, shapeless, jobs, make, stop, changed }: PanelP
         {good ? (
           <>
             <GoodFile job={good} />
-            <Earlier jobs={jobs.filter((job) => job.state === 'done' && job !== good)} />
+            <Earlier jobs={jobs.filter((job) => job.state === 'done' && job !== good)} remove={remove} />
           </>
         ) : (
           <p className="text-soft">
@@ -102,7 +103,7 @@ export function FormPanel({ form, shapeless, jobs, make, stop, changed }: PanelP
 }
 
 /** Files that were made before, with how their links came through. */
-function Earlier({ jobs }: { jobs: readonly ExportJob[] }) {
+function Earlier({ jobs, remove }: { jobs: readonly ExportJob[]; remove(job: ExportJob): void }) {
   if (jobs.length === 0) return null;
   return (
     <section aria-labelledby="made-before" className="mt-6 border-t border-line pt-4">
@@ -116,19 +117,33 @@ function Earlier({ jobs }: { jobs: readonly ExportJob[] }) {
               <time dateTime={job.createdAt}>{when(job.createdAt, 'moment')}</time>
               <span className="block text-soft">
                 {sizeWords(job.size ?? 0)}
+                {job.choices.page && `, ${PAGE_WORDS[job.choices.page]}`}
                 {job.proof && `, ${job.proof.found} of ${job.proof.expected} links`}
               </span>
             </span>
-            <a
-              className="button"
-              data-size="small"
-              data-look="quiet"
-              href={exportFile(job.id)}
-              download={job.fileName}
-              aria-label={`The file of ${when(job.createdAt, 'moment')}`}
-            >
-              <Download size={15} aria-hidden="true" />
-            </a>
+            <span className="flex">
+              <a
+                className="button"
+                data-size="small"
+                data-look="quiet"
+                href={exportFile(job.id)}
+                download={job.fileName}
+                aria-label={`The file of ${when(job.createdAt, 'moment')}`}
+              >
+                <Download size={15} aria-hidden="true" />
+              </a>
+              <button
+                type="button"
+                className="button"
+                data-size="small"
+                data-look="quiet"
+                aria-label={`Remove the file of ${when(job.createdAt, 'moment')}`}
+                title="Remove this file"
+                onClick={() => remove(job)}
+              >
+                <Trash2 size={15} aria-hidden="true" />
+              </button>
+            </span>
           </li>
         ))}
       </ul>
@@ -318,6 +333,7 @@ function GoodFile({ job }: { job: ExportJob }) {
         <p>
           <span className="font-semibold">{job.fileName}</span>
           <span className="block text-sm text-soft">
+            {job.choices.page && `${PAGE_WORDS[job.choices.page]}, `}
             {sizeWords(job.size ?? 0)}, made{' '}
             <time dateTime={job.createdAt}>{when(job.createdAt, 'moment')}</time>
           </span>

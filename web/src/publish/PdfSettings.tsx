@@ -5,7 +5,8 @@ import { PagePreview } from './PagePreview.js';
 import { PdfSetBar } from './PdfSetBar.js';
 import { usePdfSets } from './use-pdf-sets.js';
 
-const PAGE_WORDS: Record<PdfChoices['page'], string> = {
+/** What the sizes of pages are called. */
+export const PAGE_WORDS: Record<PdfChoices['page'], string> = {
   a4: 'A4',
   a5: 'A5',
   letter: 'Letter',

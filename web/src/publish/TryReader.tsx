@@ -101,16 +101,21 @@ function Pages({ job, reading: { pages }, screen }: { job: string; reading: Read
     // The frame has no origin of its own that could be named.
     frame.current?.contentWindow?.postMessage({ vennet: 'host', ...what }, '*');
   }, []);
+  const arrive = (to: ReadSpot) => {
+    if (to.path === here.path) tell({ spot: to.spot });
+    // Another page says itself which links it has.
+    else setLinks([]);
+  };
   const go = (to: ReadSpot) => {
     setOut(null);
-    if (to.path === here.path) tell({ spot: to.spot });
+    arrive(to);
     setWay(({ spots, at }) => ({ spots: [...spots.slice(0, at + 1), to], at: at + 1 }));
   };
   const step = (by: number) => {
     const to = way.spots[way.at + by];
     if (!to) return;
     setOut(null);
-    if (to.path === here.path) tell({ spot: to.spot });
+    arrive(to);
     setWay({ ...way, at: way.at + by });
   };
   const press = (at: number) => {

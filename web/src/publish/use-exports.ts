@@ -23,6 +23,7 @@ export interface Exports {
   jobs: ExportJob[];
   make(format: Format, choices?: ExportChoices): Promise<void>;
   stop(job: ExportJob): Promise<void>;
+  remove(job: ExportJob): Promise<void>;
   /** Something was changed on which what a form loses depends. */
   changed(): void;
 }
@@ -89,6 +90,7 @@ export function useExports(book: string): Exports {
         await api.startExport(book, format, choices);
       }),
     stop: (job) => tried(() => api.stopExport(job.id)),
+    remove: (job) => tried(() => api.removeExport(job.id)),
     changed: () => void client.invalidateQueries(queries.forms(book)),
   };
 }
