@@ -59,9 +59,6 @@ await page.getByRole('menuitem', { name: 'When and how links are checked' }).cli
 await page.getByLabel('Every week').check();
 await shoot(page, 'checks');
 await page.getByRole('button', { name: 'Not now' }).click();
-await page.getByRole('button', { name: /have moved for good/ }).click();
-await shoot(page, 'bulk');
-await page.getByRole('button', { name: 'Not now' }).click();
 await page.getByRole('button', { name: 'harbour-office.example/notices/landing' }).click();
 await shoot(page, 'register');
 await page.goto(address);
