@@ -1,6 +1,6 @@
 /** Items by what their keys are, each group in the order of the items: `Map.groupBy` of ECMAScript 2024, which Node 20 lacks. */
-export function groupedBy<Item>(items: Iterable<Item>, keyOf: (item: Item) => string): Map<string, Item[]> {
-  const groups = new Map<string, Item[]>();
+export function groupedBy<Item, Key>(items: Iterable<Item>, keyOf: (item: Item) => Key): Map<Key, Item[]> {
+  const groups = new Map<Key, Item[]>();
   for (const item of items) {
     const key = keyOf(item);
     const group = groups.get(key);

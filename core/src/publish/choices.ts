@@ -55,8 +55,7 @@ export interface PdfChoices {
 /** How pages are set as long as nothing else was chosen. */
 export const DEFAULT_PDF: PdfChoices = {
   page: 'a5',
-  width: 148,
-  height: 210,
+  ...PAGE_SIZES.a5,
   inner: 20,
   outer: 17,
   top: 18,

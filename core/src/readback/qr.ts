@@ -1,3 +1,4 @@
+import { groupedBy } from '../manuscript/index.js';
 import type { PrintedAddress } from '../publish/index.js';
 import type { PrintedPart } from './proof.js';
 
@@ -16,7 +17,6 @@ const PIXELS = 400;
 /**
  * Reads the codes of printed addresses as a phone does: each is drawn by PDFium and read by a reader that shares no code with its maker.
  *
- * @param progress codes read and codes in all
  * @throws {Error} a PDF that can't be opened
  */
 export async function proveCodes(
@@ -29,23 +29,21 @@ export async function proveCodes(
   const said = new Map<number, Set<string>>();
   try {
     const { calls } = pdf;
-    for (const { number, page: sheet, x, y, side } of codes) {
+    for (const [sheet, here] of groupedBy(codes, ({ page }) => page)) {
       const page = calls.FPDF_LoadPage(pdf.document, sheet - 1);
       if (page === 0) continue;
-      const scale = PIXELS / side;
-      const [across, down] = [
-        calls.FPDF_GetPageWidthF(page) * scale,
-        calls.FPDF_GetPageHeightF(page) * scale,
-      ];
-      const pixels = pdf.drawn(page, PIXELS, PIXELS, {
-        left: -x * scale,
-        top: -y * scale,
-        across,
-        down,
-      });
+      for (const { number, x, y, side } of here) {
+        const scale = PIXELS / side;
+        const pixels = pdf.drawn(page, PIXELS, PIXELS, {
+          left: -x * scale,
+          top: -y * scale,
+          across: calls.FPDF_GetPageWidthF(page) * scale,
+          down: calls.FPDF_GetPageHeightF(page) * scale,
+        });
+        const found = jsqr.default(new Uint8ClampedArray(pixels), PIXELS, PIXELS);
+        if (found) said.set(number, (said.get(number) ?? new Set()).add(found.data));
+      }
       calls.FPDF_ClosePage(page);
-      const found = jsqr.default(new Uint8ClampedArray(pixels), PIXELS, PIXELS);
-      if (found) said.set(number, (said.get(number) ?? new Set()).add(found.data));
     }
   } finally {
     pdf.close();

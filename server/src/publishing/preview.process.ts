@@ -1,11 +1,8 @@
 import { writeFileSync } from 'node:fs';
-import { readBook } from '@vennet/core/manuscript';
-import { editionOf, PICTURE_EXTENSIONS } from '@vennet/core/publish';
-import { surroundingsOf } from '@vennet/core/wire';
-import { manuscriptFrom } from '../books/book-source.js';
 import { work } from '../jobs/work.js';
 import { setPages } from '../typesetting/typeset.js';
-import { filesOf, refusalWords } from './files.js';
+import { refusalWords } from './files.js';
+import { pageEdition } from './page-edition.js';
 import type { PublishInput } from './publish-work.js';
 
 export interface PreviewInput extends Pick<PublishInput, 'source' | 'enclosures' | 'pdf' | 'output'> {
@@ -13,10 +10,8 @@ export interface PreviewInput extends Pick<PublishInput, 'source' | 'enclosures'
   chapter: string;
 }
 
-work<PreviewInput, never, number>(refusalWords, ({ source, enclosures, pdf, output, chapter }) => {
-  const book = manuscriptFrom(source);
-  const files = filesOf(enclosures, ({ type }) => Boolean(PICTURE_EXTENSIONS[type]));
-  const edition = editionOf(readBook(book), files, 'pdf', surroundingsOf(book), pdf);
+work<PreviewInput, never, number>(refusalWords, ({ chapter, output, ...input }) => {
+  const edition = pageEdition(input);
   const { chapters } = edition.book;
   const wanted = chapters.filter(({ id }) => id === chapter);
   const shown = { ...edition.book, chapters: wanted.length > 0 ? wanted : chapters.slice(0, 1) };

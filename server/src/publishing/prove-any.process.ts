@@ -7,6 +7,7 @@ import { GroundError, openGround, readGround, readText } from '@vennet/core/grou
 import {
   DEFAULT_LOOK,
   DEFAULT_STRUCTURE,
+  isOfPages,
   pageName,
   pagesOf,
   readBook,
@@ -63,9 +64,10 @@ work<ProveAnyInput, never, AnyProof>(
     const held = kind === 'pdf' ? await pagesIn(bytes, password) : textIn(bytes, name);
     const { links, findings } = auditBook(held.book, held.surroundings);
     const titles = new Map(held.book.chapters.map(({ id, title }) => [id, title]));
+    const pages = pagesOfLinks(held.book);
     const judged = links.map(({ id, href, text, chapter }): ProvedLink & { id: string } => ({
       ...{ state: 'found', id, chapter, href, text },
-      where: pageOf(held.book, id) ?? titles.get(chapter) ?? '',
+      where: pages.get(id) ?? titles.get(chapter) ?? '',
       about: '',
       findings: told(findings.get(id) ?? []),
     }));
@@ -169,11 +171,14 @@ async function pagesIn(bytes: Uint8Array, password: string): Promise<Held> {
   return { book: read, surroundings: { files: new Map(), books: new Map() }, looks };
 }
 
-/** The page on which a link of a PDF lies, in words. */
-function pageOf({ chapters: [chapter] }: ReadBook, link: string): string | null {
-  if (chapter?.doc.firstChild?.type.name !== 'page') return null;
-  const page = pagesOf(chapter.doc).find(({ attrs }) => attrs.areas.some(({ id }) => id === link));
-  return page ? `page ${pageName(page.attrs)}` : null;
+/** On which page of a PDF each link lies, in words; of other files nothing. */
+function pagesOfLinks({ chapters: [chapter] }: ReadBook): Map<string, string> {
+  const pages = chapter && isOfPages(chapter.doc) ? pagesOf(chapter.doc) : [];
+  return new Map(
+    pages.flatMap(({ attrs }) =>
+      attrs.areas.map(({ id }): [string, string] => [id, `page ${pageName(attrs)}`]),
+    ),
+  );
 }
 
 /** The proof against the book, if the file was made of it; else `null`. */

@@ -53,12 +53,18 @@ const text = (bytes: Uint8Array | undefined): string => new TextDecoder().decode
 export const webReading = (html: Uint8Array): string =>
   text(html).replace(/<\/body>(?![^]*<\/body>)/i, () => `<script>${SCRIPT}</script></body>`);
 
+/** A file of an archive by its path; only that one is unpacked. */
+const filesIn =
+  (bytes: Uint8Array) =>
+  (path: string): Uint8Array | undefined =>
+    unzipSync(bytes, { filter: ({ name }) => name === path })[path];
+
 /** The pages of an e-book that was made, in the order of its spine. */
 export function epubPages(bytes: Uint8Array): Reading['pages'] {
-  const files = unzipSync(bytes);
-  const root = /full-path="([^"]+)"/.exec(text(files['META-INF/container.xml']))?.[1] ?? '';
+  const file = filesIn(bytes);
+  const root = /full-path="([^"]+)"/.exec(text(file('META-INF/container.xml')))?.[1] ?? '';
   const base = root.replace(/[^/]*$/, '');
-  const opf = text(files[root]);
+  const opf = text(file(root));
   const items = new Map(
     [...opf.matchAll(/<item\b[^>]*>/g)].map(([item]) => [
       /\bid="([^"]*)"/.exec(item)?.[1] ?? '',
@@ -69,27 +75,27 @@ export function epubPages(bytes: Uint8Array): Reading['pages'] {
     const href = items.get(id);
     if (!href) return [];
     const path = base + href;
-    const title = /<title>([^<]*)<\/title>/.exec(text(files[path]))?.[1] ?? '';
+    const title = /<title>([^<]*)<\/title>/.exec(text(file(path)))?.[1] ?? '';
     return [{ path, title }];
   });
 }
 
 /** A page of an e-book that was made, with its pictures and styles in it, and the script. `null` where there is none of this path. */
 export function epubReading(bytes: Uint8Array, path: string): string | null {
-  const files = unzipSync(bytes);
-  const page = files[path];
+  const file = filesIn(bytes);
+  const page = file(path);
   if (!page) return null;
   const at = (href: string, from: string): string =>
     decodeURIComponent(new URL(href, `http://inside.invalid/${from}`).pathname.slice(1));
   const data = (href: string, from: string): string | null => {
-    const found = files[at(href, from)];
+    const found = file(at(href, from));
     const type = TYPES[/\.(\w+)$/.exec(href)?.[1]?.toLowerCase() ?? ''];
     return found && type ? `data:${type};base64,${Buffer.from(found).toString('base64')}` : null;
   };
   return text(page)
     .replace(/<link\b[^>]*rel="stylesheet"[^>]*>/g, (link) => {
       const href = /\bhref="([^"]+)"/.exec(link)?.[1] ?? '';
-      const style = text(files[at(href, path)]).replace(
+      const style = text(file(at(href, path))).replace(
         /url\(["']?([^"')]+)["']?\)/g,
         (_, own: string) => `url("${data(own, at(href, path)) ?? own}")`,
       );

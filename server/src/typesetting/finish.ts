@@ -1,11 +1,12 @@
 import { PDF } from '@libpdf/core';
+import { groundFile } from '@vennet/core/ground/file';
 import { phrases } from '@vennet/core/language';
 import { CONTENTS } from '@vennet/core/manuscript';
 import type { Edition } from '@vennet/core/publish';
 import { annotate } from './annotate.js';
 import { namePlaces } from './named-places.js';
 import type { SetBack, SetPlace } from './typeset.js';
-import { withWaysBack } from './ways-back.js';
+import { layWaysBack } from './ways-back.js';
 
 /** Writes into a set PDF what the typesetter can't: what is said of each link, the names of places, and the ways back at the feet of pages. */
 export async function finishPdf(
@@ -18,5 +19,6 @@ export async function finishPdf(
   annotate(document, edition);
   namePlaces(document, places);
   const { toContents } = phrases(edition.book.language);
-  return withWaysBack(await document.save(), backs, edition.nameOf(CONTENTS), toContents);
+  if (backs.length > 0) layWaysBack(groundFile(document, bytes), backs, edition.nameOf(CONTENTS), toContents);
+  return document.save();
 }

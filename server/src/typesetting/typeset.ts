@@ -135,7 +135,8 @@ class Typesetter {
     }
     this.data = typesetBook(edition, pictures);
     if (this.data.set.qr)
-      for (const { number, address } of this.data.printed)
+      // An address that is marked several times has one code.
+      for (const [number, address] of new Map(this.data.printed.map((one) => [one.number, one.address])))
         this.#compiler.mapShadow(`${WORKSPACE}qr/${number}.svg`, Buffer.from(qrDrawing(address)));
     for (const [path, { id }] of filesInside(edition)) {
       const bytes = edition.enclosures.get(id)?.bytes ?? [];

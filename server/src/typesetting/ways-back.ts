@@ -1,5 +1,5 @@
 import { PdfArray, PdfDict, PdfName, PdfNumber, PdfString } from '@libpdf/core';
-import { openGround, Structure } from '@vennet/core/ground/file';
+import { Structure, type GroundFile } from '@vennet/core/ground/file';
 import type { SetBack } from './typeset.js';
 
 /**
@@ -8,14 +8,7 @@ import type { SetBack } from './typeset.js';
  *
  * @param place the name of the place that they lead to; @param words what is said of them
  */
-export async function withWaysBack(
-  bytes: Uint8Array,
-  backs: readonly SetBack[],
-  place: string,
-  words: string,
-): Promise<Uint8Array> {
-  if (backs.length === 0) return bytes;
-  const file = await openGround(bytes);
+export function layWaysBack(file: GroundFile, backs: readonly SetBack[], place: string, words: string): void {
   const structure = Structure.of(file);
   for (const { page: number, x, y, width, height } of backs) {
     const page = file.pages[number - 1];
@@ -38,7 +31,6 @@ export async function withWaysBack(
     page.dict.set('Tabs', PdfName.of('S'));
     structure?.addLink(ref, page, { near: [], whole: new Set(), instead: null });
   }
-  return file.pdf.save();
 }
 
 /** How far letters reach below their line, in heights of the capital ones. */

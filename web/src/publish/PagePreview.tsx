@@ -6,6 +6,7 @@ import { api } from '../api/client.js';
 import { openBook } from '../book/open-book.js';
 import { useBook } from '../book/store.js';
 import { drawPage, readPdf } from '../parts/pdfjs.js';
+import { SmallButton } from '../parts/SmallButton.js';
 
 /** How wide a page is shown at most, in CSS px, and how high. */
 const [WIDE, HIGH] = [320, 430];
@@ -98,15 +99,15 @@ export function PagePreview({ choices }: { choices: PdfChoices }) {
           </select>
         </div>
         <div className="flex items-center gap-1 pb-0.5">
-          <Step words="Page before" off={shown <= 1} act={() => setPage(shown - 1)}>
+          <SmallButton look="quiet" words="Page before" off={shown <= 1} act={() => setPage(shown - 1)}>
             <ChevronLeft size={16} aria-hidden="true" />
-          </Step>
+          </SmallButton>
           <span className="text-sm whitespace-nowrap text-soft tabular-nums">
             {total > 0 ? `${shown} of ${total}` : ''}
           </span>
-          <Step words="Next page" off={shown >= total} act={() => setPage(shown + 1)}>
+          <SmallButton look="quiet" words="Next page" off={shown >= total} act={() => setPage(shown + 1)}>
             <ChevronRight size={16} aria-hidden="true" />
-          </Step>
+          </SmallButton>
         </div>
       </div>
       <div
@@ -126,28 +127,3 @@ export function PagePreview({ choices }: { choices: PdfChoices }) {
     </section>
   );
 }
-
-const Step = ({
-  words,
-  off,
-  act,
-  children,
-}: {
-  words: string;
-  off: boolean;
-  act(): void;
-  children: React.ReactNode;
-}) => (
-  <button
-    type="button"
-    className="button"
-    data-size="small"
-    data-look="quiet"
-    aria-label={words}
-    title={words}
-    disabled={off}
-    onClick={act}
-  >
-    {children}
-  </button>
-);

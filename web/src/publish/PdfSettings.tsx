@@ -1,5 +1,6 @@
 import { faultInPdfChoices, PAGES, PDF_BOUNDS, pageSize, type PdfChoices } from '@vennet/core/publish';
-import { useId, type ReactNode } from 'react';
+import type { ReactNode } from 'react';
+import { Labelled } from '../parts/Labelled.js';
 import { Tick } from '../parts/Tick.js';
 import { PagePreview } from './PagePreview.js';
 import { PdfSetBar } from './PdfSetBar.js';
@@ -209,28 +210,26 @@ function Select<Value extends string>({
   options: readonly (readonly [Value, string])[];
   pick(value: Value): void;
 }) {
-  const id = useId();
   return (
-    <div>
-      <label className="label" htmlFor={id}>
-        {label}
-      </label>
-      <select
-        id={id}
-        className="field !w-auto"
-        value={value}
-        onChange={({ target }) => {
-          const picked = options.find(([one]) => one === target.value);
-          if (picked) pick(picked[0]);
-        }}
-      >
-        {options.map(([one, words]) => (
-          <option key={one} value={one}>
-            {words}
-          </option>
-        ))}
-      </select>
-    </div>
+    <Labelled label={label}>
+      {(id) => (
+        <select
+          id={id}
+          className="field !w-auto"
+          value={value}
+          onChange={({ target }) => {
+            const picked = options.find(([one]) => one === target.value);
+            if (picked) pick(picked[0]);
+          }}
+        >
+          {options.map(([one, words]) => (
+            <option key={one} value={one}>
+              {words}
+            </option>
+          ))}
+        </select>
+      )}
+    </Labelled>
   );
 }
 
@@ -241,28 +240,26 @@ function Measure({
   choices,
   change,
 }: FieldsProps & { label: string; name: keyof typeof PDF_BOUNDS; step?: number }) {
-  const id = useId();
   const [least, most] = PDF_BOUNDS[name];
   return (
-    <div>
-      <label className="label" htmlFor={id}>
-        {label}
-      </label>
-      <input
-        id={id}
-        type="number"
-        className="field !w-20 tabular-nums"
-        min={least}
-        max={most}
-        step={step}
-        // What is typed may be none of the numbers that are allowed until it is typed to its end.
-        key={`${choices.page} ${name}`}
-        defaultValue={choices[name]}
-        onChange={({ target }) => {
-          const { valueAsNumber: number } = target;
-          if (number >= least && number <= most) change({ [name]: number });
-        }}
-      />
-    </div>
+    <Labelled label={label}>
+      {(id) => (
+        <input
+          id={id}
+          type="number"
+          className="field !w-20 tabular-nums"
+          min={least}
+          max={most}
+          step={step}
+          // What is typed may be none of the numbers that are allowed until it is typed to its end.
+          key={`${choices.page} ${name}`}
+          defaultValue={choices[name]}
+          onChange={({ target }) => {
+            const { valueAsNumber: number } = target;
+            if (number >= least && number <= most) change({ [name]: number });
+          }}
+        />
+      )}
+    </Labelled>
   );
 }

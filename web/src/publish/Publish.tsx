@@ -1,16 +1,16 @@
-import type { Format } from '@vennet/core/manuscript';
+import { isManuscript, type Format } from '@vennet/core/manuscript';
 import type { ExportJob } from '@vennet/core/wire';
 import { FileSearch, type LucideIcon } from 'lucide-react';
 import { Link, useSearchParams } from 'react-router';
 import { useBook } from '../book/store.js';
 import { AnyFile } from './AnyFile.js';
 import { FormPanel } from './FormPanel.js';
-import { FORMS, isForReaders, stateOf } from './forms.js';
+import { FORMS, stateOf } from './forms.js';
 import { useExports } from './use-exports.js';
 
 const GROUPS = [
-  { id: 'for-readers', title: 'For readers', holds: isForReaders },
-  { id: 'to-write-on', title: 'To go on writing', holds: (format: Format) => !isForReaders(format) },
+  { id: 'for-readers', title: 'For readers', holds: (format: Format) => !isManuscript(format) },
+  { id: 'to-write-on', title: 'To go on writing', holds: isManuscript },
 ];
 
 /** The room where files are made: the forms at the left, in the middle what is to be made and how, at the right what was made and its proof. */

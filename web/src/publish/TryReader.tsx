@@ -6,6 +6,7 @@ import { ChevronLeft, ChevronRight, Play, X } from 'lucide-react';
 import { Dialog } from 'radix-ui';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { api } from '../api/client.js';
+import { SmallButton } from '../parts/SmallButton.js';
 import { Tick } from '../parts/Tick.js';
 import { leadsFrom, tried, type ReadLink, type ReadSpot } from './reading-state.js';
 
@@ -184,15 +185,15 @@ function Pages({ job, reading: { pages }, screen }: { job: string; reading: Read
         className="flex w-80 shrink-0 flex-col border-r border-line max-lg:w-full"
       >
         <div className="flex flex-wrap items-center gap-1.5 px-4 py-3">
-          <Button words="Back" off={way.at === 0} act={() => step(-1)}>
+          <SmallButton words="Back" off={way.at === 0} act={() => step(-1)}>
             <ChevronLeft size={16} aria-hidden="true" /> Back
-          </Button>
-          <Button words="Forward" off={way.at === way.spots.length - 1} act={() => step(1)}>
+          </SmallButton>
+          <SmallButton words="Forward" off={way.at === way.spots.length - 1} act={() => step(1)}>
             Forward <ChevronRight size={16} aria-hidden="true" />
-          </Button>
-          <Button words="Next link" off={links.length === 0} act={forward}>
+          </SmallButton>
+          <SmallButton words="Next link" off={links.length === 0} act={forward}>
             Next link
-          </Button>
+          </SmallButton>
         </div>
         {pages.length > 1 && (
           <label className="block px-4 pb-3 text-sm">
@@ -270,19 +271,3 @@ function Pages({ job, reading: { pages }, screen }: { job: string; reading: Read
     </div>
   );
 }
-
-const Button = ({
-  words,
-  off,
-  act,
-  children,
-}: {
-  words: string;
-  off: boolean;
-  act(): void;
-  children: React.ReactNode;
-}) => (
-  <button type="button" className="button" data-size="small" aria-label={words} disabled={off} onClick={act}>
-    {children}
-  </button>
-);

@@ -1,4 +1,3 @@
-import type { Format } from '@vennet/core/manuscript';
 import { isUnderWay, type ExportJob } from '@vennet/core/wire';
 import { BookOpen, FileCode, FilePen, FileText, Globe } from 'lucide-react';
 
@@ -54,7 +53,3 @@ export function stateOf(jobs: readonly ExportJob[]): { words: string; isGood: bo
     ? { words: 'The book has changed since', isGood: false }
     : { words: 'Up to date', isGood: true };
 }
-
-/** Files for readers, and files in which somebody goes on writing. */
-export const isForReaders = (format: Format): boolean =>
-  format === 'epub' || format === 'pdf' || format === 'web';

@@ -75,7 +75,11 @@ class Planner {
   readonly #oldPages: GroundPageAttrs[];
   readonly #newPages: GroundPageAttrs[];
   readonly #oldPlaces: ReadonlyMap<string, PagePlace>;
-  readonly #firsts: number[];
+  /** The first word of each page of the older edition. */
+  readonly #firsts: readonly number[];
+  /** The spots of the newer edition by their names, and the titles of its outline. */
+  readonly #named = new Map<string, string>();
+  readonly #titles: ReadonlySet<string>;
   readonly #places = new Map<string, { page: number; spot: PageSpot }>();
   readonly #known = new Map<string, string | null>();
   /** The places of the older edition that were found for sure. */
@@ -95,9 +99,10 @@ class Planner {
     this.#oldPlaces = placesOnPages(old.doc);
     this.#oldPages = attrsIn(old.doc);
     this.#newPages = attrsIn(fresh.doc);
-    this.#firsts = this.#oldPages.map(({ number }) =>
-      this.#before.findIndex(({ chapter }) => chapter === String(number)),
-    );
+    this.#firsts = firstsOf(this.#before, this.#oldPages.length);
+    for (const spot of this.#newPages.flatMap(({ spots }) => spots))
+      if (!this.#named.has(spot.name)) this.#named.set(spot.name, spot.id);
+    this.#titles = new Set(entriesOf(fresh.doc).map(({ title }) => title.trim()));
   }
 
   plan(): PagesPlan {
@@ -160,10 +165,7 @@ class Planner {
 
   /** A spot that the author has named. */
   #spot({ id, name, x, y }: PageSpot, page: GroundPageAttrs): Carried {
-    const item = this.#placed('spot', id, name, {
-      page: page.number,
-      box: { x, y, width: 0.1, height: 0.02 },
-    });
+    const item = this.#placed('spot', id, name, { page: page.number, box: boxAt(x, y) });
     const place = this.#placeNow(id);
     if (place === null) return item;
     const made = this.#places.get(place);
@@ -174,13 +176,9 @@ class Planner {
 
   /** An entry of the outline that the author made. */
   #entry({ attrs: { id, level, page: pageId, y }, title }: EntryInText): Carried {
-    const page = this.#oldPages.find((one) => one.id === pageId)?.number ?? 1;
-    const item = this.#placed('entry', id, title, {
-      page,
-      box: { x: 0, y: y ?? 0, width: 0.1, height: 0.02 },
-    });
-    const isThere = entriesOf(this.fresh.doc).some((entry) => entry.title.trim() === title.trim());
-    if (isThere) return { ...item, fate: 'there', why: '' };
+    const page = this.#oldPlaces.get(pageId)?.page.number ?? 1;
+    const item = this.#placed('entry', id, title, { page, box: boxAt(0, y ?? 0) });
+    if (this.#titles.has(title.trim())) return { ...item, fate: 'there', why: '' };
     const place = this.#placeNow(id);
     const made = place === null ? undefined : this.#places.get(place);
     const sheet = made ? this.#newPages[made.page - 1] : this.#newPages.find((one) => one.id === place);
@@ -210,7 +208,7 @@ class Planner {
 
   #landed(item: Carried, { page, spot }: { page: number; spot: PageSpot | null }): Carried {
     const isSure = this.#surePlaces.has(item.id);
-    const box = { x: spot?.x ?? 0, y: spot?.y ?? 0, width: 0.1, height: 0.02 };
+    const box = boxAt(spot?.x ?? 0, spot?.y ?? 0);
     return {
       ...item,
       fate: isSure ? 'sure' : 'look',
@@ -355,12 +353,10 @@ class Planner {
     if (!place) return null;
     const { name, x, y, zoom } = place;
     const page = place.page.number;
-    const named = name
-      ? this.#newPages.flatMap(({ spots }) => spots).find((spot) => spot.name === name)
-      : null;
-    if (named) {
+    const named = name === '' ? undefined : this.#named.get(name);
+    if (named !== undefined) {
       this.#surePlaces.add(id);
-      return named.id;
+      return named;
     }
     const first = Math.max(0, this.#firsts[page - 1] ?? 0);
     const text = this.old.texts[page - 1];
@@ -411,6 +407,16 @@ interface Found {
 
 const aboutOf = (destination: Destination): string =>
   destination.kind === 'web' || destination.kind === 'mail' ? hrefOf(destination) : '';
+
+/** The first word of each page, in the order of their numbers; -1 for one without any. */
+function firstsOf(tokens: readonly Token[], pages: number): number[] {
+  const firsts = Array.from({ length: pages }, () => -1);
+  for (let at = tokens.length - 1; at >= 0; at--) firsts[Number(tokens[at]?.chapter) - 1] = at;
+  return firsts;
+}
+
+/** A spot, as large as it is shown. */
+const boxAt = (x: number, y: number): Box => ({ x, y, width: 0.1, height: 0.02 });
 
 const boxOf = ({ x, y, width, height }: Box): Box => ({ x, y, width, height });
 

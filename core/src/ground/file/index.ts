@@ -1,4 +1,4 @@
-export { GroundError, MOST_PAGES, openGround } from './open.js';
+export { GroundError, groundFile, MOST_PAGES, openGround } from './open.js';
 export type { GroundFault, GroundFile } from './open.js';
 export { pageId, readGround } from './read-ground.js';
 export type { GroundRead, TextOf } from './read-ground.js';

@@ -57,6 +57,11 @@ export async function openGround(bytes: Uint8Array, password?: string | null): P
           'This password does not open the file. Type it once more, as its maker gave it.',
         )
       : new GroundError('password', 'A password opens this file. Type it, and the file is read.');
+  return groundFile(pdf, bytes);
+}
+
+/** A PDF that is open already. @param bytes from which it was read @throws GroundError */
+export function groundFile(pdf: PDF, bytes: Uint8Array): GroundFile {
   const resolve = (object: PdfObject | undefined): PdfObject | null =>
     object instanceof PdfRef ? pdf.context.resolve(object) : (object ?? null);
   const catalog = pdf.context.catalog.getDict();

@@ -1,6 +1,6 @@
 import type { Pdfium } from '../../pdfium/index.js';
 import { boxOf, type PageFrame, type Rect } from '../frame.js';
-import type { Line, PageText, Picture, Piece } from '../page-text.js';
+import { NO_TEXT, type Line, type PageText, type Picture, type Piece } from '../page-text.js';
 import { lookOf } from './look.js';
 import type { MarkedPiece } from './write-ground.js';
 import { boxAround, sharedBy, type Box } from '../../manuscript/index.js';
@@ -25,7 +25,7 @@ const HYPHENS = new Set([0x02, 0xfffe]);
 export function readText(pdf: Pdfium, number: number, frame: PageFrame): PageText {
   const { calls } = pdf;
   const page = calls.FPDF_LoadPage(pdf.document, number - 1);
-  if (page === 0) return { lines: [], pictures: [] };
+  if (page === 0) return NO_TEXT;
   try {
     const drawn = drawnOn(pdf, page, frame);
     const pictures = drawn
@@ -92,7 +92,8 @@ function linesOn(pdf: Pdfium, page: number, frame: PageFrame, ink: Ink): Line[] 
       const isSpace = sign.trim() === '';
       const rect = isSpace ? null : rectOfSign(pdf, text, index);
       const box = rect && boxOf(frame, rect);
-      const turn = box ? turns.of(calls.FPDFText_GetTextObject(text, index), index) : 0;
+      const object = box ? calls.FPDFText_GetTextObject(text, index) : 0;
+      const turn = box ? turns.of(object, index) : 0;
       if (isEnded && box) {
         if (!goesOnBeside(line, box, turn)) end();
         isEnded = false;
@@ -102,7 +103,7 @@ function linesOn(pdf: Pdfium, page: number, frame: PageFrame, ink: Ink): Line[] 
         if (last) last.text += isSpace ? ' ' : sign;
         continue;
       }
-      const isUnseen = ink.isUnseen(calls.FPDFText_GetTextObject(text, index), box);
+      const isUnseen = ink.isUnseen(object, box);
       const isWord = isOfWord(code);
       const [flat, before] = [level(box, turn), last && level(last, turn)];
       const isBeside = before !== undefined && last?.turn === turn && isOneLine(before, flat);
@@ -215,6 +216,14 @@ function rectOfSign(pdf: Pdfium, text: number, index: number): Rect | null {
   return [left, Math.min(bottom, top), right, Math.max(bottom, top)];
 }
 
+/** Around an object of a page. */
+function boundsOf(pdf: Pdfium, object: number): Rect | null {
+  const sides = pdf.floats(4, (at) =>
+    Boolean(pdf.calls.FPDFPageObj_GetBounds(object, at, at + 4, at + 8, at + 12)),
+  );
+  return sides && [sides[0] ?? 0, sides[1] ?? 0, sides[2] ?? 0, sides[3] ?? 0];
+}
+
 /** A picture or a drawing of a page, with its place in the order in which things are drawn. */
 interface Drawn {
   box: Box;
@@ -234,8 +243,8 @@ function drawnOn(pdf: Pdfium, page: number, frame: PageFrame): Drawn[] {
     const object = calls.FPDFPage_GetObject(page, order);
     const type = calls.FPDFPageObj_GetType(object);
     if (type !== IMAGE && type !== FORM) continue;
-    const sides = pdf.floats(4, (at) => calls.FPDFPageObj_GetBounds(object, at, at + 4, at + 8, at + 12));
-    const box = sides && boxOf(frame, [sides[0] ?? 0, sides[1] ?? 0, sides[2] ?? 0, sides[3] ?? 0]);
+    const rect = boundsOf(pdf, object);
+    const box = rect && boxOf(frame, rect);
     if (!box) continue;
     const covers = type === IMAGE && !calls.FPDFPageObj_HasTransparency(object);
     drawn.push({
@@ -318,8 +327,7 @@ export function readMarked(pdf: Pdfium, number: number, frame: PageFrame): Marke
     for (let index = 0; index < calls.FPDFPage_CountObjects(page); index++) {
       const object = calls.FPDFPage_GetObject(page, index);
       if (calls.FPDFPageObj_GetType(object) === TEXT) continue;
-      const sides = pdf.floats(4, (at) => calls.FPDFPageObj_GetBounds(object, at, at + 4, at + 8, at + 12));
-      add(object, sides && [sides[0] ?? 0, sides[1] ?? 0, sides[2] ?? 0, sides[3] ?? 0], false);
+      add(object, boundsOf(pdf, object), false);
     }
     return pieces;
   } finally {

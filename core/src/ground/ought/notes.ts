@@ -174,8 +174,8 @@ function pairedOnPage(marks: readonly Sign[], notes: readonly Note[]): Pair[] {
 }
 
 /** Signs whose numbers rise, a run for each time that they begin anew. */
-function runsOf<S extends Sign>(signs: readonly S[]): S[][] {
-  const runs: S[][] = [];
+function runsOf(signs: readonly Sign[]): Sign[][] {
+  const runs: Sign[][] = [];
   let last = Infinity;
   for (const sign of signs) {
     const number = Number(sign.sign);

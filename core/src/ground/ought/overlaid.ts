@@ -1,5 +1,5 @@
 import { holdsMiddle, overlapOf, type Box } from '../../manuscript/index.js';
-import { joined, type PageText, type Piece } from '../page-text.js';
+import { joined, wordsOfLine, type PageText, type Piece } from '../page-text.js';
 import { printedAddresses } from './addresses.js';
 import type { Found, Reading } from './ought.js';
 
@@ -18,7 +18,7 @@ export function overlaid({ pages, texts }: Reading): Found[] {
     const text = texts[index];
     return (text?.pictures ?? []).flatMap((picture): Found[] => {
       const lines = text ? unseenIn(text, picture) : [];
-      const words = joined(lines.map((line) => wordsOf(line))).trim();
+      const words = joined(lines.map((line) => wordsOfLine(line).trim())).trim();
       if (words === '') return [];
       const [address] = printedAddresses(words);
       const signs = words.replace(/\s+/g, '').length;
@@ -43,12 +43,6 @@ export function overlaid({ pages, texts }: Reading): Found[] {
     });
   });
 }
-
-const wordsOf = (line: readonly Piece[]): string =>
-  line
-    .map(({ text }) => text)
-    .join('')
-    .trim();
 
 /** The unseen words of a page that lie in a box. */
 const unseenIn = ({ lines }: PageText, box: Box): Piece[][] =>

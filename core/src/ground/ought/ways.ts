@@ -2,10 +2,12 @@ import type { Destination } from '../../destination/index.js';
 import type { Box, GroundPageAttrs } from '../../manuscript/index.js';
 import type { Found, Reading, Sureness } from './ought.js';
 
-const UP = /[↑▲△⇧⇑⬆⏫⌃↟]/u;
-const BACK = /[←◀◁⇦⇐⬅«‹⟵]/u;
-const ON = /[→▶▷⇨⇒➡➔➜»›⟶]/u;
-const ARROWS_ALONE = /^[\s↑▲△⇧⇑⬆⏫⌃↟←◀◁⇦⇐⬅«‹⟵→▶▷⇨⇒➡➔➜»›⟶]+$/u;
+/** Arrows, as they are written by hand. */
+const ARROWS = { up: '↑▲△⇧⇑⬆⏫⌃↟', back: '←◀◁⇦⇐⬅«‹⟵', on: '→▶▷⇨⇒➡➔➜»›⟶' };
+const UP = new RegExp(`[${ARROWS.up}]`, 'u');
+const BACK = new RegExp(`[${ARROWS.back}]`, 'u');
+const ON = new RegExp(`[${ARROWS.on}]`, 'u');
+const ARROWS_ALONE = new RegExp(String.raw`^[\s${ARROWS.up}${ARROWS.back}${ARROWS.on}]+$`, 'u');
 /** A way that is written by hand is a short line of its own. */
 const FEW_WORDS = 6;
 /** A picture of this share of the page or less may be a button; on so many pages at the same spot it is likely one. */

@@ -6,7 +6,7 @@ export interface PrintedAddress {
   /** By which the words of its link and the address are told to belong together; 0 for one that stands beside the words. */
   number: number;
   address: string;
-  /** The link, and the title of its chapter. */
+  /** The link, and its chapter, by their ids. */
   link: string;
   chapter: string;
 }
@@ -41,7 +41,7 @@ export class PrintedAddresses {
     return printed;
   }
 
-  /** The list at the end: the addresses of each chapter that has some, each number once. */
+  /** The list at the end: the addresses of each chapter that has some, by its id, each number once. */
   get list(): { chapter: string; lines: { number: number; address: string }[] }[] {
     if (this.where !== 'list') return [];
     const chapters = new Map<string, Map<number, string>>();

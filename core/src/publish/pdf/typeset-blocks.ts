@@ -241,23 +241,19 @@ function needsOf(
   return needs;
 }
 
-function hasNote(node: Node): boolean {
+/** Whether something within a node is so. */
+function holds(node: Node, isSo: (node: Node) => boolean): boolean {
   let found = false;
-  node.descendants(({ type }) => {
-    found ||= type.name === 'note';
+  node.descendants((child) => {
+    found ||= isSo(child);
     return !found;
   });
   return found;
 }
 
-function hasLink(node: Node): boolean {
-  let found = false;
-  node.descendants(({ marks }) => {
-    found ||= marks.some(({ type }) => type.name === 'link');
-    return !found;
-  });
-  return found;
-}
+const hasNote = (node: Node): boolean => holds(node, ({ type }) => type.name === 'note');
+const hasLink = (node: Node): boolean =>
+  holds(node, ({ marks }) => marks.some(({ type }) => type.name === 'link'));
 
 function cellBlocks(cell: Node, before: readonly string[], context: TypesetContext): TypesetNode[] {
   const own = context.once(cell.attrs.id);

@@ -99,7 +99,7 @@ export function typesetBook(edition: Edition, pictures: Map<string, string>): Ty
   };
   const chapters = edition.book.chapters.map((chapter): TypesetChapter => {
     // PDF/UA-1 (ISO 14289-1, 7.4.2) wants no level of headings skipped.
-    const context = { ...shared, chapter: chapter.title, level: openLevels() };
+    const context = { ...shared, chapter: chapter.id, level: openLevels() };
     const top = once(chapter.id);
     return {
       title: fitting(chapter.title, room),
@@ -119,6 +119,7 @@ export function typesetBook(edition: Edition, pictures: Map<string, string>): Ty
   }));
   const notes = notesAfterBook({ ...shared, level: openLevels() });
   const words = phrases(language);
+  const titles = new Map(edition.book.chapters.map(({ id, title: said }) => [id, said]));
   return {
     title,
     subtitle,
@@ -143,7 +144,7 @@ export function typesetBook(edition: Edition, pictures: Map<string, string>): Ty
     addresses: {
       title: words.addresses,
       chapters: printed.list.map(({ chapter, lines }) => ({
-        chapter: fitting(chapter, room),
+        chapter: fitting(titles.get(chapter) ?? '', room),
         lines: lines.map(({ number, address }) => ({ number, address: fitting(address, room) })),
       })),
     },

@@ -124,11 +124,10 @@ export function noteMark(node: Node, context: TypesetContext): Content {
 /** The paragraphs of a note, with its place before the first and its ways back after the last. */
 export function remark(note: Note, context: TypesetContext): TypesetNode {
   const start = spot(context.once(note.id));
+  // Wherever it stands, it is of the chapter of its mark.
+  const within = { ...context, chapter: note.chapter, displays: false, inNote: true };
   const paragraphs = note.node.children.map((one, index) =>
-    settled(
-      [...(index === 0 ? start : []), ...inline(one, { ...context, displays: false, inNote: true })],
-      index === 0,
-    ),
+    settled([...(index === 0 ? start : []), ...inline(one, within)], index === 0),
   );
   return {
     t: 'remark',

@@ -32,7 +32,7 @@ export interface TypesetContext {
   level(level: number): number;
   room: Room;
   sheet: Sheet;
-  /** The addresses that are printed, and the title of the chapter in which links stand. */
+  /** The addresses that are printed, and the chapter in which links stand, by its id. */
   printed: PrintedAddresses;
   chapter: string;
   /** It stands in a note, which can have no note of its own. */
