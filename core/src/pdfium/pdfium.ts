@@ -122,7 +122,12 @@ async function load(): Promise<WrappedPdfiumModule> {
 }
 
 /** Calls that are given text, which has to be written into PDFium's memory first. */
-const GIVEN_TEXT = new Set(['FPDF_LoadMemDocument', 'FPDFAnnot_GetStringValue', 'FPDFAnnot_GetValueType']);
+const GIVEN_TEXT = new Set([
+  'FPDF_LoadMemDocument',
+  'FPDFAnnot_GetStringValue',
+  'FPDFAnnot_GetValueType',
+  'FPDFAnnot_GetLinkedAnnot',
+]);
 
 /** The calls without what the package puts around each of them, which takes a third of the time of reading a long book. */
 function directly(calls: WrappedPdfiumModule): Partial<WrappedPdfiumModule> {

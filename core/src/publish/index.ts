@@ -31,7 +31,7 @@ export { coverDrawing } from './epub/cover.js';
 export { makeEpub } from './epub/epub.js';
 export type { EpubOptions } from './epub/epub.js';
 export { computedLinks, expectedLinks, hrefIn } from './edition/expected.js';
-export { targetIn } from './edition/edition.js';
+export { bytesOf, targetIn, targetOnPages } from './edition/edition.js';
 export type { ExpectedLink } from './edition/expected.js';
 export type { Between } from './edition/landing.js';
 export { lossesIn } from './edition/loss.js';

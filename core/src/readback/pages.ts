@@ -1,5 +1,5 @@
 import type { Rect } from '../ground/index.js';
-import { readAnnotations, type Annotation } from './pdf-page.js';
+import { readAnnotations, type Annotation, type FileInside, type FilesRead } from './pdf-page.js';
 import type { Proof } from './proof.js';
 
 /** A link of a book of pages as the made file must have it. */
@@ -13,7 +13,12 @@ export interface ExpectedOnPage {
   /** The lines or the rectangle that it covers. */
   rects: readonly Rect[];
   /** Where it leads; `null` for what stays as the file had it. */
-  leads: { uri: string } | { spot: { page: number; left: number; top: number; zoom: number | null } } | null;
+  leads:
+    | { uri: string }
+    | { spot: { page: number; left: number; top: number; zoom: number | null } }
+    | { file: FileInside }
+    | { nowhere: true }
+    | null;
   /** What is said of it (`Contents`); `null` where nothing has to be. */
   contents: string | null;
 }
@@ -35,9 +40,10 @@ export async function linksOnPages(
   const pdf = await Pdfium.open(bytes, password ?? '');
   try {
     const total = pdf.calls.FPDF_GetPageCount(pdf.document);
+    const files: FilesRead = new Map();
     return Array.from({ length: total }, (_, index) => {
       progress(index + 1, total);
-      return readAnnotations(pdf, index + 1);
+      return readAnnotations(pdf, index + 1, files);
     });
   } finally {
     pdf.close();
@@ -110,7 +116,7 @@ export function proveOnPages(expected: readonly ExpectedOnPage[], found: Annotat
   free.forEach((annotations, index) => {
     for (const annotation of annotations)
       // What only some reading programs do, as scripts, is none of the book's links.
-      if (annotation.uri !== null || annotation.spot)
+      if (annotation.uri !== null || annotation.spot || annotation.file)
         proof.added.push({
           href: leadsOf(annotation),
           text: annotation.contents,
@@ -120,8 +126,8 @@ export function proveOnPages(expected: readonly ExpectedOnPage[], found: Annotat
   return proof;
 }
 
-const leadsOf = ({ uri, name, spot }: Annotation): string =>
-  uri ?? (name !== null ? `#${name}` : spot ? `#page=${spot.page}` : '');
+const leadsOf = ({ uri, name, spot, file }: Annotation): string =>
+  uri ?? file?.name ?? (name !== null ? `#${name}` : spot ? `#page=${spot.page}` : '');
 
 function standsAt({ areas }: Annotation, { rects }: ExpectedOnPage): boolean {
   const near = (one: Rect, other: Rect) => one.every((side, at) => Math.abs(side - (other[at] ?? 0)) <= NEAR);
@@ -137,9 +143,12 @@ const around = (rects: readonly Rect[]): Rect => [
   Math.max(...rects.map(([, , , top]) => top)),
 ];
 
-function leadsTo({ uri, spot }: Annotation, { leads }: ExpectedOnPage): boolean {
+function leadsTo({ uri, spot, file }: Annotation, { leads }: ExpectedOnPage): boolean {
   if (!leads) return true;
+  if ('nowhere' in leads) return false;
   if ('uri' in leads) return uri === leads.uri;
+  if ('file' in leads)
+    return file !== null && file.name === leads.file.name && same(file.bytes, leads.file.bytes);
   const wanted = leads.spot;
   return (
     spot !== null &&
@@ -152,3 +161,6 @@ function leadsTo({ uri, spot }: Annotation, { leads }: ExpectedOnPage): boolean 
 
 const says = ({ contents }: Annotation, link: ExpectedOnPage): boolean =>
   link.contents === null || contents === link.contents;
+
+const same = (one: Uint8Array, other: Uint8Array): boolean =>
+  one.length === other.length && one.every((byte, at) => byte === other[at]);

@@ -36,7 +36,15 @@ export interface Annotation {
   /** The name of its destination, where it has one by name. */
   name: string | null;
   spot: Spot | null;
+  /** The file within the PDF that it opens. */
+  file: FileInside | null;
   contents: string;
+}
+
+/** A file within a PDF. */
+export interface FileInside {
+  name: string;
+  bytes: Uint8Array;
 }
 
 /** A `Link` element of the structure tree, as far as it stands on one page. */
@@ -60,6 +68,7 @@ export interface PdfPage {
 }
 
 const LINK = 2;
+const FILE_ATTACHMENT = 17;
 
 /** A page of a PDF, as PDFium reads it. @param number from 1 */
 export function readPage(pdf: Pdfium, number: number): PdfPage {
@@ -78,12 +87,15 @@ export function readPage(pdf: Pdfium, number: number): PdfPage {
   }
 }
 
-/** The link annotations of a page. @param number from 1 */
-export function readAnnotations(pdf: Pdfium, number: number): Annotation[] {
+/** Files of a PDF that were read, by PDFium's handles of them. */
+export type FilesRead = Map<number, FileInside>;
+
+/** The link annotations of a page, and those that open a file. @param number from 1 @param files a file is read once */
+export function readAnnotations(pdf: Pdfium, number: number, files: FilesRead = new Map()): Annotation[] {
   const page = pdf.calls.FPDF_LoadPage(pdf.document, number - 1);
   if (page === 0) return [];
   try {
-    return annotationsOn(pdf, page);
+    return [...annotationsOn(pdf, page), ...attachmentsOn(pdf, page, files)];
   } finally {
     pdf.calls.FPDF_ClosePage(page);
   }
@@ -179,6 +191,43 @@ function annotationsOn(pdf: Pdfium, page: number): Annotation[] {
   return annotations;
 }
 
+/** What opens a file; annotations of one group are one (ISO 32000-1, 12.5.6.2). */
+function attachmentsOn(pdf: Pdfium, page: number, files: FilesRead): Annotation[] {
+  const { calls } = pdf;
+  const found: Annotation[] = [];
+  for (let index = 0; index < calls.FPDFPage_GetAnnotCount(page); index++) {
+    const annotation = calls.FPDFPage_GetAnnot(page, index);
+    const attachment =
+      calls.FPDFAnnot_GetSubtype(annotation) === FILE_ATTACHMENT
+        ? calls.FPDFAnnot_GetFileAttachment(annotation)
+        : 0;
+    if (attachment !== 0) {
+      const first = calls.FPDFAnnot_GetLinkedAnnot(annotation, 'IRT');
+      const one = found.at(-1);
+      if (first !== 0 && one) one.areas.push(...areasOf(pdf, annotation));
+      else found.push({ ...annotationOf(pdf, annotation), file: fileInside(pdf, attachment, files) });
+      if (first !== 0) calls.FPDFPage_CloseAnnot(first);
+    }
+    calls.FPDFPage_CloseAnnot(annotation);
+  }
+  return found;
+}
+
+function fileInside(pdf: Pdfium, attachment: number, files: FilesRead): FileInside {
+  const known = files.get(attachment);
+  if (known) return known;
+  const { calls } = pdf;
+  const name = pdf.utf16((at, length) => calls.FPDFAttachment_GetName(attachment, at, length));
+  const { malloc, free } = calls.pdfium.wasmExports;
+  const [length = 0] = pdf.wholes(1, (at) => calls.FPDFAttachment_GetFile(attachment, 0, 0, at)) ?? [];
+  const memory = malloc(length);
+  pdf.wholes(1, (at) => calls.FPDFAttachment_GetFile(attachment, memory, length, at));
+  const file = { name, bytes: calls.pdfium.HEAPU8.slice(memory, memory + length) };
+  free(memory);
+  files.set(attachment, file);
+  return file;
+}
+
 const STRING = 3;
 const TO_URI = 3;
 
@@ -196,6 +245,7 @@ function annotationOf(pdf: Pdfium, annotation: number): Annotation {
         : null,
     name: calls.FPDFAnnot_GetValueType(annotation, 'Dest') === STRING ? textOf('Dest') : null,
     spot: spotOf(pdf, calls.FPDFLink_GetDest(document, link)),
+    file: null,
     contents: textOf('Contents'),
   };
 }

@@ -1,11 +1,11 @@
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { attrsOf, pagesOf, readChapter, setAreas, type LinkArea } from '@vennet/core/manuscript';
 import { saidBy, writtenPages, writtenPdf } from '@vennet/core/testing';
-import { isUnderWay, type BookMade, type ExportChoices } from '@vennet/core/wire';
+import { isUnderWay, type BookMade, type ExportChoices, type ShelfTaken } from '@vennet/core/wire';
 import { Transform } from 'prosemirror-transform';
 import { startTestApp, until, type TestApp } from '../testing/app.js';
 
@@ -144,6 +144,35 @@ describe('a book of pages', () => {
       expect(await hrefs(again.id)).toEqual(await hrefs(id));
     },
   );
+
+  test('takes files within it, and says what it can’t lead to before it is made', async () => {
+    const { id } = await brought(LEAFLET());
+    const other = await app.api.startBook({ title: 'Without an address' });
+    const { file } = (await app.upload<ShelfTaken>('tides.csv', 'hour\n1\n', `books/${id}/enclosures`)).body;
+    const area = (name: string, y: number, destination: LinkArea['destination']): LinkArea => ({
+      id: name,
+      ...{ x: 0.1, y, width: 0.3, height: 0.03, name, hoverNote: '', frame: null, destination },
+    });
+    await change(id, 1, () => [
+      area('Hours', 0.3, { kind: 'file', enclosure: file.id }),
+      area('Book', 0.6, { kind: 'book', book: other.id }),
+    ]);
+    const forms = await app.api.forms(id);
+    expect(
+      forms.find(({ format }) => format === 'pdf')!.losses.map(({ what, count }) => [what, count]),
+    ).toEqual([
+      ['link to what the file can’t lead to', 1],
+      ['link to a file within this one', 1],
+    ]);
+    const { bytes, proof } = await made(id);
+    expect(proof).toMatchObject({ expected: 2, found: 1, lost: [{ id: 'Book' }], changed: [], added: [] });
+    const path = join(tmpdir(), `${id}.pdf`);
+    writeFileSync(path, bytes);
+    execFileSync('pdfdetach', ['-save', '1', '-o', `${path}.csv`, path]);
+    expect(readFileSync(`${path}.csv`, 'utf8')).toBe('hour\n1\n');
+    rmSync(path);
+    rmSync(`${path}.csv`);
+  });
 
   test('is published as a PDF only, and where nothing can be added, that is said before', async () => {
     const { id } = await brought(LEAFLET());

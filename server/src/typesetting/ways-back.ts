@@ -29,7 +29,7 @@ export function layWaysBack(file: GroundFile, backs: readonly SetBack[], place: 
     if (list instanceof PdfArray) list.push(ref);
     else page.dict.set('Annots', new PdfArray([ref]));
     page.dict.set('Tabs', PdfName.of('S'));
-    structure?.addLink(ref, page, { near: [], whole: new Set(), instead: null });
+    structure?.add('Link', [ref], page, { near: [], whole: new Set(), instead: null });
   }
 }
 

@@ -48,15 +48,21 @@ const written = (
   { bytes, password, textOf, marked }: TestGround,
   doc: Node,
   write: WriteGround['write'] = 'addition',
+  files: WriteGround['files'] = new Map(),
 ) =>
   writeGround(bytes, {
+    files,
     write,
     password,
     doc,
     textOf,
     markedOn: (index) => marked[index]!,
     targetOf: ({ destination }) =>
-      destination.kind === 'place' ? { place: destination.place } : { href: hrefOf(destination) },
+      destination.kind === 'place'
+        ? { place: destination.place }
+        : destination.kind === 'file'
+          ? { attached: destination.enclosure }
+          : { href: hrefOf(destination) },
   });
 
 /** The pages with other links on one of them. */
@@ -209,15 +215,92 @@ describe('writing a finished file', () => {
   );
 });
 
+describe('a file that goes within', () => {
+  const TABLE = {
+    name: 'tides.csv',
+    type: 'text/csv',
+    description: 'Hours',
+    bytes: Buffer.from('hour\n1\n'),
+  };
+  const area = (id: string, more: Partial<LinkArea> = {}): LinkArea => ({
+    id,
+    ...{ x: 0.5, y: 0.5, width: 0.2, height: 0.05, name: `To ${id}`, hoverNote: '', frame: null },
+    destination: { kind: 'file', enclosure: 'files/tides.csv' },
+    ...more,
+  });
+
+  test.each(['addition', 'anew'] as const)(
+    'is opened by what leads to it, once in the file (%s)',
+    async (write) => {
+      const ground = await groundOf(LEAFLET());
+      const lines = boxesOf(ground.textOf(0), [
+        { line: 0, from: 22, to: 33 },
+        { line: 1, from: 0, to: 3 },
+      ]);
+      const doc = withAreas(ground.doc, 1, ([first, ...others]) => [
+        { ...first!, destination: { kind: 'file', enclosure: 'files/tides.csv' } },
+        area('lines', { lines, ...lines[0]!, words: 'its keeper who' }),
+        area('framed', { frame: { line: 'dashed', width: 2, colour: '#0b5a6b' } }),
+        area('gone', { destination: { kind: 'file', enclosure: 'files/gone.csv' } }),
+        ...others,
+      ]);
+      const made = await written(ground, doc, write, new Map([['files/tides.csv', TABLE]]));
+      expect([made.added, made.changed, made.removed]).toEqual([2, 1, 0]);
+      expect(isSound(made.bytes)).toBe(true);
+      expect(pagesThatDiffer(ground.file, await openGround(made.bytes))).toEqual([]);
+      const [links] = await linksOnPages(made.bytes);
+      const opening = links!.filter(({ file }) => file);
+      expect(opening.map(({ file, areas, contents }) => [file!.name, areas.length, contents])).toEqual([
+        ['tides.csv', 2, 'The keeper'],
+        ['tides.csv', 2, 'To lines'],
+        ['tides.csv', 1, 'To framed'],
+      ]);
+      expect(Buffer.from(opening[0]!.file!.bytes).toString()).toBe('hour\n1\n');
+      // By a reader that shares no code with Vennet.
+      expect(saidBy('qpdf', ['--list-attachments'], made.bytes)).toMatch(/^files\/tides.csv -> \d+,0\n$/);
+    },
+  );
+
+  test('stands in the structure of a tagged file as an annotation, and what was attached before stays', async () => {
+    const before = await groundOf(
+      writtenPages([{ lines: [{ x: 72, y: 700, text: 'Tides' }] }], {
+        catalog:
+          '/Names << /EmbeddedFiles << /Names [(files/tides.csv) << /Type /Filespec /F (old.txt) /UF (old.txt) /EF << /F 7 0 R >> >>] >> >>',
+        more: [{ dict: '/Type /EmbeddedFile', stream: 'old' }],
+      }),
+    );
+    const files = new Map([['files/tides.csv', TABLE]]);
+    const withOld = await written(
+      before,
+      withAreas(before.doc, 1, () => [area('one')]),
+      'addition',
+      files,
+    );
+    expect(saidBy('qpdf', ['--list-attachments'], withOld.bytes).replace(/ -> \d+,\d+/g, '')).toBe(
+      'files/tides.csv\nfiles/tides.csv 2\n',
+    );
+    const ground = await groundOf(BOOK);
+    const tagged = await written(
+      ground,
+      withAreas(ground.doc, 3, (areas) => [...areas, area('one')]),
+      'addition',
+      files,
+    );
+    expect(isSound(tagged.bytes)).toBe(true);
+    const count = (bytes: Uint8Array) => structureOf(bytes).match(/^\s*Annot/gm)?.length ?? 0;
+    expect(count(tagged.bytes)).toBe(count(BOOK) + 1);
+  });
+});
+
 /** Where the structure of a file has its links, with the words in them: as poppler reads it. */
 const structureOf = (bytes: Uint8Array) => saidBy('pdfinfo', ['-struct-text'], bytes);
 
-describe('a tagged file', () => {
-  // Set by Vennet's own typesetter: nothing of the ground has a part in it.
-  const BOOK = new Uint8Array(
-    readFileSync(fileURLToPath(new URL('../../../example/pdf/book.pdf', import.meta.url))),
-  );
+/** A tagged file, set by Vennet's own typesetter: nothing of the ground has a part in it. */
+const BOOK = new Uint8Array(
+  readFileSync(fileURLToPath(new URL('../../../example/pdf/book.pdf', import.meta.url))),
+);
 
+describe('a tagged file', () => {
   test('has each link in a Link element beside its words, and none of one that is gone', async () => {
     const ground = await groundOf(BOOK);
     expect(ground.file.tagged).toBe(true);

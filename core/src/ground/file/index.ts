@@ -1,3 +1,4 @@
+export type { AttachedFile } from './attachments.js';
 export { GroundError, groundFile, MOST_PAGES, openGround } from './open.js';
 export type { GroundFault, GroundFile } from './open.js';
 export { pageId, readGround } from './read-ground.js';

@@ -56,18 +56,20 @@ export class Structure {
   }
 
   /**
-   * Makes a `Link` element for an annotation and puts it where its words are: around the marked contents that it covers wholly, else
-   * behind the one that it is part of; a picture is followed by it.
+   * Makes an element for the annotations of a link and puts it where its words are: around the marked contents that it covers wholly,
+   * else behind the one that it is part of; a picture is followed by it.
    *
+   * @param role `Link`, and `Annot` for annotations of other kinds (ISO 32000-1, table 338)
    * @param under marked contents under the link
    */
-  addLink(annotation: PdfRef, page: FilePage, { near, whole, instead }: ContentsUnder): void {
+  add(
+    role: 'Link' | 'Annot',
+    annotations: readonly PdfRef[],
+    page: FilePage,
+    { near, whole, instead }: ContentsUnder,
+  ): void {
     const { pdf, resolve } = this.#file;
-    const key = this.#next++;
-    const reference = PdfDict.of({ Type: PdfName.of('OBJR'), Obj: annotation, Pg: page.ref });
-    const dict = resolve(annotation);
-    if (dict instanceof PdfDict) dict.set('StructParent', PdfNumber.of(key));
-    const link = PdfDict.of({ Type: PdfName.of('StructElem'), S: PdfName.of('Link'), Pg: page.ref });
+    const link = PdfDict.of({ Type: PdfName.of('StructElem'), S: PdfName.of(role), Pg: page.ref });
     const kids = new PdfArray();
     const first = near
       .map((content) => ({ content, spot: this.#elementOf(page, content) }))
@@ -113,9 +115,14 @@ export class Structure {
       // What stands in for an element is read in place of all that it holds (ISO 32000-1, 14.9.3).
       link.set('Alt', PdfString.fromString(instead.words));
     }
-    kids.push(reference);
+    for (const annotation of annotations) {
+      const key = this.#next++;
+      kids.push(PdfDict.of({ Type: PdfName.of('OBJR'), Obj: annotation, Pg: page.ref }));
+      const dict = resolve(annotation);
+      if (dict instanceof PdfDict) dict.set('StructParent', PdfNumber.of(key));
+      this.#setParent(key, linkRef);
+    }
     link.set('K', kids);
-    this.#setParent(key, linkRef);
   }
 
   /** Takes an annotation out of the structure; words that its element held stay where they were. */

@@ -1,4 +1,13 @@
-import { PdfArray, PdfDict, PdfName, PdfNull, PdfNumber, PdfString, type PdfObject } from '@libpdf/core';
+import {
+  PdfArray,
+  PdfDict,
+  PdfName,
+  PdfNull,
+  PdfNumber,
+  PdfStream,
+  PdfString,
+  type PdfObject,
+} from '@libpdf/core';
 import type { Node } from 'prosemirror-model';
 import {
   entriesOf,
@@ -12,6 +21,7 @@ import {
   type LinkArea,
   type PagePlace,
 } from '../../manuscript/index.js';
+import { Attachments, type AttachedFile } from './attachments.js';
 import { annotationsOn } from './links.js';
 import { openGround, type FilePage, type GroundFile } from './open.js';
 import { leadsToPage, type FileEntry } from './outline.js';
@@ -20,8 +30,8 @@ import { writeOutline, type WantedEntry } from './write-outline.js';
 import { rectOf, userAt, type PageFrame, type Rect } from '../frame.js';
 import { readPages, UNTITLED, type TextOf } from './read-ground.js';
 
-/** Where a link leads in the written file: a place of the book, an address, or nowhere. */
-export type GroundTarget = { place: string } | { href: string } | null;
+/** Where a link leads in the written file: a place of the book, an address, a file within it, or nowhere. */
+export type GroundTarget = { place: string } | { href: string } | { attached: string } | null;
 
 /** A piece of a page with the number of its marked content. */
 export interface MarkedPiece extends Box {
@@ -37,6 +47,8 @@ export interface WriteGround {
   /** The pages of the book. */
   doc: Node;
   targetOf(link: LinkArea): GroundTarget;
+  /** The files that go within it, by the names that links lead to them by. */
+  files?: ReadonlyMap<string, AttachedFile>;
   textOf: TextOf;
   /** The marked contents of a page, in reading order; asked only of tagged files, for pages that get a link. */
   markedOn(index: number, frame: PageFrame): readonly MarkedPiece[];
@@ -64,6 +76,7 @@ export async function writeGround(bytes: Uint8Array, wanted: WriteGround): Promi
   const writer = new Writer(file, wanted);
   for (const { attrs } of pagesOf(wanted.doc)) writer.page(attrs, pages[attrs.number - 1]?.areas ?? []);
   writer.outline(outline);
+  writer.attachments.write();
   const written = await file.pdf.save({ incremental: wanted.write === 'addition' });
   const { added, changed, removed } = writer;
   return { bytes: written, added, changed, removed };
@@ -73,6 +86,7 @@ class Writer {
   added = 0;
   changed = 0;
   removed = 0;
+  readonly attachments: Attachments;
   readonly #file: GroundFile;
   readonly #wanted: WriteGround;
   readonly #structure: Structure | null;
@@ -83,6 +97,7 @@ class Writer {
     this.#wanted = wanted;
     this.#structure = Structure.of(file);
     this.#places = placesOnPages(wanted.doc);
+    this.attachments = new Attachments(file, wanted.files ?? new Map());
   }
 
   /** Brings the links of a page to what they are in the book. @param old as they are in the file */
@@ -92,45 +107,90 @@ class Writer {
     const wanted = new Map(areas.flatMap((area) => (area.from ? [[area.from, area]] : [])));
     const had = new Map(old.map((area) => [area.from ?? '', area]));
     const gone = new Set<PdfObject>();
+    const attached = new Set<LinkArea>();
     for (const { from, annotation, entry } of annotationsOn(page, number - 1, this.#file.resolve)) {
       const before = had.get(from);
       if (!before) continue;
       const now = wanted.get(from);
-      if (!now) {
-        this.removed++;
+      if (now && isSame(before, now)) {
+        if (!annotation.has('Contents') && saidOfArea(now) !== '')
+          annotation.set('Contents', PdfString.fromString(saidOfArea(now)));
+      } else if (now && this.#write(annotation, now, page, before)) this.changed++;
+      else {
         gone.add(entry);
         this.#structure?.removeLink(annotation);
-      } else if (!isSame(before, now)) {
-        this.changed++;
-        this.#write(annotation, now, page, before);
-      } else if (!annotation.has('Contents') && saidOfArea(now) !== '')
-        annotation.set('Contents', PdfString.fromString(saidOfArea(now)));
+        // A file is opened by annotations of another kind.
+        if (now && this.#attaches(now)) {
+          this.changed++;
+          attached.add(now);
+        } else this.removed++;
+      }
     }
     if (gone.size > 0) this.#keepOnly(page, (entry) => !gone.has(entry));
-    const fresh = areas.filter(({ from }) => !from || !had.has(from));
-    for (const area of fresh) this.#add(area, page, number - 1);
+    for (const area of areas)
+      if (attached.has(area)) this.#attach(area, page, number - 1);
+      else if (!area.from || !had.has(area.from)) {
+        const isAdded = this.#attaches(area)
+          ? this.#attach(area, page, number - 1)
+          : this.#add(area, page, number - 1);
+        if (isAdded) this.added++;
+      }
     // Links are met in the order of the structure (ISO 14289-1, 7.18.3).
     if (this.#structure && areas.length > 0 && page.dict.getName('Tabs', this.#file.resolve)?.value !== 'S')
       page.dict.set('Tabs', PdfName.of('S'));
   }
 
-  #add(area: LinkArea, page: FilePage, index: number): void {
-    const annotation = PdfDict.of({
-      Type: PdfName.of('Annot'),
-      Subtype: PdfName.of('Link'),
-      P: page.ref,
-      // It is printed where it is framed (ISO 32000-1, table 165).
-      F: PdfNumber.of(4),
+  #add(area: LinkArea, page: FilePage, index: number): boolean {
+    const annotation = annotationOf('Link', page);
+    if (!this.#write(annotation, area, page, null)) return false;
+    this.#put([annotation], 'Link', area, page, index);
+    return true;
+  }
+
+  #attaches(area: LinkArea): boolean {
+    const target = this.#wanted.targetOf(area);
+    return target !== null && 'attached' in target;
+  }
+
+  /** An annotation that opens a file within the PDF (ISO 32000-1, 12.5.6.15): one for each line, and all of them are one group. */
+  #attach(area: LinkArea, page: FilePage, index: number): boolean {
+    const target = this.#wanted.targetOf(area);
+    const spec = target && 'attached' in target ? this.attachments.specOf(target.attached) : null;
+    if (!spec) return false;
+    const said = saidOfArea(area);
+    const annotations = (area.lines ?? [area]).map((box) => {
+      const rect = rectOf(page.frame, box);
+      const annotation = annotationOf('FileAttachment', page);
+      annotation.set('Rect', numbers(rect));
+      annotation.set('FS', spec);
+      if (said !== '') annotation.set('Contents', PdfString.fromString(said));
+      // Readers would draw a sign of their own; what is there already is what is pressed.
+      const drawing = this.#file.pdf.context.register(frameDrawing(rect, area.frame));
+      annotation.set('AP', PdfDict.of({ N: drawing }));
+      return annotation;
     });
-    if (!this.#write(annotation, area, page, null)) return;
-    this.added++;
-    const ref = this.#file.pdf.context.register(annotation);
+    this.#put(annotations, 'Annot', area, page, index);
+    return true;
+  }
+
+  /** Puts the annotations of a link on its page and into the structure. */
+  #put(
+    annotations: readonly PdfDict[],
+    role: 'Link' | 'Annot',
+    area: LinkArea,
+    page: FilePage,
+    index: number,
+  ): void {
+    const refs = annotations.map((annotation) => this.#file.pdf.context.register(annotation));
+    for (const one of annotations.slice(1)) {
+      one.set('IRT', refs[0]!);
+      one.set('RT', PdfName.of('Group'));
+    }
     const list = this.#file.resolve(page.dict.get('Annots'));
-    if (list instanceof PdfArray) list.push(ref);
-    else page.dict.set('Annots', new PdfArray([ref]));
-    if (!this.#structure) return;
-    const marked = this.#wanted.markedOn(index, page.frame);
-    this.#structure.addLink(ref, page, contentsUnder(marked, area));
+    if (list instanceof PdfArray) list.push(...refs);
+    else page.dict.set('Annots', new PdfArray([...refs]));
+    const marked = this.#structure ? this.#wanted.markedOn(index, page.frame) : [];
+    this.#structure?.add(role, refs, page, contentsUnder(marked, area));
   }
 
   /** Writes a link into its annotation; only what differs from `before`. `false` for one that leads nowhere. */
@@ -139,7 +199,7 @@ class Writer {
       !before || JSON.stringify(part(before)) !== JSON.stringify(part(area));
     if (differs(({ destination }) => destination)) {
       const target = this.#wanted.targetOf(area);
-      if (!target) return false;
+      if (!target || 'attached' in target) return false;
       annotation.delete('Dest');
       annotation.delete('A');
       if ('href' in target)
@@ -217,6 +277,15 @@ class Writer {
   }
 }
 
+const annotationOf = (subtype: 'Link' | 'FileAttachment', page: FilePage): PdfDict =>
+  PdfDict.of({
+    Type: PdfName.of('Annot'),
+    Subtype: PdfName.of(subtype),
+    P: page.ref,
+    // It is printed where it is framed (ISO 32000-1, table 165).
+    F: PdfNumber.of(4),
+  });
+
 /** Whether a link of the file is as the author left it. */
 function isSame(before: LinkArea, now: LinkArea): boolean {
   const read = ({ x, y, width, height, lines, frame, destination, name, words }: LinkArea) =>
@@ -280,9 +349,32 @@ function frame(annotation: PdfDict, look: AreaFrame | null): void {
   if (look.line === 'dashed') style.set('D', numbers([3, 2]));
   if (look.line === 'dotted') style.set('D', numbers([look.width, look.width * 1.5]));
   annotation.set('BS', style);
-  annotation.set(
-    'C',
-    numbers([1, 3, 5].map((at) => Number.parseInt(look.colour.slice(at, at + 2), 16) / 255)),
+  annotation.set('C', numbers(shares(look.colour)));
+}
+
+/** Red, green and blue of a colour such as `#1a5276`, from 0 to 1. */
+const shares = (colour: string): number[] =>
+  [1, 3, 5].map((at) => Number.parseInt(colour.slice(at, at + 2), 16) / 255);
+
+/** The drawing of an annotation with a frame, or of one that shows nothing (ISO 32000-1, 12.5.5). */
+function frameDrawing([left, bottom, right, top]: Rect, look: AreaFrame | null): PdfStream {
+  const [width, height] = [right - left, top - bottom];
+  const half = (look?.width ?? 0) / 2;
+  const dashes = { solid: '', under: '', dashed: '[3 2] 0 d', dotted: `[${2 * half} ${3 * half}] 0 d` };
+  const edge =
+    look?.line === 'under'
+      ? `0 ${half} m ${width} ${half} l`
+      : `${half} ${half} ${width - 2 * half} ${height - 2 * half} re`;
+  const drawn = look
+    ? `${shares(look.colour).join(' ')} RG ${look.width} w ${dashes[look.line]} ${edge} S`
+    : '';
+  return new PdfStream(
+    [
+      ['Type', PdfName.of('XObject')],
+      ['Subtype', PdfName.of('Form')],
+      ['BBox', numbers([0, 0, width, height])],
+    ],
+    new TextEncoder().encode(drawn),
   );
 }
 

@@ -193,6 +193,18 @@ export function targetIn(
   }
 }
 
+/** Where a destination leads in a finished file, whose pages stay: what other forms say in a list at their end has no place there. */
+export function targetOnPages(
+  edition: Edition,
+  destination: Destination,
+): { href: string } | { place: string } | { attached: string } | null {
+  const target = targetIn(edition, destination);
+  if (!target || 'href' in target || destination.kind === 'place') return target;
+  const id = destination.kind === 'file' ? destination.enclosure : '';
+  const inside = filesInside(edition).find(([, file]) => file.id === id);
+  return inside ? { attached: inside[0] } : null;
+}
+
 function targetOfFile(
   edition: Edition,
   id: string,

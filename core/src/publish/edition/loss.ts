@@ -1,6 +1,6 @@
 import { wordsSeen, contrastsOf, contrastsOfVisited } from '../../reader/index.js';
-import { attrsOf, readsPage, spotsOf, type Link } from '../../manuscript/index.js';
-import { entryId, targetIn, type Edition } from './edition.js';
+import { attrsOf, isOfPages, readsPage, spotsOf, type Link } from '../../manuscript/index.js';
+import { entryId, targetIn, targetOnPages, type Edition } from './edition.js';
 import { hasPages, manuscriptLosses, setsNotesItself } from './manuscript-losses.js';
 import { nounFor } from '../../language/index.js';
 
@@ -22,7 +22,9 @@ export function lossesIn(edition: Edition): Loss[] {
     const led = typeof told === 'number' ? [] : told.map(({ id, text, chapter }) => ({ id, text, chapter }));
     if (count > 0) losses.push({ what: nounFor(count, one, many), count, why, links: led });
   };
-  const nowhere = links.filter((link) => targetIn(edition, link.destination) === null);
+  const pages = book.chapters.some(({ doc }) => isOfPages(doc));
+  const targetOf = pages ? targetOnPages : targetIn;
+  const nowhere = links.filter((link) => targetOf(edition, link.destination) === null);
   const { map, book: written } = edition;
   const outside = nowhere.filter(
     ({ destination }) => destination.kind === 'place' && edition.leftOut.has(destination.place),
@@ -34,13 +36,22 @@ export function lossesIn(edition: Edition): Loss[] {
     outside,
     'The words stay, without a link.',
   );
+  // What is there, but not for all readers, or has no address.
+  const withheld = nowhere.filter((link) => targetIn(edition, link.destination) !== null);
+  const isWithheld = new Set(withheld);
+  add(
+    'link to what the file can’t lead to',
+    'links to what the file can’t lead to',
+    withheld,
+    'The other book has no address, or the file is not for every reader. Its pages stay as they are, so nothing on them can say how readers come by it. Give the book its address on the Shelf, or let the file travel with this one.',
+  );
   add(
     'link that leads nowhere',
     'links that lead nowhere',
-    nowhere.filter((link) => !isOutside.has(link)),
+    nowhere.filter((link) => !isOutside.has(link) && !isWithheld.has(link)),
     'The place or the file is not there, or has no address yet. The words stay, without a link.',
   );
-  const listed = links.filter(({ destination }) => {
+  const listed = (pages ? [] : links).filter(({ destination }) => {
     const target = targetIn(edition, destination);
     const id =
       destination.kind === 'file'
@@ -55,6 +66,16 @@ export function lossesIn(edition: Edition): Loss[] {
     'links to what is not in the text',
     listed,
     'Readers are led to a list at the end, which says how readers come by the file or the book.',
+  );
+  const attached = (pages ? links : []).filter(({ destination }) => {
+    const target = targetOnPages(edition, destination);
+    return target !== null && 'attached' in target;
+  });
+  add(
+    'link to a file within this one',
+    'links to files within this one',
+    attached,
+    'Most reading programs ask before they open such a file, some want two presses, and some have no way to open it: they list it beside the pages. It opens at its start.',
   );
   const paged = hasPages(format) ? 0 : pageReferences(edition);
   add(
