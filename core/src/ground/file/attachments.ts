@@ -3,7 +3,7 @@ import {
   PdfDict,
   PdfName,
   PdfNumber,
-  PdfRef,
+  type PdfRef,
   PdfStream,
   PdfString,
   type PdfObject,
