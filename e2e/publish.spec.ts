@@ -119,7 +119,7 @@ test('the e-book that was made is tried as a reader: links are pressed, spots ar
   const open = () => page.getByRole('button', { name: 'Try it as a reader' }).click();
   await open();
   const dialog = page.getByRole('dialog');
-  const pages = dialog.getByLabel('Page of the e-book');
+  const pages = dialog.getByLabel('Page of the file');
   await pages.selectOption('Gannel Point');
   const frame = dialog.frameLocator('iframe');
   const tally = dialog.getByTestId('tally');

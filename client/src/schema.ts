@@ -1072,6 +1072,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/books/{id}/form-choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["PublishingController_chosen"];
+        put: operations["PublishingController_keepChosen"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/books/{id}/page-preview": {
         parameters: {
             query?: never;
@@ -1082,6 +1098,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["PublishingController_preview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/flow-preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["PublishingController_flowPreview"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2461,8 +2493,6 @@ export interface components {
             top?: number;
             /** @description In mm */
             bottom?: number;
-            /** @enum {string} */
-            face?: "serif" | "sans";
             /** @description Of the type, in points */
             size?: number;
             /** @description In sizes of the type */
@@ -2499,6 +2529,29 @@ export interface components {
              * @enum {string}
              */
             addresses?: "none" | "foot" | "list" | "qr";
+            /** @description A list of the pages of the web that the book leads to stands at its end */
+            sources?: boolean;
+            /** @description Other books without an address lie beside it, and links lead to them there */
+            companions?: boolean;
+            /**
+             * @description Of the text; a PDF has no face of its reader’s
+             * @enum {string}
+             */
+            face?: "reader" | "serif" | "sans";
+            /** @enum {string} */
+            paragraphs?: "spaced" | "indented";
+            /** @description Of an e-book: the set of a PDF whose pages it lists, by its id */
+            pageSet?: string;
+            /**
+             * @description Of a web page: all on one, or each chapter on its own
+             * @enum {string}
+             */
+            split?: "one" | "chapters";
+            /**
+             * @description Of a web page: how a link that opens a window is told
+             * @enum {string}
+             */
+            windows?: "told" | "marked";
             /**
              * @description Of a book of pages: behind its old bytes, which stay as they are, or all of it anew
              * @enum {string}
@@ -2645,6 +2698,10 @@ export interface components {
              * @enum {string}
              */
             addresses: "none" | "foot" | "list" | "qr";
+            /** @description A list of the pages of the web that the book leads to stands at its end */
+            sources: boolean;
+            /** @description Other books without an address lie beside it, and links lead to them there */
+            companions: boolean;
         };
         PdfSetDto: {
             id: string;
@@ -2656,8 +2713,50 @@ export interface components {
             own: string;
             sets: components["schemas"]["PdfSetDto"][];
         };
+        FlowChoicesDto: {
+            /**
+             * @description Of the text; a PDF has no face of its reader’s
+             * @enum {string}
+             */
+            face: "reader" | "serif" | "sans";
+            /** @enum {string} */
+            edge: "justified" | "ragged";
+            /** @enum {string} */
+            paragraphs: "spaced" | "indented";
+            hyphens: boolean;
+            /** @description A list of the pages of the web that the book leads to stands at its end */
+            sources: boolean;
+            /** @description Of an e-book: the set of a PDF whose pages it lists, by its id */
+            pageSet: string;
+            /**
+             * @description Of a web page: all on one, or each chapter on its own
+             * @enum {string}
+             */
+            split: "one" | "chapters";
+            /**
+             * @description Of a web page: how a link that opens a window is told
+             * @enum {string}
+             */
+            windows: "told" | "marked";
+            /** @description Other books without an address lie beside it, and links lead to them there */
+            companions: boolean;
+        };
+        FormChoicesDto: {
+            epub: components["schemas"]["FlowChoicesDto"];
+            web: components["schemas"]["FlowChoicesDto"];
+            docx: components["schemas"]["FlowChoicesDto"];
+            odt: components["schemas"]["FlowChoicesDto"];
+            markdown: components["schemas"]["FlowChoicesDto"];
+        };
         PagePreviewDto: {
             choices: components["schemas"]["PdfChoicesDto"];
+            /** @description The id of the chapter; without one the first */
+            chapter?: string;
+        };
+        FlowPreviewDto: {
+            /** @enum {string} */
+            format: "epub" | "web";
+            choices: components["schemas"]["FlowChoicesDto"];
             /** @description The id of the chapter; without one the first */
             chapter?: string;
         };
@@ -5694,6 +5793,70 @@ export interface operations {
             };
         };
     };
+    PublishingController_chosen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormChoicesDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    PublishingController_keepChosen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FormChoicesDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FormChoicesDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
     PublishingController_preview: {
         parameters: {
             query?: never;
@@ -5706,6 +5869,40 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["PagePreviewDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    PublishingController_flowPreview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FlowPreviewDto"];
             };
         };
         responses: {

@@ -2,7 +2,7 @@ import type { InsideFinding } from '@vennet/core/audit';
 import type { DivisionLine, SectionMove } from '@vennet/core/edits';
 import type { FoundHeading, OughtToBeLink, PageText } from '@vennet/core/ground';
 import type { Format, Place } from '@vennet/core/manuscript';
-import type { ShapelessSign } from '@vennet/core/publish';
+import type { FormChoices, ShapelessSign } from '@vennet/core/publish';
 import type { ShelfFile } from '@vennet/core/shelf';
 import type {
   AnyProof,
@@ -26,6 +26,7 @@ import type {
   DestinationVerdict,
   ExportChoices,
   ExportJob,
+  FlowPreview,
   FormPreview,
   Health,
   InsideRepairRequest,
@@ -119,6 +120,10 @@ export function vennet(address = '') {
       answer(http.GET('/api/books/{id}/ground/headings', of(book))),
     searchPages: (book: string, words: string): Promise<PageHit[]> =>
       answer(http.GET('/api/books/{id}/ground/search', { params: { path: { id: book }, query: { words } } })),
+    formChoices: (book: string): Promise<FormChoices> =>
+      answer(http.GET('/api/books/{id}/form-choices', of(book))),
+    keepFormChoices: (book: string, body: FormChoices): Promise<FormChoices> =>
+      answer(http.PUT('/api/books/{id}/form-choices', { ...of(book), body })),
     pdfSets: (book: string): Promise<PdfSets> => answer(http.GET('/api/books/{id}/pdf-sets', of(book))),
     keepPdfSets: (book: string, body: PdfSets): Promise<PdfSets> =>
       answer(http.PUT('/api/books/{id}/pdf-sets', { ...of(book), body })),
@@ -132,6 +137,9 @@ export function vennet(address = '') {
           http.POST('/api/books/{id}/page-preview', { ...of(book), body, signal, parseAs: 'arrayBuffer' }),
         ),
       ),
+    /** A chapter as it would be in a form without pages, as HTML. */
+    previewFlow: (book: string, body: FlowPreview, signal: AbortSignal): Promise<string> =>
+      answer(http.POST('/api/books/{id}/flow-preview', { ...of(book), body, signal, parseAs: 'text' })),
     places: (book: string): Promise<Place[]> => answer(http.GET('/api/books/{id}/places', of(book))),
 
     addChapter: (book: string, body: NewChapter): Promise<ChapterAdded> =>

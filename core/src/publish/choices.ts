@@ -50,6 +50,10 @@ export interface PdfChoices {
   ink: (typeof INKS)[number];
   /** Where the addresses of links to the web and to email are printed. */
   addresses: (typeof ADDRESSES)[number];
+  /** A list of the pages of the web that the book leads to stands at its end. */
+  sources: boolean;
+  /** Other books without an address lie beside it, and links lead to them there. */
+  companions: boolean;
 }
 
 /** How pages are set as long as nothing else was chosen. */
@@ -72,6 +76,8 @@ export const DEFAULT_PDF: PdfChoices = {
   chapters: 'any',
   ink: 'colour',
   addresses: 'none',
+  sources: false,
+  companions: false,
 };
 
 /** What numbers may be, from and to. */

@@ -16,22 +16,34 @@ export {
 } from './choices.js';
 export type { PdfChoices, PdfSet } from './choices.js';
 export {
+  DEFAULT_FORMS,
+  FLOW_FACES,
+  FLOW_FORMATS,
+  FLOW_USES,
+  PARAGRAPHS,
+  SPLITS,
+  WINDOWS,
+} from './flow-choices.js';
+export type { FlowChoices, FlowFormat, FormChoices } from './flow-choices.js';
+export type { SeenPage } from './edition/sources.js';
+export {
   editionOf,
   entryId,
   filesBeside,
   filesInside,
+  isSite,
   madeFileName,
   PICTURE_EXTENSIONS,
   toldIn,
   withPages,
 } from './edition/edition.js';
-export type { Edition, EnclosureFile } from './edition/edition.js';
+export type { Edition, EditionChoices, EnclosureFile } from './edition/edition.js';
 export { makeDocx } from './docx/docx.js';
 export { coverDrawing } from './epub/cover.js';
 export { makeEpub } from './epub/epub.js';
 export type { EpubOptions } from './epub/epub.js';
 export { computedLinks, expectedLinks, hrefIn } from './edition/expected.js';
-export { bytesOf, targetIn, targetOnPages } from './edition/edition.js';
+export { bytesOf, companionsOf, targetIn, targetOnPages } from './edition/edition.js';
 export type { ExpectedLink } from './edition/expected.js';
 export type { Between } from './edition/landing.js';
 export { lossesIn } from './edition/loss.js';
@@ -45,6 +57,7 @@ export type { PrintedAddress } from './pdf/printed.js';
 export { typesetBook } from './pdf/typeset-book.js';
 export type { TypesetBook, TypesetChapter } from './pdf/typeset-book.js';
 export type { TypesetNode } from './pdf/typeset-node.js';
+export { makeWebSite } from './web/site.js';
 export { makeWebPage } from './web/web.js';
 export { withBook } from './edition/with-book.js';
 export type { WithBook, WithBookEntry } from './edition/with-book.js';

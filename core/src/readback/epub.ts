@@ -1,12 +1,9 @@
 import { unzipSync } from 'fflate';
 import { parseDocument } from 'htmlparser2';
 import { getElementsByTagName } from 'domutils';
-import type { Element } from 'domhandler';
-import type { FoundLink, Landing } from './found-link.js';
+import { linkInContainer, INSIDE, type Container } from './container.js';
+import type { FoundLink } from './found-link.js';
 import { landingsIn } from './landings.js';
-import { wordsOfElement } from './words.js';
-
-const INSIDE = 'http://inside.invalid/';
 
 /** Every link in the spine of an EPUB, in reading order, but those of its navigation document. */
 export function linksInEpub(bytes: Uint8Array): FoundLink[] {
@@ -39,31 +36,7 @@ export function linksInEpub(bytes: Uint8Array): FoundLink[] {
     .filter(({ isNavigation }) => !isNavigation)
     .flatMap(({ path, document }) =>
       getElementsByTagName('a', document.children).flatMap(
-        (anchor) => foundLink(anchor, path, container) ?? [],
+        (anchor) => linkInContainer(anchor, path, container) ?? [],
       ),
     );
-}
-
-interface Container {
-  files: Record<string, Uint8Array>;
-  base: string;
-  /** By the path of each content document: its text from an id on. */
-  landings: Map<string, (id: string) => Landing | undefined>;
-}
-
-function foundLink(anchor: Element, path: string, { files, base, landings }: Container): FoundLink | null {
-  const { href, title } = anchor.attribs;
-  if (href === undefined) return null;
-  const found = { text: wordsOfElement(anchor), note: title, where: path };
-  if (/^[a-z][a-z0-9+.-]*:/i.test(href)) return { ...found, href, lands: true };
-  const url = new URL(href, INSIDE + path);
-  const target = decodeURIComponent(url.pathname.slice(1));
-  const landingIn = landings.get(target);
-  if (!landingIn) {
-    const file = target.startsWith(base) ? target.slice(base.length) : target;
-    return { ...found, href: file + url.hash, lands: target in files };
-  }
-  const id = decodeURIComponent(url.hash.slice(1));
-  const landing = landingIn(id);
-  return { ...found, href: `#${id}`, lands: landing !== undefined, landing };
 }

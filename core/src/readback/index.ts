@@ -13,4 +13,4 @@ export type { CodeOnPage } from './qr.js';
 export { provePrinted } from './printed.js';
 export { LINK_CHANGES, prove } from './proof.js';
 export type { ChangedLink, LostLink, PrintedPart, Proof, ProofPart } from './proof.js';
-export { linksInWebPage } from './web.js';
+export { linksInWebPage, linksInWebSite } from './web.js';

@@ -8,7 +8,7 @@ import type { BringInReport } from '../bring-in/index.js';
 import type { Finding } from '../audit/index.js';
 import type { DestinationKind } from '../destination/index.js';
 import type { Book, BookDetails, Chapter, Format, Publication } from '../manuscript/index.js';
-import type { Loss, PdfChoices, PdfSet } from '../publish/index.js';
+import type { Loss, FlowChoices, PdfChoices, PdfSet } from '../publish/index.js';
 import type { VerdictName } from '../reach/index.js';
 import type { LastCheck } from './checks.js';
 import type { JobState, Wanted } from './jobs.js';
@@ -121,7 +121,7 @@ export interface NewExport {
 export const WRITES = ['addition', 'anew'] as const;
 
 /** How a file is to be made; what is left out is as the book has it. */
-export interface ExportChoices extends Partial<PdfChoices> {
+export interface ExportChoices extends Partial<Omit<PdfChoices, 'face'>>, Partial<FlowChoices> {
   write?: (typeof WRITES)[number];
   /** The set of choices for a PDF, by its id or its name; without one the book's own. */
   set?: string;
@@ -171,6 +171,17 @@ export interface AnyProof {
 /** Pages that are set to be looked at, before a file is made. */
 export interface PagePreview {
   choices: PdfChoices;
+  /** The chapter; without one the first. */
+  chapter?: string;
+}
+
+/** Forms without pages whose look is chosen. */
+export const FLOWING = ['epub', 'web'] as const;
+
+/** A chapter as it would be in such a form. */
+export interface FlowPreview {
+  format: (typeof FLOWING)[number];
+  choices: FlowChoices;
   /** The chapter; without one the first. */
   chapter?: string;
 }

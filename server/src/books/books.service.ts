@@ -172,6 +172,7 @@ export class BooksService {
         look,
         structure,
         pdfSets: null,
+        formChoices: null,
         publication,
         ground,
         report,

@@ -28,6 +28,7 @@ import { TableBodies1791400000000 } from './migrations/1791400000000-table-bodie
 import { VersionNames1791500000000 } from './migrations/1791500000000-version-names.js';
 import { Ground1791600000000 } from './migrations/1791600000000-ground.js';
 import { PdfSets1791700000000 } from './migrations/1791700000000-pdf-sets.js';
+import { FormChoices1791800000000 } from './migrations/1791800000000-form-choices.js';
 import { VerdictTable1790600000000 } from './migrations/1790600000000-verdict-table.js';
 
 /** The connection to MariaDB. The tables are made by migrations only, which run at every start. */
@@ -54,6 +55,7 @@ export function dataSourceOptions(url: string): DataSourceOptions {
       VersionNames1791500000000,
       Ground1791600000000,
       PdfSets1791700000000,
+      FormChoices1791800000000,
     ],
     entities: [
       BookEntity,

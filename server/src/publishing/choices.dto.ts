@@ -1,18 +1,32 @@
+import { IntersectionType, OmitType } from '@nestjs/swagger';
 import {
   ADDRESSES,
   BEGINNINGS,
   EDGES,
   FACES,
+  FLOW_FACES,
   FRONTS,
   HEADS,
   INKS,
   NUMBERS,
   PAGES,
+  PARAGRAPHS,
   PDF_BOUNDS,
+  SPLITS,
+  WINDOWS,
+  type FlowChoices,
+  type FormChoices,
   type PdfChoices,
   type PdfSet,
 } from '@vennet/core/publish';
-import { WRITES, type ExportChoices, type PagePreview, type PdfSets } from '@vennet/core/wire';
+import {
+  FLOWING,
+  WRITES,
+  type ExportChoices,
+  type FlowPreview,
+  type PagePreview,
+  type PdfSets,
+} from '@vennet/core/wire';
 import { Choice, Flag, Quantity, Shape, ShapeList, Words } from '../platform/shapes.js';
 
 interface More {
@@ -23,6 +37,46 @@ const within = (name: keyof typeof PDF_BOUNDS, more: More & { description?: stri
   const [least, most] = PDF_BOUNDS[name];
   return Quantity({ ...more, least, most });
 };
+
+const SOURCES = 'A list of the pages of the web that the book leads to stands at its end';
+const COMPANIONS = 'Other books without an address lie beside it, and links lead to them there';
+
+/** Every choice of a form without pages, each of which may be left out where `more` says so. */
+function flowChoices(more: More): new () => FlowChoices {
+  class FlowChoicesShape implements FlowChoices {
+    @Choice(FLOW_FACES, { ...more, description: 'Of the text; a PDF has no face of its reader’s' })
+    face: FlowChoices['face'];
+
+    @Choice(EDGES, more)
+    edge: FlowChoices['edge'];
+
+    @Choice(PARAGRAPHS, more)
+    paragraphs: FlowChoices['paragraphs'];
+
+    @Flag(more)
+    hyphens: boolean;
+
+    @Flag({ ...more, description: SOURCES })
+    sources: boolean;
+
+    @Words({
+      ...more,
+      most: 40,
+      description: 'Of an e-book: the set of a PDF whose pages it lists, by its id',
+    })
+    pageSet: string;
+
+    @Choice(SPLITS, { ...more, description: 'Of a web page: all on one, or each chapter on its own' })
+    split: FlowChoices['split'];
+
+    @Choice(WINDOWS, { ...more, description: 'Of a web page: how a link that opens a window is told' })
+    windows: FlowChoices['windows'];
+
+    @Flag({ ...more, description: COMPANIONS })
+    companions: boolean;
+  }
+  return FlowChoicesShape;
+}
 
 /** Every choice of a PDF, each of which may be left out where `more` says so. */
 function pdfChoices(more: More): new () => PdfChoices {
@@ -83,16 +137,44 @@ function pdfChoices(more: More): new () => PdfChoices {
 
     @Choice(ADDRESSES, { ...more, description: 'Where addresses are printed' })
     addresses: PdfChoices['addresses'];
+
+    @Flag({ ...more, description: SOURCES })
+    sources: boolean;
+
+    @Flag({ ...more, description: COMPANIONS })
+    companions: boolean;
   }
   return PdfChoicesShape;
 }
 
 export class PdfChoicesDto extends pdfChoices({}) {}
 
-export class ExportChoicesDto
-  extends (pdfChoices({ optional: true }) as new () => Partial<PdfChoices>)
-  implements ExportChoices
-{
+export class FlowChoicesDto extends flowChoices({}) {}
+
+export class FormChoicesDto implements FormChoices {
+  @Shape(FlowChoicesDto)
+  epub: FlowChoicesDto;
+
+  @Shape(FlowChoicesDto)
+  web: FlowChoicesDto;
+
+  @Shape(FlowChoicesDto)
+  docx: FlowChoicesDto;
+
+  @Shape(FlowChoicesDto)
+  odt: FlowChoicesDto;
+
+  @Shape(FlowChoicesDto)
+  markdown: FlowChoicesDto;
+}
+
+/** The choices of every form; which of them a form has is judged where a file is made. */
+class AnyChoices extends (IntersectionType(
+  OmitType(pdfChoices({ optional: true }), ['face']),
+  flowChoices({ optional: true }),
+) as new () => Partial<Omit<PdfChoices, 'face'> & FlowChoices>) {}
+
+export class ExportChoicesDto extends AnyChoices implements ExportChoices {
   @Choice(WRITES, {
     optional: true,
     description: 'Of a book of pages: behind its old bytes, which stay as they are, or all of it anew',
@@ -125,6 +207,17 @@ export class PdfSetsDto implements PdfSets {
 export class PagePreviewDto implements PagePreview {
   @Shape(PdfChoicesDto)
   choices: PdfChoicesDto;
+
+  @Words({ optional: true, description: 'The id of the chapter; without one the first' })
+  chapter?: string;
+}
+
+export class FlowPreviewDto implements FlowPreview {
+  @Choice(FLOWING)
+  format: FlowPreview['format'];
+
+  @Shape(FlowChoicesDto)
+  choices: FlowChoicesDto;
 
   @Words({ optional: true, description: 'The id of the chapter; without one the first' })
   chapter?: string;

@@ -1,8 +1,8 @@
 import { writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import { DEFAULT_PDF, type PdfChoices } from '@vennet/core/publish';
-import type { ExportChoices, ExportJob, PdfSets } from '@vennet/core/wire';
+import { DEFAULT_PDF, type FormChoices, type PdfChoices } from '@vennet/core/publish';
+import type { ExportChoices, ExportJob, PdfSets, Reading } from '@vennet/core/wire';
 import { pageWithLinks, startTestApp, until, type TestApp } from '../testing/app.js';
 import { sha256 } from '../platform/sha256.js';
 import { run } from '../testing/readers.js';
@@ -154,4 +154,39 @@ test('pages are set to be looked at, before a file is made', async () => {
   const path = join(app.directory, 'preview.pdf');
   await writeFile(path, new Uint8Array(bytes));
   expect(await said('pdfinfo', path)).toMatch(/Page size:\s+595\.2\d* x 841\.8\d* pts \(A4\)/);
+});
+
+test('forms without pages have choices of their own, kept with the book', async () => {
+  const form = (path: string) => `books/${book}/${path}`;
+  const { body: before } = await app.call<FormChoices>('GET', form('form-choices'));
+  expect(before.web).toMatchObject({ split: 'one', face: 'serif', sources: false });
+  const wanted = { ...before, web: { ...before.web, split: 'chapters', sources: true } };
+  expect(await app.call('PUT', form('form-choices'), wanted)).toMatchObject({ status: 200, body: wanted });
+  const started = await app.call<{ id: string }>('POST', form('exports'), { format: 'web' });
+  const job = await until(
+    () => app.api.export(started.body.id),
+    ({ state }) => state !== 'running' && state !== 'waiting',
+  );
+  expect(job).toMatchObject({
+    state: 'done',
+    proof: { expected: 2, found: 2, computed: { found: 1 } },
+    choices: { split: 'chapters', sources: true },
+  });
+  expect(job.fileName).toMatch(/\.zip$/);
+  const pages = (await app.call<Reading>('GET', `exports/${job.id}/reading`)).body.pages;
+  expect(pages.map(({ path }) => path)).toEqual(['index.html', 'chapter-001.html', 'chapter-002.html']);
+  const shown = await fetch(`${app.address}/api/exports/${job.id}/reading/page?path=chapter-001.html`);
+  expect(await shown.text()).toMatch(/<style>[^]*the tide tables/);
+  // One that is not for this form is refused, and told which there are.
+  const strange = await app.call<{ detail: string }>('POST', form('exports'), {
+    format: 'epub',
+    choices: { addresses: 'foot' },
+  });
+  expect(strange).toMatchObject({
+    status: 422,
+    body: { detail: expect.stringMatching(/has no choice “addresses”/) as unknown },
+  });
+  const { signal } = new AbortController();
+  const look = await app.api.previewFlow(book, { format: 'epub', choices: before.epub }, signal);
+  expect(look).toContain('the tide tables');
 });

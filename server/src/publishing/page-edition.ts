@@ -5,13 +5,16 @@ import { manuscriptFrom } from '../books/book-source.js';
 import { filesOf } from './files.js';
 import type { PublishInput } from './publish-work.js';
 
-/** A book as its pages are set to be looked at: with its pictures, and no other file. @throws FileRefusal */
-export function pageEdition({
-  source,
-  enclosures,
-  pdf,
-}: Pick<PublishInput, 'source' | 'enclosures' | 'pdf'>): Edition {
+/** What a book is looked at by, before a file of it is made. */
+export type PageInput = Pick<PublishInput, 'source' | 'enclosures' | 'format'> &
+  Partial<Pick<PublishInput, 'pdf' | 'flow'>>;
+
+/** A book as it is set to be looked at: with its pictures, and no other file. @throws FileRefusal */
+export function pageEdition({ source, enclosures, format, pdf, flow }: PageInput): Edition {
   const book = manuscriptFrom(source);
   const files = filesOf(enclosures, ({ type }) => Boolean(PICTURE_EXTENSIONS[type]));
-  return editionOf(readBook(book), files, 'pdf', surroundingsOf(book), pdf);
+  return editionOf(readBook(book), files, format, surroundingsOf(book), {
+    ...(pdf && { pdf }),
+    ...(flow && { flow }),
+  });
 }

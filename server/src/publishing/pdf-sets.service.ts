@@ -1,9 +1,10 @@
 import { Injectable } from '@nestjs/common';
 import { DEFAULT_PDF, faultInPdfChoices, type PdfChoices } from '@vennet/core/publish';
-import type { PdfSets } from '@vennet/core/wire';
+import type { ExportChoices, PdfSets } from '@vennet/core/wire';
 import { DataSource, type Repository } from 'typeorm';
 import { BookEntity } from '../database/entities/book.entity.js';
 import { notFound, ProblemError } from '../platform/problem.js';
+import { withValues } from './form-choices.service.js';
 
 /** As long as the author has made no set: how Vennet sets pages by itself. */
 const AT_FIRST: PdfSets = { own: 'usual', sets: [{ id: 'usual', name: 'As usual', choices: DEFAULT_PDF }] };
@@ -27,15 +28,23 @@ export class PdfSetsService {
   }
 
   /** The choices of the book's own set, or of another one, with what is chosen for one file. @throws ProblemError */
-  async choicesOf(bookId: string, more: Partial<PdfChoices> = {}, set?: string): Promise<PdfChoices> {
+  async choicesOf(bookId: string, more: ExportChoices = {}, set?: string): Promise<PdfChoices> {
+    const strange = Object.entries(more).find(
+      ([name, value]) =>
+        value !== undefined && (!(name in DEFAULT_PDF) || (name === 'face' && value === 'reader')),
+    );
+    if (strange)
+      throw new ProblemError(
+        422,
+        'No such choice',
+        `A PDF has no choice “${strange[0]}” of this value. It has ${Object.keys(DEFAULT_PDF).join(', ')}.`,
+      );
     const { own, sets } = await this.of(bookId);
     const wanted = set ?? own;
     const found = sets.find(({ id, name }) => id === wanted || name === wanted);
     if (!found && set !== undefined)
       throw new ProblemError(422, 'No such set', `This book has no set of choices called “${set}”.`);
-    // What was left out of a request may be there without a value.
-    const said = Object.fromEntries(Object.entries(more).filter(([, value]) => value !== undefined));
-    const choices: PdfChoices = { ...(found?.choices ?? DEFAULT_PDF), ...said };
+    const choices = { ...(found?.choices ?? DEFAULT_PDF), ...withValues(more) } as PdfChoices;
     sound(choices);
     return choices;
   }

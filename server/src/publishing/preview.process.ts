@@ -1,12 +1,14 @@
 import { writeFileSync } from 'node:fs';
+import { makeEpub, makeWebPage, makeWebSite, type Edition } from '@vennet/core/publish';
 import { work } from '../jobs/work.js';
 import { setPages } from '../typesetting/typeset.js';
 import { refusalWords } from './files.js';
-import { pageEdition } from './page-edition.js';
-import type { PublishInput } from './publish-work.js';
+import { pageEdition, type PageInput } from './page-edition.js';
+import { pageReading, webReading } from './reading.js';
 
-export interface PreviewInput extends Pick<PublishInput, 'source' | 'enclosures' | 'pdf' | 'output'> {
-  /** The chapter that is set; the title and the contents stand before it. */
+export interface PreviewInput extends PageInput {
+  output: string;
+  /** The chapter that is shown; the title and the contents stand before it. */
   chapter: string;
 }
 
@@ -15,7 +17,21 @@ work<PreviewInput, never, number>(refusalWords, ({ chapter, output, ...input }) 
   const { chapters } = edition.book;
   const wanted = chapters.filter(({ id }) => id === chapter);
   const shown = { ...edition.book, chapters: wanted.length > 0 ? wanted : chapters.slice(0, 1) };
-  const { bytes } = setPages({ ...edition, book: shown }).write();
+  const bytes = previewOf({ ...edition, book: shown });
   writeFileSync(output, bytes);
   return bytes.length;
 });
+
+const ANY_DAY = { modified: new Date(0) };
+
+/** A PDF, or the page of the chapter. */
+function previewOf(edition: Edition): Uint8Array {
+  if (edition.format === 'pdf') return setPages(edition).write().bytes;
+  const page =
+    edition.format === 'epub'
+      ? pageReading(makeEpub(edition, ANY_DAY), 'EPUB/chapter-001.xhtml')
+      : edition.flow.split === 'chapters'
+        ? pageReading(makeWebSite(edition, ANY_DAY), 'chapter-001.html')
+        : webReading(makeWebPage(edition));
+  return new TextEncoder().encode(page ?? '');
+}

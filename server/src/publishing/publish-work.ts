@@ -1,5 +1,5 @@
 import type { Format } from '@vennet/core/manuscript';
-import type { PdfChoices } from '@vennet/core/publish';
+import type { FlowChoices, PdfChoices, SeenPage } from '@vennet/core/publish';
 import type { Proof } from '@vennet/core/readback';
 import type { ExportChoices } from '@vennet/core/wire';
 import type { BookSource } from '../books/book-source.js';
@@ -15,6 +15,10 @@ export interface PublishInput {
   choices: ExportChoices;
   /** How the pages of a PDF are set. */
   pdf: PdfChoices;
+  /** How a form without pages is made. */
+  flow: FlowChoices;
+  /** What is known of pages of the web, by their addresses, where the file lists them. */
+  seen: [href: string, page: SeenPage][];
   /** Where the made file is written. */
   output: string;
   /** Sets each chapter by itself first, and says which: so that the one is known that breaks the typesetter. */

@@ -1,13 +1,16 @@
 import { writeFileSync } from 'node:fs';
 import { readBook, type Format } from '@vennet/core/manuscript';
 import {
+  companionsOf,
   editionOf,
   filesBeside,
+  isSite,
   makeDocx,
   makeEpub,
   makeMarkdown,
   makeOdt,
   makeWebPage,
+  makeWebSite,
   PICTURE_EXTENSIONS,
   type Edition,
   withPages,
@@ -19,6 +22,7 @@ import {
   linksInOdt,
   linksInPdf,
   linksInWebPage,
+  linksInWebSite,
   proveCodes,
   provePrinted,
   type FoundLink,
@@ -49,12 +53,17 @@ work<PublishInput, PublishProgress, Published>(refusalWords, async (input, progr
   const surroundings = surroundingsOf(book);
   const inside = (id: string) => {
     const file = surroundings.files.get(id);
-    // An archive of Markdown holds every file that readers get.
-    const travels = file?.travels === 'inside' || (input.format === 'markdown' && file?.travels === 'beside');
+    // An archive holds every file that readers get.
+    const isWhole = input.format === 'markdown' || isSite(input);
+    const travels = file?.travels === 'inside' || (isWhole && file?.travels === 'beside');
     return travels && file?.opensFor === 'everyone';
   };
   const files = filesOf(input.enclosures, ({ id, type }) => inside(id) || Boolean(PICTURE_EXTENSIONS[type]));
-  const edition = editionOf(readBook(book), files, input.format, surroundings, input.pdf);
+  const edition = editionOf(readBook(book), files, input.format, surroundings, {
+    pdf: input.pdf,
+    flow: input.flow,
+    seen: new Map(input.seen),
+  });
   if (input.careful && input.format === 'pdf')
     for (const [index, chapter] of edition.book.chapters.entries()) {
       const total = edition.book.chapters.length;
@@ -77,13 +86,21 @@ function epub(edition: Edition, { modified }: PublishInput, tell: Tell): Made {
   return { bytes, proof: proofOf(edition, linksInEpub(bytes)), notes: [] };
 }
 
-function web(edition: Edition, _input: PublishInput, tell: Tell): Made {
+function web(edition: Edition, { modified }: PublishInput, tell: Tell): Made {
   tell('Writing the page');
+  if (isSite(edition)) {
+    const bytes = makeWebSite(edition, { modified });
+    tell('Reading the file back');
+    return { bytes, proof: proofOf(edition, linksInWebSite(bytes)), notes: [], isArchive: true };
+  }
   const bytes = makeWebPage(edition);
   tell('Reading the file back');
-  const paths = new Set(filesBeside(edition).map(([path]) => path));
-  return { bytes, proof: proofOf(edition, linksInWebPage(bytes, paths)), notes: [] };
+  return { bytes, proof: proofOf(edition, linksInWebPage(bytes, pathsBeside(edition))), notes: [] };
 }
+
+/** What lies next to a made file. */
+const pathsBeside = (edition: Edition): Set<string> =>
+  new Set([...filesBeside(edition).map(([path]) => path), ...companionsOf(edition).map(([, file]) => file)]);
 
 /** A form for word processors: how it is made, and how it is read back. */
 function document(
@@ -94,8 +111,7 @@ function document(
     tell('Writing the document');
     const bytes = make(edition, { modified });
     tell('Reading the file back');
-    const paths = new Set(filesBeside(edition).map(([path]) => path));
-    return { bytes, proof: proofOf(edition, read(bytes, paths)), notes: [] };
+    return { bytes, proof: proofOf(edition, read(bytes, pathsBeside(edition))), notes: [] };
   };
 }
 

@@ -25,7 +25,7 @@ import {
   ApiQuery,
   ApiTags,
 } from '@nestjs/swagger';
-import { coverDrawing, type ShapelessSign } from '@vennet/core/publish';
+import { coverDrawing, type FormChoices, type ShapelessSign } from '@vennet/core/publish';
 import type { AnyProof, ExportJob, PdfSets, Reading, Started } from '@vennet/core/wire';
 import type { Request, Response } from 'express';
 import { BooksService } from '../books/books.service.js';
@@ -43,7 +43,8 @@ import {
   NewExportDto,
   ShapelessSignDto,
 } from './publishing.dto.js';
-import { PagePreviewDto, PdfSetsDto } from './choices.dto.js';
+import { FlowPreviewDto, FormChoicesDto, PagePreviewDto, PdfSetsDto } from './choices.dto.js';
+import { FormChoicesService } from './form-choices.service.js';
 import { PdfSetsService } from './pdf-sets.service.js';
 import { PreviewService } from './preview.service.js';
 import { archiveOf } from './archive.js';
@@ -65,6 +66,7 @@ export class PublishingController {
     private readonly setPages: PagesService,
     private readonly reports: Reports,
     private readonly pdfSets: PdfSetsService,
+    private readonly formChoices: FormChoicesService,
     private readonly previews: PreviewService,
     private readonly sources: SourcesService,
   ) {}
@@ -95,6 +97,19 @@ export class PublishingController {
     return this.pdfSets.keep(id, body);
   }
 
+  /** How the forms without pages of their own are made. */
+  @Get('books/:id/form-choices')
+  @ApiOkResponse({ type: FormChoicesDto })
+  chosen(@Param('id', ParseUUIDPipe) id: string): Promise<FormChoices> {
+    return this.formChoices.of(id);
+  }
+
+  @Put('books/:id/form-choices')
+  @ApiOkResponse({ type: FormChoicesDto })
+  keepChosen(@Param('id', ParseUUIDPipe) id: string, @Body() body: FormChoicesDto): Promise<FormChoices> {
+    return this.formChoices.keep(id, body);
+  }
+
   /** The pages of one chapter as they would be set, as a PDF; its links lead nowhere yet. */
   @Post('books/:id/page-preview')
   @HttpCode(200)
@@ -104,11 +119,34 @@ export class PublishingController {
     @Body() body: PagePreviewDto,
     @Res() response: Response,
   ): Promise<void> {
+    const { choices: pdf, chapter = '' } = body;
+    await this.#preview(id, { format: 'pdf', pdf, chapter }, 'application/pdf', response);
+  }
+
+  /** One chapter as it would be in an e-book or on a web page, to be shown in a sandbox. */
+  @Post('books/:id/flow-preview')
+  @HttpCode(200)
+  @ApiOkResponse(FILE_ANSWER)
+  async flowPreview(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Body() { format, choices: flow, chapter = '' }: FlowPreviewDto,
+    @Res() response: Response,
+  ): Promise<void> {
+    response.set('content-security-policy', READING_POLICY);
+    await this.#preview(id, { format, flow, chapter }, 'text/html; charset=utf-8', response);
+  }
+
+  async #preview(
+    id: string,
+    wanted: Parameters<PreviewService['with']>[1],
+    type: string,
+    response: Response,
+  ): Promise<void> {
     const gone = new AbortController();
     response.on('close', () => gone.abort());
-    await this.previews.with(id, body, gone.signal, async (path) => {
-      response.set({ 'content-type': 'application/pdf', 'cache-control': 'no-store' });
-      await sendStored(response, path, { name: 'pages.pdf', again: 'Look at them again.' });
+    await this.previews.with(id, wanted, gone.signal, async (path) => {
+      response.set({ 'content-type': type, 'cache-control': 'no-store' });
+      await sendStored(response, path, { name: 'pages', again: 'Look at them again.' });
     });
   }
 

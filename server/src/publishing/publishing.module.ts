@@ -4,6 +4,7 @@ import { JobsModule } from '../jobs/jobs.module.js';
 import { UploadsModule } from '../platform/uploads.module.js';
 import { ReportsModule } from '../reports/reports.module.js';
 import { ShelfModule } from '../shelf/shelf.module.js';
+import { FormChoicesService } from './form-choices.service.js';
 import { PagesService } from './pages.service.js';
 import { PdfSetsService } from './pdf-sets.service.js';
 import { PreviewService } from './preview.service.js';
@@ -14,6 +15,13 @@ import { SourcesService } from './sources.service.js';
 @Module({
   imports: [BooksModule, ReportsModule, ShelfModule, JobsModule, UploadsModule],
   controllers: [PublishingController],
-  providers: [SourcesService, PublishingService, PagesService, PdfSetsService, PreviewService],
+  providers: [
+    SourcesService,
+    PublishingService,
+    PagesService,
+    PdfSetsService,
+    FormChoicesService,
+    PreviewService,
+  ],
 })
 export class PublishingModule {}

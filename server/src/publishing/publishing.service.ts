@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { Injectable, type OnApplicationBootstrap } from '@nestjs/common';
 import { ConfigService } from '@nestjs/config';
 import type { Format } from '@vennet/core/manuscript';
-import { DEFAULT_PDF, madeFileName } from '@vennet/core/publish';
+import { DEFAULT_FORMS, DEFAULT_PDF, madeFileName, type PdfChoices } from '@vennet/core/publish';
 import type { ExportChoices, ExportJob, JobStatus, Reading } from '@vennet/core/wire';
 import { DataSource, In, type Repository } from 'typeorm';
 import { BooksService } from '../books/books.service.js';
@@ -21,8 +21,9 @@ import { BookEntity } from '../database/entities/book.entity.js';
 import { ExportEntity, type BesideFile } from '../database/entities/export.entity.js';
 import { ShelfService } from '../shelf/shelf.service.js';
 import type { AppSettings } from '../platform/settings.js';
+import { FormChoicesService } from './form-choices.service.js';
 import { PdfSetsService } from './pdf-sets.service.js';
-import { epubPages, epubReading, webReading } from './reading.js';
+import { epubPages, pageReading, sitePages, webReading } from './reading.js';
 import { SourcesService } from './sources.service.js';
 import type { Published, PublishInput, PublishProgress } from './publish-work.js';
 
@@ -58,6 +59,7 @@ export class PublishingService implements OnApplicationBootstrap {
     private readonly store: EnclosureStore,
     private readonly sources: SourcesService,
     private readonly pdfSets: PdfSetsService,
+    private readonly formChoices: FormChoicesService,
     private readonly jobs: Jobs,
   ) {
     this.#exports = database.getRepository(ExportEntity);
@@ -93,12 +95,13 @@ export class PublishingService implements OnApplicationBootstrap {
       );
     const { write, set, ...more } = choices;
     // What a file was made with stays with it, whatever the book's own choices become.
-    const kept: ExportChoices =
-      format === 'pdf' && !ground
+    const kept: ExportChoices = ground
+      ? write
+        ? { write }
+        : {}
+      : format === 'pdf'
         ? { ...(await this.pdfSets.choicesOf(bookId, more, set)), ...(set ? { set } : {}) }
-        : write
-          ? { write }
-          : {};
+        : await this.formChoices.choicesOf(bookId, format, more);
     const id = randomUUID();
     await this.database.transaction(async (manager) => {
       // Whoever else starts one at this moment waits here.
@@ -145,7 +148,8 @@ export class PublishingService implements OnApplicationBootstrap {
         modified: new Date(await this.#changedAt(bookId)),
         output: `${path}.unfinished`,
         choices: row.choices ?? {},
-        pdf: { ...DEFAULT_PDF, ...row.choices },
+        ...chosen(format, row.choices ?? {}),
+        seen: row.choices?.sources ? await this.sources.seen(bookId) : [],
         careful: false,
       },
       { signal, tell },
@@ -250,24 +254,16 @@ export class PublishingService implements OnApplicationBootstrap {
   /** The made file as a reader goes through it. @throws ProblemError */
   async reading(id: string): Promise<Reading> {
     const { format, fileName } = await this.#entity(id);
-    const pages =
-      format === 'epub'
-        ? epubPages(await this.#bytes(id))
-        : format === 'web'
-          ? [{ path: '', title: '' }]
-          : [];
-    return { format, fileName, pages };
+    const kind = READ_AS[format]?.(fileName);
+    const pages = kind?.pages ? kind.pages(await this.#bytes(id)) : [{ path: '', title: '' }];
+    return { format, fileName, pages: kind ? pages : [] };
   }
 
   /** A page of it, with the script by which it tells what is pressed. @throws ProblemError */
   async readingPage(id: string, path: string): Promise<{ type: string; page: string }> {
-    const { format } = await this.#entity(id);
-    const page =
-      format === 'epub'
-        ? epubReading(await this.#bytes(id), path)
-        : format === 'web'
-          ? webReading(await this.#bytes(id))
-          : null;
+    const { format, fileName } = await this.#entity(id);
+    const kind = READ_AS[format]?.(fileName);
+    const page = kind ? kind.page(await this.#bytes(id), path) : null;
     if (page === null) throw notFound('page of this file');
     return { type: format === 'epub' ? 'application/xhtml+xml' : 'text/html', page };
   }
@@ -312,6 +308,27 @@ export class PublishingService implements OnApplicationBootstrap {
     };
   }
 }
+
+interface ReadAs {
+  /** Left out for a file that is one page. */
+  pages?(bytes: Uint8Array): Reading['pages'];
+  page(bytes: Uint8Array, path: string): string | null;
+}
+
+/** How made files are gone through page by page. */
+const READ_AS: Partial<Record<Format, (fileName: string) => ReadAs>> = {
+  epub: () => ({ pages: epubPages, page: pageReading }),
+  web: (fileName) =>
+    fileName.endsWith('.zip')
+      ? { pages: sitePages, page: pageReading }
+      : { page: (bytes) => webReading(bytes) },
+};
+
+/** The choices that a row keeps, as an edition has them. */
+const chosen = (format: Format, kept: ExportChoices): Pick<PublishInput, 'pdf' | 'flow'> => ({
+  pdf: { ...DEFAULT_PDF, ...(format === 'pdf' ? (kept as Partial<PdfChoices>) : {}) },
+  flow: { ...DEFAULT_FORMS[format === 'pdf' ? 'epub' : format], ...(format === 'pdf' ? {} : kept) },
+});
 
 /** Makes a file in a process of its own. Where the process dies it is tried once more, with care, to know over which chapter. */
 async function published(input: PublishInput, { signal, tell }: JobRun): Promise<Published> {

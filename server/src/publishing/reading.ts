@@ -76,15 +76,33 @@ export function epubPages(bytes: Uint8Array): Reading['pages'] {
     if (!href) return [];
     const path = base + href;
     const title = /<title>([^<]*)<\/title>/.exec(text(file(path)))?.[1] ?? '';
-    return [{ path, title }];
+    return [{ path, title: unescaped(title) }];
   });
 }
 
-/** A page of an e-book that was made, with its pictures and styles in it, and the script. `null` where there is none of this path. */
-export function epubReading(bytes: Uint8Array, path: string): string | null {
+/** The pages of a site that was made: the first, and the chapters in their order. */
+export function sitePages(bytes: Uint8Array): Reading['pages'] {
+  const pages = unzipSync(bytes, { filter: ({ name }) => name.endsWith('.html') && !name.includes('/') });
+  const titleOf = (page: Uint8Array | undefined) => /<title>([^<]*)<\/title>/.exec(text(page))?.[1] ?? '';
+  return Object.keys(pages)
+    .sort((one, other) => Number(other === FIRST) - Number(one === FIRST) || (one < other ? -1 : 1))
+    .map((path) => ({ path, title: unescaped(titleOf(pages[path])) }));
+}
+
+const FIRST = 'index.html';
+
+const unescaped = (words: string): string =>
+  words.replaceAll('&lt;', '<').replaceAll('&gt;', '>').replaceAll('&quot;', '"').replaceAll('&amp;', '&');
+
+/**
+ * A page of an archive of pages that was made, with its pictures and styles in it, and the script. `null` where there is none of this path.
+ */
+export function pageReading(bytes: Uint8Array, path: string): string | null {
   const file = filesIn(bytes);
   const page = file(path);
   if (!page) return null;
+  // In XHTML, what is within these elements is read as other text is.
+  const within = path.endsWith('.xhtml') ? inXml : (words: string) => words;
   const at = (href: string, from: string): string =>
     decodeURIComponent(new URL(href, `http://inside.invalid/${from}`).pathname.slice(1));
   const data = (href: string, from: string): string | null => {
@@ -99,7 +117,7 @@ export function epubReading(bytes: Uint8Array, path: string): string | null {
         /url\(["']?([^"')]+)["']?\)/g,
         (_, own: string) => `url("${data(own, at(href, path)) ?? own}")`,
       );
-      return `<style>${inXml(style)}</style>`;
+      return `<style>${within(style)}</style>`;
     })
     .replace(/<(?:img|image|source|audio|video)\b[^>]*>/g, (tag) =>
       tag.replace(/\b(src|href)="([^"]+)"/g, (whole, name: string, href: string) => {
@@ -107,7 +125,7 @@ export function epubReading(bytes: Uint8Array, path: string): string | null {
         return inside ? `${name}="${inside}"` : whole;
       }),
     )
-    .replace(/<\/body>/, () => `<script>${inXml(SCRIPT)}</script></body>`);
+    .replace(/<\/body>/, () => `<script>${within(SCRIPT)}</script></body>`);
 }
 
 const inXml = (words: string): string => words.replaceAll('&', '&amp;').replaceAll('<', '&lt;');

@@ -1,5 +1,8 @@
 import { Injectable } from '@nestjs/common';
+import type { SeenPage } from '@vennet/core/publish';
+import { DataSource, type Repository } from 'typeorm';
 import { BooksService } from '../books/books.service.js';
+import { CheckRowEntity } from '../database/entities/check-row.entity.js';
 import { EnclosureStore } from '../shelf/enclosure-store.js';
 import { ShelfService } from '../shelf/shelf.service.js';
 import type { PublishInput } from './publish-work.js';
@@ -7,11 +10,16 @@ import type { PublishInput } from './publish-work.js';
 /** What files are made of: a book as it stands now, and where the bytes of its files lie. */
 @Injectable()
 export class SourcesService {
+  readonly #rows: Repository<CheckRowEntity>;
+
   constructor(
     private readonly books: BooksService,
     private readonly shelf: ShelfService,
     private readonly store: EnclosureStore,
-  ) {}
+    database: DataSource,
+  ) {
+    this.#rows = database.getRepository(CheckRowEntity);
+  }
 
   async of(bookId: string): Promise<Pick<PublishInput, 'source' | 'enclosures' | 'ground'>> {
     const source = await this.books.source(bookId);
@@ -23,5 +31,17 @@ export class SourcesService {
     }));
     const { ground } = source;
     return { source, enclosures, ground: ground ? this.store.pathOf(ground.sha256) : null };
+  }
+
+  /** What the latest check found of the pages of the web that a book leads to, by their addresses. */
+  async seen(bookId: string): Promise<[href: string, page: SeenPage][]> {
+    const rows = await this.#rows.find({
+      where: { bookId, answered: true },
+      select: { href: true, told: true, checkedAt: true },
+      order: { checkedAt: 'ASC' },
+    });
+    return rows.flatMap(({ href, told, checkedAt }): [string, SeenPage][] =>
+      told && checkedAt ? [[href, { title: told.title ?? '', seenAt: checkedAt.toISOString() }]] : [],
+    );
   }
 }

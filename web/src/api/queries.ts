@@ -48,6 +48,8 @@ export const queries = {
       staleTime: Infinity,
     }),
   pdfSets: (book: string) => queryOptions({ queryKey: ['pdf-sets', book], queryFn: () => api.pdfSets(book) }),
+  formChoices: (book: string) =>
+    queryOptions({ queryKey: ['form-choices', book], queryFn: () => api.formChoices(book) }),
   exports: (book: string) => queryOptions({ queryKey: ['exports', book], queryFn: () => api.exports(book) }),
   forms: (book: string) => queryOptions({ queryKey: ['forms', book], queryFn: () => api.forms(book) }),
   shapeless: (book: string) =>

@@ -6,6 +6,7 @@ import { message, sizeWords } from '@vennet/core/language';
 import { exportBundle, exportFile } from '@vennet/client';
 import { useState } from 'react';
 import { useBook } from '../book/store.js';
+import { FlowSettings } from './FlowSettings.js';
 import { FORMS } from './forms.js';
 import { LeftOut } from './LeftOut.js';
 import { PAGE_WORDS, PdfSettings } from './PdfSettings.js';
@@ -84,6 +85,7 @@ export function FormPanel({ form, shapeless, jobs, make, stop, remove, changed }
           <LeftOut format={format} changed={changed} />
         )}
         {isSet && <PdfSettings />}
+        {format !== 'pdf' && <FlowSettings format={format} />}
       </div>
       <aside aria-label="The made file" className="min-w-0 border-line px-6 py-6 max-lg:border-t lg:border-l">
         {good ? (

@@ -1,7 +1,7 @@
 import { faultInPdfChoices, PAGES, PDF_BOUNDS, pageSize, type PdfChoices } from '@vennet/core/publish';
-import type { ReactNode } from 'react';
 import { Labelled } from '../parts/Labelled.js';
 import { Tick } from '../parts/Tick.js';
+import { Group, Select, SourcesTick, CompanionsTick } from './ChoiceParts.js';
 import { PagePreview } from './PagePreview.js';
 import { PdfSetBar } from './PdfSetBar.js';
 import { usePdfSets } from './use-pdf-sets.js';
@@ -183,6 +183,10 @@ function Fields({ choices, change }: FieldsProps) {
           ]}
           pick={(addresses) => change({ addresses })}
         />
+        <div className="basis-full">
+          <SourcesTick on={choices.sources} turn={() => change({ sources: !choices.sources })} />
+          <CompanionsTick on={choices.companions} turn={() => change({ companions: !choices.companions })} />
+        </div>
       </Group>
     </>
   );
@@ -191,47 +195,6 @@ function Fields({ choices, change }: FieldsProps) {
 /** The margins of usual pages would leave little of a small screen. */
 const inkMargins = (page: PdfChoices['page']): Partial<PdfChoices> =>
   page === 'eink-6' || page === 'eink-7.8' ? { inner: 8, outer: 8, top: 10, bottom: 12 } : {};
-
-const Group = ({ legend, children }: { legend: string; children: ReactNode }) => (
-  <fieldset className="mt-4">
-    <legend className="mb-1 font-semibold">{legend}</legend>
-    <div className="flex flex-wrap items-start gap-x-4 gap-y-2">{children}</div>
-  </fieldset>
-);
-
-function Select<Value extends string>({
-  label,
-  value,
-  options,
-  pick,
-}: {
-  label: string;
-  value: Value;
-  options: readonly (readonly [Value, string])[];
-  pick(value: Value): void;
-}) {
-  return (
-    <Labelled label={label}>
-      {(id) => (
-        <select
-          id={id}
-          className="field !w-auto"
-          value={value}
-          onChange={({ target }) => {
-            const picked = options.find(([one]) => one === target.value);
-            if (picked) pick(picked[0]);
-          }}
-        >
-          {options.map(([one, words]) => (
-            <option key={one} value={one}>
-              {words}
-            </option>
-          ))}
-        </select>
-      )}
-    </Labelled>
-  );
-}
 
 function Measure({
   label,

@@ -89,8 +89,8 @@ function Computed({ part: { expected, found, lost, changed } }: { part: ProofPar
   return (
     <div className="mt-2" data-testid="computed-proof">
       <p>
-        {found} of {expected} computed links (marks and ways back of notes, lists, return links) land at their
-        exact places.
+        {found} of {expected} computed links (marks and ways back of notes, lists, return links, sources) land
+        at their exact places.
       </p>
       {wrong.length > 0 && (
         <List title="Not at their places">

@@ -197,7 +197,7 @@ function Pages({ job, reading: { pages }, screen }: { job: string; reading: Read
         </div>
         {pages.length > 1 && (
           <label className="block px-4 pb-3 text-sm">
-            <span className="label">Page of the e-book</span>
+            <span className="label">Page of the file</span>
             <select
               className="field"
               value={here.path}

@@ -4,6 +4,7 @@ import type { Phrases } from './tongue.js';
 export const de: Phrases = {
   contents: 'Inhalt',
   addresses: 'Adressen',
+  sources: { title: 'Quellen', seenOn: (day) => ` (gesehen am ${day})` },
   notes: 'Anmerkungen',
   note: 'Anmerkung',
   figure: 'Abbildung',
@@ -18,6 +19,9 @@ export const de: Phrases = {
   backTo: 'Zurück zu',
   toTop: 'Zum Anfang',
   toContents: 'Zum Inhalt',
+  toText: 'Zum Text',
+  previous: 'Zurück',
+  next: 'Weiter',
   toList: 'Zurück zur Liste',
   archivedCopy: 'archivierte Kopie vom',
   email: 'E-Mail',

@@ -4,6 +4,7 @@ import type { Phrases } from './tongue.js';
 export const en: Phrases = {
   contents: 'Contents',
   addresses: 'Addresses',
+  sources: { title: 'Sources', seenOn: (day) => ` (seen on ${day})` },
   notes: 'Notes',
   note: 'note',
   figure: 'Figure',
@@ -18,6 +19,9 @@ export const en: Phrases = {
   backTo: 'Back to',
   toTop: 'To the top',
   toContents: 'To the contents',
+  toText: 'Go to the text',
+  previous: 'Previous',
+  next: 'Next',
   toList: 'Back to the list',
   archivedCopy: 'archived copy of',
   email: 'email',

@@ -4,6 +4,7 @@ import type { Phrases } from './tongue.js';
 export const es: Phrases = {
   contents: 'Índice',
   addresses: 'Direcciones',
+  sources: { title: 'Fuentes', seenOn: (day) => ` (consultado el ${day})` },
   notes: 'Notas',
   note: 'nota',
   figure: 'Figura',
@@ -18,6 +19,9 @@ export const es: Phrases = {
   backTo: 'Volver a',
   toTop: 'Al principio',
   toContents: 'Al índice',
+  toText: 'Ir al texto',
+  previous: 'Anterior',
+  next: 'Siguiente',
   toList: 'Volver a la lista',
   archivedCopy: 'copia archivada del',
   email: 'correo electrónico',

@@ -4,6 +4,7 @@ import type { Phrases } from './tongue.js';
 export const fr: Phrases = {
   contents: 'Table des matières',
   addresses: 'Adresses',
+  sources: { title: 'Sources', seenOn: (day) => ` (consulté le ${day})` },
   notes: 'Notes',
   note: 'note',
   figure: 'Figure',
@@ -18,6 +19,9 @@ export const fr: Phrases = {
   backTo: 'Retour à',
   toTop: 'Au début',
   toContents: 'À la table des matières',
+  toText: 'Aller au texte',
+  previous: 'Précédent',
+  next: 'Suivant',
   toList: 'Retour à la liste',
   archivedCopy: 'copie archivée du',
   email: 'courriel',

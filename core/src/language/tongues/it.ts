@@ -4,6 +4,7 @@ import type { Phrases } from './tongue.js';
 export const it: Phrases = {
   contents: 'Indice',
   addresses: 'Indirizzi',
+  sources: { title: 'Fonti', seenOn: (day) => ` (consultato il ${day})` },
   notes: 'Note',
   note: 'nota',
   figure: 'Figura',
@@ -18,6 +19,9 @@ export const it: Phrases = {
   backTo: 'Torna a',
   toTop: 'All’inizio',
   toContents: 'All’indice',
+  toText: 'Vai al testo',
+  previous: 'Precedente',
+  next: 'Successivo',
   toList: 'Torna all’elenco',
   archivedCopy: 'copia archiviata del',
   email: 'e-mail',

@@ -4,6 +4,7 @@ import type { Phrases } from './tongue.js';
 export const nl: Phrases = {
   contents: 'Inhoud',
   addresses: 'Adressen',
+  sources: { title: 'Bronnen', seenOn: (day) => ` (gezien op ${day})` },
   notes: 'Noten',
   note: 'noot',
   figure: 'Figuur',
@@ -18,6 +19,9 @@ export const nl: Phrases = {
   backTo: 'Terug naar',
   toTop: 'Naar het begin',
   toContents: 'Naar de inhoud',
+  toText: 'Naar de tekst',
+  previous: 'Vorige',
+  next: 'Volgende',
   toList: 'Terug naar de lijst',
   archivedCopy: 'gearchiveerde kopie van',
   email: 'e-mail',

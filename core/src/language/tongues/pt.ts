@@ -4,6 +4,7 @@ import type { Phrases } from './tongue.js';
 export const pt: Phrases = {
   contents: 'Índice',
   addresses: 'Endereços',
+  sources: { title: 'Fontes', seenOn: (day) => ` (consultado em ${day})` },
   notes: 'Notas',
   note: 'nota',
   figure: 'Figura',
@@ -18,6 +19,9 @@ export const pt: Phrases = {
   backTo: 'Voltar a',
   toTop: 'Ao início',
   toContents: 'Ao índice',
+  toText: 'Ir para o texto',
+  previous: 'Anterior',
+  next: 'Seguinte',
   toList: 'Voltar à lista',
   archivedCopy: 'cópia arquivada de',
   email: 'e-mail',

@@ -3,6 +3,8 @@ export interface Phrases {
   contents: string;
   /** The list of addresses at the end of a printed book. */
   addresses: string;
+  /** The list of pages of the web at the end of a book; `seenOn` follows the site of one. */
+  sources: { title: string; seenOn(day: string): string };
   notes: string;
   note: string;
   figure: string;
@@ -20,6 +22,11 @@ export interface Phrases {
   backTo: string;
   toTop: string;
   toContents: string;
+  /** Past what stands before the text of a web page. */
+  toText: string;
+  /** To the chapter before, and to the one after. */
+  previous: string;
+  next: string;
   toList: string;
   /** A copy in an archive, before the day on which it was made. */
   archivedCopy: string;

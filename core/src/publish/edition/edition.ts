@@ -20,8 +20,10 @@ import type { Node } from 'prosemirror-model';
 import type { Told } from '../../reader/index.js';
 import { NO_SURROUNDINGS, travellingPaths, type ShelfFile, type Surroundings } from '../../shelf/index.js';
 import { DEFAULT_PDF, type PdfChoices } from '../choices.js';
+import { DEFAULT_FORMS, type FlowChoices } from '../flow-choices.js';
 import { namesIn } from './names.js';
 import { returnsIn } from './returns-in.js';
+import { sourcesOf, type SeenPage } from './sources.js';
 
 /** A file of the book as an export needs it. */
 export interface EnclosureFile {
@@ -59,10 +61,20 @@ export interface Edition {
   surroundings: Surroundings;
   /** How its pages are set, where it has some. */
   pdf: PdfChoices;
+  /** How it is made, where it has no pages. */
+  flow: FlowChoices;
   /** What the made file calls a place; each form has rules of its own for such names. */
   nameOf(place: string): string;
   /** Where each file stands that readers get with the book, by its id: `files/tide-table.pdf`. */
   paths: Map<string, string>;
+}
+
+/** What is chosen for an edition; what is left out is as usual. */
+export interface EditionChoices {
+  pdf?: PdfChoices;
+  flow?: FlowChoices;
+  /** What is known of pages of the web, by their addresses. */
+  seen?: ReadonlyMap<string, SeenPage>;
 }
 
 export function editionOf(
@@ -70,18 +82,24 @@ export function editionOf(
   enclosures: Iterable<EnclosureFile>,
   format: Format,
   surroundings: Surroundings = NO_SURROUNDINGS,
-  pdf: PdfChoices = DEFAULT_PDF,
+  {
+    pdf = DEFAULT_PDF,
+    flow = DEFAULT_FORMS[format === 'pdf' ? 'epub' : format],
+    seen = new Map(),
+  }: EditionChoices = {},
 ): Edition {
+  const within = whole.chapters.filter(({ leftOutOf }) => !leftOutOf.includes(format));
+  const sources = (format === 'pdf' ? pdf : flow).sources
+    ? sourcesOf({ ...whole, chapters: within }, seen)
+    : null;
   const kept = {
     ...whole,
     ...spoken(whole),
-    chapters: whole.chapters
-      .filter(({ leftOutOf }) => !leftOutOf.includes(format))
-      .map((chapter) => ({
-        ...chapter,
-        title: plainWords(chapter.title, Infinity),
-        doc: withPlaceIds(withoutEmptyParagraphs(docWithinBounds(chapter.doc)), chapter.id),
-      })),
+    chapters: [...within, ...(sources ? [sources] : [])].map((chapter) => ({
+      ...chapter,
+      title: plainWords(chapter.title, Infinity),
+      doc: withPlaceIds(withoutEmptyParagraphs(docWithinBounds(chapter.doc)), chapter.id),
+    })),
   };
   const { book, map, returnsOf, origins } = returnsIn(kept);
   // Where a form has pages, they are known only once they are set.
@@ -101,6 +119,7 @@ export function editionOf(
     origins,
     surroundings,
     pdf,
+    flow,
     leftOut: new Set([...placesOf(whole).keys()].filter((id) => !places.has(id))),
     enclosures: new Map([...enclosures].map((file) => [file.id, file])),
     paths: travellingPaths(travellers(links, surroundings)),
@@ -141,12 +160,20 @@ function travellers(links: readonly Link[], { files }: Surroundings): ShelfFile[
     .sort((one, other) => (one.name < other.name ? -1 : one.name > other.name ? 1 : 0));
 }
 
-/** Files that are put into the made file itself, with their paths; an archive of Markdown holds them all. */
-export function filesInside({ format, paths, surroundings }: Edition): [string, ShelfFile][] {
-  if (format === 'web' || format === 'docx' || format === 'odt') return [];
+/** A web page for each chapter. */
+export const isSite = ({ format, flow }: Pick<Edition, 'format' | 'flow'>): boolean =>
+  format === 'web' && flow.split === 'chapters';
+
+/** It is made as an archive that holds all that readers get. */
+const isArchive = (edition: Edition): boolean => edition.format === 'markdown' || isSite(edition);
+
+/** Files that are put into the made file itself, with their paths; an archive holds them all. */
+export function filesInside(edition: Edition): [string, ShelfFile][] {
+  const { format, paths, surroundings } = edition;
+  if ((format === 'web' && !isSite(edition)) || format === 'docx' || format === 'odt') return [];
   return [...paths].flatMap(([id, path]): [string, ShelfFile][] => {
     const file = surroundings.files.get(id);
-    return file && (file.travels === 'inside' || format === 'markdown') ? [[path, file]] : [];
+    return file && (file.travels === 'inside' || isArchive(edition)) ? [[path, file]] : [];
   });
 }
 
@@ -155,8 +182,9 @@ export const bytesOf = ({ enclosures }: Edition, id: string): Uint8Array =>
   enclosures.get(id)?.bytes ?? new Uint8Array();
 
 /** Files that lie in a folder next to the made file, with their paths. A web page and a manuscript have no inside. */
-export function filesBeside({ format, paths, surroundings }: Edition): [string, ShelfFile][] {
-  if (format === 'markdown') return [];
+export function filesBeside(edition: Edition): [string, ShelfFile][] {
+  const { format, paths, surroundings } = edition;
+  if (isArchive(edition)) return [];
   return [...paths].flatMap(([id, path]): [string, ShelfFile][] => {
     const file = surroundings.files.get(id);
     return file && (format === 'web' || isManuscript(format) || file.travels === 'beside')
@@ -181,8 +209,9 @@ export function targetIn(
     case 'book': {
       const book = edition.surroundings.books.get(destination.book);
       if (!book) return null;
-      if (!book.address && isManuscript(edition.format)) {
-        const place = destination.place ? `#${encodeURI(destination.place)}` : '';
+      if (!book.address && liesBeside(edition)) {
+        const spot = edition.format === 'pdf' ? '#nameddest=' : '#';
+        const place = destination.place ? spot + encodeURI(destination.place) : '';
         return { href: encodeURI(madeFileName(book.title, edition.format)) + place };
       }
       if (!book.address) return { place: entryId(book.id) };
@@ -203,6 +232,21 @@ export function targetOnPages(
   const id = destination.kind === 'file' ? destination.enclosure : '';
   const inside = filesInside(edition).find(([, file]) => file.id === id);
   return inside ? { attached: inside[0] } : null;
+}
+
+/** Whether other books lie beside the made file; manuscripts are given on together. */
+const liesBeside = ({ format, flow, pdf }: Edition): boolean =>
+  isManuscript(format) ||
+  (format === 'pdf' && pdf.companions) ||
+  (format === 'web' && flow.companions && flow.split === 'one');
+
+/** The other books that links lead to beside the made file: their ids, and what their files are called. */
+export function companionsOf(edition: Edition): [id: string, file: string][] {
+  if (!liesBeside(edition)) return [];
+  const led = new Set(edition.links.flatMap(({ destination: to }) => (to.kind === 'book' ? [to.book] : [])));
+  return [...edition.surroundings.books.values()]
+    .filter(({ id, address }) => led.has(id) && !address)
+    .map(({ id, title }) => [id, madeFileName(title, edition.format)]);
 }
 
 function targetOfFile(

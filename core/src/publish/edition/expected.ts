@@ -2,6 +2,7 @@ import { nameInFile, wordsSeen } from '../../reader/index.js';
 import { hrefOf } from '../../destination/index.js';
 import { attrsOf, isManuscript, noteMarkOf, type Link } from '../../manuscript/index.js';
 import { targetIn, toldIn, type Edition } from './edition.js';
+import { SOURCES } from './sources.js';
 import { landingOf, type LandingWords } from './landing.js';
 import { atFoot, noteBacks } from './note-backs.js';
 import { contentsLines } from './said.js';
@@ -19,21 +20,25 @@ export interface ExpectedLink extends LandingWords {
  * they are lost.
  */
 export function expectedLinks(edition: Edition): ExpectedLink[] {
-  return edition.links.map((link) => {
+  return edition.links.filter(({ chapter }) => chapter !== SOURCES).map(expectedIn(edition));
+}
+
+const expectedIn =
+  (edition: Edition) =>
+  (link: Link): ExpectedLink => {
     const href = hrefIn(edition, link) ?? hrefOf(link.destination);
     const { id, chapter } = link;
     const text = shownText(link, href, edition);
     return { id, href: named(href, edition), text, chapter, ...landingOf(href, edition) };
-  });
-}
+  };
 
 /**
- * The links that Vennet makes itself: the marks of notes and their ways back, the lines of lists of contents, and return
- * links.
+ * The links that Vennet makes itself: the marks of notes and their ways back, the lines of lists of contents, return links, and the list
+ * of sources.
  */
 export function computedLinks(edition: Edition): ExpectedLink[] {
   const { book, map } = edition;
-  const made: ExpectedLink[] = [];
+  const made = edition.links.filter(({ chapter }) => chapter === SOURCES).map(expectedIn(edition));
   const add = (id: string, to: string, text: string, chapter: string) => {
     if (edition.places.has(to) || edition.origins.has(to))
       made.push({ id, href: named(`#${to}`, edition), text, chapter, ...landingOf(`#${to}`, edition) });

@@ -1,21 +1,15 @@
 import { directionOf, phrases } from '../../language/index.js';
-import { attrsOf, CONTENTS, imprintOf, TOP } from '../../manuscript/index.js';
+import { CONTENTS, imprintOf, TOP } from '../../manuscript/index.js';
 import { archiveOf, packedTexts, storedFiles } from '../edition/archive.js';
-import {
-  bytesOf,
-  filesInside,
-  onceEach,
-  PICTURE_EXTENSIONS,
-  type Edition,
-  type EnclosureFile,
-} from '../edition/edition.js';
+import { bytesOf, filesInside, type Edition } from '../edition/edition.js';
+import { chapterFile, contextOfFiles, picturesOf, type FileNames } from '../markup/files-of-places.js';
 import { coverDrawing } from './cover.js';
 import { coverOf, packageDocument } from './package-document.js';
 import type { BackPage, EpubPage } from './pages.js';
 import { stylesheet } from './stylesheet.js';
 import { listedIn, numbered } from '../edition/said.js';
 import { withBook } from '../edition/with-book.js';
-import { afterBook, idsInNotes, notesOfChapter } from '../edition/note-backs.js';
+import { afterBook, notesOfChapter } from '../edition/note-backs.js';
 import type { PageContext } from '../markup/page-context.js';
 import { nestedList } from '../markup/nested-list.js';
 import { content, listWithBook } from '../markup/xhtml.js';
@@ -30,9 +24,10 @@ export interface EpubOptions {
 /** Makes an EPUB 3.3 container of a book. */
 export function makeEpub(edition: Edition, { modified }: EpubOptions): Uint8Array {
   const pages = pagesOf(edition);
-  const enclosures = usedEnclosures(edition);
+  const cover = coverOf(edition);
+  const enclosures = picturesOf(edition, cover ? [cover] : []);
   const list = withBook(edition);
-  const context = contextFor(edition, pages, enclosures);
+  const context = contextOfFiles(edition, NAMES, enclosures);
   const more: BackPage[] = [
     ...(afterBook(edition) && edition.map.notes.length > 0 ? [notesPage(edition, context)] : []),
     ...(list.entries.length > 0
@@ -54,7 +49,7 @@ export function makeEpub(edition: Edition, { modified }: EpubOptions): Uint8Arra
     'EPUB/title.xhtml': titlePage(edition),
     'EPUB/book.css': stylesheet(edition),
   };
-  if (!coverOf(edition)) texts['EPUB/cover.svg'] = coverDrawing(edition.book);
+  if (!cover) texts['EPUB/cover.svg'] = coverDrawing(edition.book);
   for (const [file, page] of xhtml) texts[`EPUB/${file}`] = page;
   const files = new Map([
     ...[...enclosures].map(([path, { bytes }]) => [path, bytes] as const),
@@ -66,6 +61,14 @@ export function makeEpub(edition: Edition, { modified }: EpubOptions): Uint8Arra
   );
 }
 
+const NAMES: FileNames = {
+  top: 'title.xhtml',
+  contents: 'nav.xhtml',
+  notes: 'notes.xhtml',
+  withBook: 'with-book.xhtml',
+  chapter: chapterFile('xhtml'),
+};
+
 const CONTAINER = `<?xml version="1.0" encoding="utf-8"?>
 <container version="1.0" xmlns="urn:oasis:names:tc:opendocument:xmlns:container">
 <rootfiles><rootfile full-path="EPUB/package.opf" media-type="application/oebps-package+xml"/></rootfiles>
@@ -76,53 +79,9 @@ function pagesOf({ book, places }: Edition): EpubPage[] {
   const headings = [...places.values()].filter(({ kind }) => kind === 'heading');
   return book.chapters.map((chapter, index) => ({
     chapter,
-    file: `chapter-${String(index + 1).padStart(3, '0')}.xhtml`,
+    file: NAMES.chapter(index),
     headings: headings.filter((heading) => heading.chapter === chapter.id),
   }));
-}
-
-/** The enclosures that the text shows, by their path in the container. */
-function usedEnclosures(edition: Edition): Map<string, EnclosureFile> {
-  const used = new Map<string, EnclosureFile>();
-  const add = (id: string) => {
-    const file = edition.enclosures.get(id);
-    const extension = file && PICTURE_EXTENSIONS[file.type];
-    if (file && extension) used.set(`pictures/${file.id}.${extension}`, file);
-  };
-  const cover = coverOf(edition);
-  if (cover) add(cover);
-  for (const { doc } of edition.book.chapters)
-    doc.descendants((node) => {
-      add(attrsOf.picture(node).enclosure);
-    });
-  return used;
-}
-
-function contextFor(
-  edition: Edition,
-  pages: EpubPage[],
-  enclosures: Map<string, EnclosureFile>,
-): PageContext {
-  const fileOf = new Map(pages.map(({ chapter, file }) => [chapter.id, file]));
-  const pathOf = new Map([...enclosures].map(([path, { id }]) => [id, path]));
-  const chapterOfLink = new Map(edition.links.map(({ id, chapter }) => [id, chapter]));
-  const once = onceEach();
-  const files = new Map([
-    [TOP, 'title.xhtml'],
-    [CONTENTS, 'nav.xhtml'],
-    ...(afterBook(edition) ? idsInNotes(edition) : []).map((id): [string, string] => [id, 'notes.xhtml']),
-  ]);
-  const fileWith = (id: string): string => {
-    const chapter = edition.places.get(id)?.chapter ?? chapterOfLink.get(id) ?? '';
-    return files.get(id) ?? fileOf.get(chapter) ?? 'with-book.xhtml';
-  };
-  return {
-    edition,
-    once,
-    origin: (id) => (edition.origins.has(id) ? once(id) : null),
-    addressOfPlace: (place) => `${fileWith(place)}#${place}`,
-    addressOfEnclosure: (id) => pathOf.get(id) ?? null,
-  };
 }
 
 function notesPage(edition: Edition, context: PageContext): BackPage {

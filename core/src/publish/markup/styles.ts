@@ -1,6 +1,25 @@
 import type { Edition } from '../edition/edition.js';
+import type { FlowChoices } from '../flow-choices.js';
 import { CREDIT, NEW_PAGE, RULED, SMALL_CAPITALS } from '../../manuscript/index.js';
 import { linkStyles, looksOf } from './looks.js';
+
+const FACES = {
+  reader: '',
+  serif: 'body { font-family: Georgia, "Times New Roman", serif; }',
+  sans: 'body { font-family: system-ui, "Helvetica Neue", Arial, sans-serif; }',
+};
+
+/** What was chosen of the look of a text. */
+export function chosenStyles({ face, edge, paragraphs, hyphens }: FlowChoices): string {
+  return [
+    FACES[face],
+    paragraphs === 'indented' ? 'p { margin: 0; }\np + p { text-indent: 1.3em; }' : '',
+    edge === 'justified' ? 'p, li, dd { text-align: justify; }' : '',
+    hyphens ? 'p, li, dd { -webkit-hyphens: auto; hyphens: auto; }' : '',
+  ]
+    .filter(Boolean)
+    .join('\n');
+}
 
 /** What the text of a book looks like, in an e-book and on a web page. */
 export function contentStyles(edition: Edition): string {

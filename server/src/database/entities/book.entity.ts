@@ -1,5 +1,6 @@
 import type { BringInReport } from '@vennet/core/bring-in';
 import type { Ground, LinkLook, Publication, Structure } from '@vennet/core/manuscript';
+import type { FormChoices } from '@vennet/core/publish';
 import type { PdfSets } from '@vennet/core/wire';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
@@ -41,6 +42,10 @@ export class BookEntity {
   /** How the pages of its PDF are set; `null` as long as nothing was chosen. */
   @Column({ type: 'json', name: 'pdf_sets', nullable: true })
   pdfSets: PdfSets | null;
+
+  /** How its forms without pages are made; `null` as long as nothing was chosen. */
+  @Column({ type: 'json', name: 'form_choices', nullable: true })
+  formChoices: FormChoices | null;
 
   /** Where readers get it. */
   @Column({ type: 'varchar', nullable: true })
