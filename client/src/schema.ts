@@ -1248,6 +1248,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/exports/{id}/proof": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["PublishingController_proof"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/exports/{id}/reading": {
         parameters: {
             query?: never;
@@ -2580,7 +2596,7 @@ export interface components {
             foundText: string;
             where: string;
             /** @enum {string} */
-            change: "address" | "words" | "target" | "place";
+            change: "address" | "words" | "target" | "place" | "note";
         };
         ProofPartDto: {
             expected: number;
@@ -2812,6 +2828,36 @@ export interface components {
             chapter: string;
             words: string;
             fonts: string;
+        };
+        ProofRowDto: {
+            id: string;
+            href: string;
+            text: string;
+            chapter: string;
+            /** @enum {string} */
+            state: "lost" | "changed" | "found";
+            /**
+             * @description What of it is not as the book has it
+             * @enum {string|null}
+             */
+            change: "address" | "words" | "target" | "place" | "note" | null;
+            /** @description What stands in the file; empty where it is lost */
+            foundHref: string;
+            foundText: string;
+            /** @description What is said where it is hovered over */
+            note: string;
+            /** @description The words where it lands, if it leads to a place inside */
+            landing: string;
+            where: string;
+            /** @description Where it can be pressed, of a PDF: left, bottom, right and top, in points */
+            areas: [
+                number,
+                number,
+                number,
+                number
+            ][];
+            /** @description Which of the links of its file it is, of a form of HTML, from 0 */
+            nth: number | null;
         };
         ReadingPageDto: {
             path: string;
@@ -6190,6 +6236,36 @@ export interface operations {
                 };
                 content: {
                     "application/octet-stream": string;
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    PublishingController_proof: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProofRowDto"][];
                 };
             };
             /** @description A problem document (RFC 9457): what happened, what was kept and what to do */

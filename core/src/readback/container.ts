@@ -1,4 +1,5 @@
-import type { Element } from 'domhandler';
+import { getElementsByTagName } from 'domutils';
+import type { Document, Element } from 'domhandler';
 import type { FoundLink, Landing } from './found-link.js';
 import { wordsOfElement } from './words.js';
 
@@ -17,11 +18,12 @@ export interface Container {
 export function linkInContainer(
   anchor: Element,
   path: string,
+  nth: number,
   { files, base, landings }: Container,
 ): FoundLink | null {
-  const { href, title } = anchor.attribs;
+  const { href, title = '' } = anchor.attribs;
   if (href === undefined) return null;
-  const found = { text: wordsOfElement(anchor), note: title, where: path };
+  const found = { text: wordsOfElement(anchor), note: title, where: path, nth };
   if (/^[a-z][a-z0-9+.-]*:/i.test(href)) return { ...found, href, lands: true };
   const url = new URL(href, INSIDE + path);
   const target = decodeURIComponent(url.pathname.slice(1));
@@ -34,3 +36,9 @@ export function linkInContainer(
   const landing = landingIn(id);
   return { ...found, href: `#${id}`, lands: landing !== undefined, landing };
 }
+
+/** The links of a document with their numbers in it. */
+export const numbered = (document: Document): [anchor: Element, nth: number][] =>
+  getElementsByTagName('a', document.children)
+    .filter(({ attribs }) => attribs.href !== undefined)
+    .map((anchor, nth) => [anchor, nth]);

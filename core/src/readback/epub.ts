@@ -1,7 +1,7 @@
 import { unzipSync } from 'fflate';
 import { parseDocument } from 'htmlparser2';
 import { getElementsByTagName } from 'domutils';
-import { linkInContainer, INSIDE, type Container } from './container.js';
+import { linkInContainer, INSIDE, numbered, type Container } from './container.js';
 import type { FoundLink } from './found-link.js';
 import { landingsIn } from './landings.js';
 
@@ -35,8 +35,6 @@ export function linksInEpub(bytes: Uint8Array): FoundLink[] {
   return spine
     .filter(({ isNavigation }) => !isNavigation)
     .flatMap(({ path, document }) =>
-      getElementsByTagName('a', document.children).flatMap(
-        (anchor) => linkInContainer(anchor, path, container) ?? [],
-      ),
+      numbered(document).flatMap(([anchor, nth]) => linkInContainer(anchor, path, nth, container) ?? []),
     );
 }

@@ -27,6 +27,15 @@ export interface FoundLink {
   lands: boolean;
   /** For a link inside the file: where it lands. */
   landing?: Landing;
+  /** In a PDF: where it can be pressed, in points from the lower left corner of its page. */
+  areas?: readonly Area[];
+  /** In a PDF: how far where it can be pressed is from its words, in points. */
+  astray?: number;
+  /** In a form of HTML: which of the links of its file it is, from 0. */
+  nth?: number;
   /** It stands at the top of its page and leads where one of the page before leads: perhaps one link over two pages. */
   mayContinue?: boolean;
 }
+
+/** Left, bottom, right and top. */
+type Area = readonly [number, number, number, number];

@@ -11,6 +11,6 @@ export type { AnnotationsByPage, ExpectedOnPage } from './pages.js';
 export { proveCodes } from './qr.js';
 export type { CodeOnPage } from './qr.js';
 export { provePrinted } from './printed.js';
-export { LINK_CHANGES, prove } from './proof.js';
-export type { ChangedLink, LostLink, PrintedPart, Proof, ProofPart } from './proof.js';
+export { LINK_CHANGES, prove, proveEach } from './proof.js';
+export type { ChangedLink, LostLink, PrintedPart, Proof, ProofRow, ProofTable, ProofPart } from './proof.js';
 export { linksInWebPage, linksInWebSite } from './web.js';

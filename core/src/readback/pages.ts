@@ -1,6 +1,6 @@
 import type { Rect } from '../ground/index.js';
 import { readAnnotations, type Annotation, type FileInside, type FilesRead } from './pdf-page.js';
-import type { Proof } from './proof.js';
+import type { Proof, ProofRow, ProofTable } from './proof.js';
 
 /** A link of a book of pages as the made file must have it. */
 export interface ExpectedOnPage {
@@ -54,7 +54,7 @@ export async function linksOnPages(
 const NEAR = 0.5;
 
 /** Matches every link of a book of pages with one of the made file: by its rectangle, then by where it leads. */
-export function proveOnPages(expected: readonly ExpectedOnPage[], found: AnnotationsByPage): Proof {
+export function proveOnPages(expected: readonly ExpectedOnPage[], found: AnnotationsByPage): ProofTable {
   const proof: Proof = {
     expected: expected.length,
     found: 0,
@@ -64,12 +64,14 @@ export function proveOnPages(expected: readonly ExpectedOnPage[], found: Annotat
     added: [],
     cutOff: [],
   };
+  const rows = new Map<ExpectedOnPage, ProofRow>();
   const free = found.map((annotations) => new Set(annotations));
   const take = (link: ExpectedOnPage, fits: (annotation: Annotation) => boolean): Annotation | null => {
     const here = free[link.page - 1] ?? new Set<Annotation>();
     for (const annotation of here)
       if (fits(annotation)) {
         here.delete(annotation);
+        rows.set(link, rowOf(link, annotation));
         return annotation;
       }
     return null;
@@ -77,6 +79,7 @@ export function proveOnPages(expected: readonly ExpectedOnPage[], found: Annotat
   const change = (link: ExpectedOnPage, annotation: Annotation, what: Proof['changed'][number]['change']) => {
     const { id, href, text, chapter, page } = link;
     const foundHref = leadsOf(annotation);
+    rows.set(link, { ...rowOf(link, annotation), state: 'changed', change: what });
     proof.changed.push({
       id,
       href,
@@ -123,8 +126,25 @@ export function proveOnPages(expected: readonly ExpectedOnPage[], found: Annotat
           where: `page ${index + 1}`,
         });
   });
-  return proof;
+  return { proof, rows: expected.map((link) => rows.get(link) ?? rowOf(link, null)) };
 }
+
+/** The row of a link; `null` for one that is lost. */
+const rowOf = (
+  { id, href, text, chapter, page }: ExpectedOnPage,
+  annotation: Annotation | null,
+): ProofRow => ({
+  ...{ id, href, text, chapter },
+  state: annotation ? 'found' : 'lost',
+  change: null,
+  foundHref: annotation ? leadsOf(annotation) : '',
+  foundText: '',
+  note: annotation?.contents ?? '',
+  landing: '',
+  where: annotation ? `page ${page}` : '',
+  areas: annotation?.areas ?? [],
+  nth: null,
+});
 
 const leadsOf = ({ uri, name, spot, file }: Annotation): string =>
   uri ?? file?.name ?? (name !== null ? `#${name}` : spot ? `#page=${spot.page}` : '');

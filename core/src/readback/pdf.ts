@@ -57,17 +57,20 @@ export async function linksInPdf(
 /** @param before where links of the page before lead */
 function linksOn(page: PdfPage, where: string, spots: PdfSpots, before: ReadonlySet<string>): FoundLink[] {
   const owners = ownersOf(page);
-  const found = ({ contents, ...annotation }: Annotation, text: string): FoundLink => ({
-    ...targetOf(annotation, spots),
+  const found = (annotations: readonly Annotation[], first: Annotation, text: string): FoundLink => ({
+    ...targetOf(first, spots),
     text,
-    note: contents,
+    note: first.contents,
     where,
+    areas: annotations.flatMap(({ areas }) => areas),
   });
   const links: FoundLink[] = [];
   for (const element of page.elements) {
-    const [first] = owners.get(element) ?? [];
+    const own = owners.get(element) ?? [];
+    const [first] = own;
     if (!first || element.isContents) continue;
-    const link = found(first, joined(element.words).trim());
+    const link = found(own, first, joined(element.words).trim());
+    link.astray = astray(element, link.areas ?? []);
     if (before.has(link.href) && isAtTop(page, element)) link.mayContinue = true;
     links.push(link);
   }
@@ -76,8 +79,20 @@ function linksOn(page: PdfPage, where: string, spots: PdfSpots, before: Readonly
   const isEntry = ({ uri, name, spot }: Annotation) =>
     page.hasContents && uri === null && name === null && spot !== null;
   for (const annotation of page.annotations)
-    if (!owned.has(annotation) && !isEntry(annotation)) links.push(found(annotation, ''));
+    if (!owned.has(annotation) && !isEntry(annotation)) links.push(found([annotation], annotation, ''));
   return links;
+}
+
+/** How far words stand out from where their link can be pressed, in points; those on no line of it are not seen to belong to it. */
+function astray({ words }: LinkElement, areas: readonly Box[]): number {
+  const off = words.map(({ text, box }) => {
+    if (text.trim() === '') return 0;
+    const middle = (box[1] + box[3]) / 2;
+    const onLine = areas.filter((area) => middle >= area[1] - 1 && middle <= area[3] + 1);
+    const beside = onLine.map((area) => Math.max(area[0] - box[0], box[2] - area[2], 0));
+    return beside.length === 0 ? 0 : Math.min(...beside);
+  });
+  return Math.max(0, ...off);
 }
 
 /** Words at the top of a page may be the end of a link on the page before; notes at the feet of both stand between them. */

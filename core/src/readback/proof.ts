@@ -12,7 +12,7 @@ export interface LostLink {
 }
 
 /** What of a link is not as the book has it. */
-export const LINK_CHANGES = ['address', 'words', 'target', 'place'] as const;
+export const LINK_CHANGES = ['address', 'words', 'target', 'place', 'note'] as const;
 
 /** A link that is in the file, but not as the book has it. */
 export interface ChangedLink extends LostLink {
@@ -49,26 +49,59 @@ export interface Proof extends ProofPart {
   cutOff: CutOffLine[];
 }
 
+/** A link of the book with what was found of it in the made file. */
+export interface ProofRow extends LostLink {
+  state: 'lost' | 'changed' | 'found';
+  /** What of it is not as the book has it. */
+  change: ChangedLink['change'] | null;
+  /** What stands in the file; empty where it is lost. */
+  foundHref: string;
+  foundText: string;
+  note: string;
+  /** The words where it lands, if it leads to a place inside. */
+  landing: string;
+  where: string;
+  /** Where it can be pressed, of a PDF. */
+  areas: readonly (readonly [left: number, bottom: number, right: number, top: number])[];
+  /** Which of the links of its file it is, of a form of HTML, from 0. */
+  nth: number | null;
+}
+
+/** The proof of a made file, and a row for each link of the book. */
+export interface ProofTable {
+  proof: Proof;
+  rows: ProofRow[];
+}
+
+/** The proof alone. */
+export const prove = (...given: Parameters<typeof proveEach>): Proof => proveEach(...given).proof;
+
 /**
  * Matches every link of the book, and every computed one, with one of the file: first those with the same address and
  * words, then those with the same words, then those with the same address. Each link of the file is matched once. A link
- * inside the file must land where the words of its place are.
+ * inside the file must land where the words of its place are, stand on its words, and bear its hover note.
  */
-export function prove(
+export function proveEach(
   expected: readonly ExpectedLink[],
   found: readonly FoundLink[],
   computed: readonly ExpectedLink[] = [],
   cutOff: readonly CutOffLine[] = [],
-): Proof {
+): ProofTable {
   const isComputed = new Set(computed);
   const own = part(expected);
   const made = part(computed);
   const of = (link: ExpectedLink) => (isComputed.has(link) ? made : own);
+  const partners = new Map<ExpectedLink, { partner: FoundLink; change: ChangedLink['change'] | null }>();
+  const match = (link: ExpectedLink, partner: FoundLink, change: ChangedLink['change'] | null) => {
+    partners.set(link, { partner, change });
+    if (change) of(link).changed.push(changed(link, partner, change));
+    else of(link).found += 1;
+  };
   const free = new Set(joinOverPages([...expected, ...computed], found));
   let open: ExpectedLink[] = [...expected, ...computed];
   const pass = (
     keys: [(link: ExpectedLink) => string, (link: FoundLink) => string],
-    match: (one: ExpectedLink, other: FoundLink) => void,
+    changeOf: (one: ExpectedLink, other: FoundLink) => ChangedLink['change'] | null,
   ) => {
     const queues = groupedBy(free, keys[1]);
     for (const queue of queues.values()) queue.reverse();
@@ -76,25 +109,64 @@ export function prove(
       const partner = queues.get(keys[0](link))?.pop();
       if (!partner) return true;
       free.delete(partner);
-      match(link, partner);
+      match(link, partner, changeOf(link, partner));
       return false;
     });
   };
   const both = (link: ExpectedLink | FoundLink) => `${link.href}\n${asRead(link.text)}`;
-  pass([both, both], (link, partner) => {
-    if (partner.lands && landsAt(link, partner)) of(link).found += 1;
-    else of(link).changed.push(changed(link, partner, 'target'));
-  });
+  pass([both, both], (link, partner) =>
+    !partner.lands || !landsAt(link, partner)
+      ? 'target'
+      : (partner.astray ?? 0) > ASTRAY
+        ? 'place'
+        : bearsNote(link, partner)
+          ? null
+          : 'note',
+  );
   const words = (link: ExpectedLink | FoundLink) => asRead(link.text) || `\n${link.href}`;
-  pass([words, words], (link, partner) => of(link).changed.push(changed(link, partner, 'address')));
+  pass([words, words], () => 'address');
   const address = (link: ExpectedLink | FoundLink) => link.href;
-  pass([address, address], (link, partner) => of(link).changed.push(changed(link, partner, 'words')));
+  pass([address, address], () => 'words');
   for (const link of open) {
     const { id, href, text, chapter } = link;
     of(link).lost.push({ id, href, text, chapter });
   }
   const added = [...free].map(({ href, text, where }) => ({ href, text, where }));
-  return { ...own, computed: made, added, cutOff: [...cutOff] };
+  const proof = { ...own, computed: made, added, cutOff: [...cutOff] };
+  return { proof, rows: expected.map((link) => rowOf(link, partners.get(link))) };
+}
+
+/** How far a link may be from its words, in points. */
+const ASTRAY = 2;
+
+/** What can be hovered over says what the author wrote for that; where a reader told nothing of notes, none is missed. */
+const bearsNote = ({ note = '' }: ExpectedLink, { note: found }: FoundLink): boolean =>
+  note.trim() === '' || found === undefined || sameWords(found).includes(sameWords(note));
+
+function rowOf(
+  { id, href, text, chapter }: ExpectedLink,
+  matched: { partner: FoundLink; change: ChangedLink['change'] | null } | undefined,
+): ProofRow {
+  const link = { id, href, text, chapter };
+  if (!matched)
+    return {
+      ...link,
+      ...{ state: 'lost', change: null, foundHref: '', foundText: '', note: '', landing: '', where: '' },
+      ...{ areas: [], nth: null },
+    };
+  const { partner, change } = matched;
+  return {
+    ...link,
+    state: change ? 'changed' : 'found',
+    change,
+    foundHref: partner.href,
+    foundText: partner.text,
+    note: partner.note ?? '',
+    landing: partner.landing?.text.slice(0, 80) ?? '',
+    where: partner.where,
+    areas: partner.areas ?? [],
+    nth: partner.nth ?? null,
+  };
 }
 
 const part = ({ length }: readonly ExpectedLink[]): ProofPart => ({

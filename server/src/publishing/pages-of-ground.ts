@@ -48,8 +48,8 @@ export async function pages(
   const found = await linksOnPages(bytes, password, (done, total) =>
     tell('Reading the file back', done, total),
   );
-  const proof = proveOnPages(expectedOn(edition, after, attached), found);
-  return { bytes, proof, notes: notesOf(differing) };
+  const table = proveOnPages(expectedOn(edition, after, attached), found);
+  return { bytes, ...table, notes: notesOf(differing) };
 }
 
 /** The files that go within it, by their paths: they are called as they are beside other forms. */

@@ -2,11 +2,12 @@ import { CONTENTS } from '@vennet/core/manuscript';
 import { computedLinks, expectedLinks, type Edition, type ExpectedLink } from '@vennet/core/publish';
 import {
   foundWithoutUnseen,
-  prove,
+  proveEach,
   withoutUnseen,
   type CutOffLine,
   type FoundLink,
   type Proof,
+  type ProofTable,
 } from '@vennet/core/readback';
 
 /** What is known of a made file beside its links. */
@@ -18,17 +19,20 @@ export interface AboutMade {
   backs?: number;
 }
 
+/** The proof alone. */
+export const proofOf = (...given: Parameters<typeof proofTable>): Proof => proofTable(...given).proof;
+
 /** The match of a made file's links against those of its edition. */
-export function proofOf(
+export function proofTable(
   edition: Edition,
   found: readonly FoundLink[],
   { cutOff = [], unseen = new Set(), backs = 0 }: AboutMade = {},
-): Proof {
+): ProofTable {
   const expected = expectedLinks(edition);
   const computed = [...computedLinks(edition), ...Array.from({ length: backs }, () => wayBack(edition))];
-  if (unseen.size === 0) return prove(expected, found, computed, cutOff);
+  if (unseen.size === 0) return proveEach(expected, found, computed, cutOff);
   const seen = withoutUnseen(unseen);
-  return prove(expected.map(seen), found.map(foundWithoutUnseen(unseen)), computed.map(seen), cutOff);
+  return proveEach(expected.map(seen), found.map(foundWithoutUnseen(unseen)), computed.map(seen), cutOff);
 }
 
 /** The words of a way back are an artifact of its page: its link has none. */

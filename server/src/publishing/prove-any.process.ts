@@ -226,4 +226,5 @@ const ABOUT: Record<Proof['changed'][number]['change'], (href: string, text: str
   words: (_, text) => `reads “${text}”`,
   target: () => 'does not land at its place',
   place: () => 'stands elsewhere',
+  note: () => 'has not its hover note',
 };

@@ -1,6 +1,6 @@
 import type { Format } from '@vennet/core/manuscript';
 import type { FlowChoices, PdfChoices, SeenPage } from '@vennet/core/publish';
-import type { Proof } from '@vennet/core/readback';
+import type { Proof, ProofTable } from '@vennet/core/readback';
 import type { ExportChoices } from '@vennet/core/wire';
 import type { BookSource } from '../books/book-source.js';
 import type { SourceFile } from './files.js';
@@ -21,6 +21,8 @@ export interface PublishInput {
   seen: [href: string, page: SeenPage][];
   /** Where the made file is written. */
   output: string;
+  /** Where a row for each link is written, as JSON. */
+  table: string;
   /** Sets each chapter by itself first, and says which: so that the one is known that breaks the typesetter. */
   careful: boolean;
 }
@@ -44,9 +46,8 @@ export interface Published {
   beside: [string, string][];
 }
 
-export interface Made {
+export interface Made extends ProofTable {
   bytes: Uint8Array;
-  proof: Proof;
   notes: string[];
   /** It is an archive of several files. */
   isArchive?: boolean;

@@ -35,7 +35,7 @@ import { setPages } from '../typesetting/typeset.js';
 import { filesOf, refusalWords } from './files.js';
 import { pages } from './pages-of-ground.js';
 import type { Made, PublishInput, PublishProgress, Published, Tell } from './publish-work.js';
-import { proofOf } from './proof-of.js';
+import { proofTable } from './proof-of.js';
 
 const makers: Record<Format, (edition: Edition, input: PublishInput, tell: Tell) => Made | Promise<Made>> = {
   epub,
@@ -73,8 +73,9 @@ work<PublishInput, PublishProgress, Published>(refusalWords, async (input, progr
       setPages({ ...edition, book: { ...edition.book, chapters: [chapter] } });
     }
   const made = input.ground ? pages(edition, input, tell) : makers[input.format](edition, input, tell);
-  const { bytes, proof, notes, isArchive = false } = await made;
+  const { bytes, proof, rows, notes, isArchive = false } = await made;
   writeFileSync(input.output, bytes);
+  writeFileSync(input.table, JSON.stringify(rows));
   const beside = filesBeside(edition).map(([path, { id }]): [string, string] => [id, path]);
   return { size: bytes.length, proof, notes, isArchive, beside };
 });
@@ -83,7 +84,7 @@ function epub(edition: Edition, { modified }: PublishInput, tell: Tell): Made {
   tell('Writing the chapters');
   const bytes = makeEpub(edition, { modified });
   tell('Reading the file back');
-  return { bytes, proof: proofOf(edition, linksInEpub(bytes)), notes: [] };
+  return { bytes, ...proofTable(edition, linksInEpub(bytes)), notes: [] };
 }
 
 function web(edition: Edition, { modified }: PublishInput, tell: Tell): Made {
@@ -91,11 +92,11 @@ function web(edition: Edition, { modified }: PublishInput, tell: Tell): Made {
   if (isSite(edition)) {
     const bytes = makeWebSite(edition, { modified });
     tell('Reading the file back');
-    return { bytes, proof: proofOf(edition, linksInWebSite(bytes)), notes: [], isArchive: true };
+    return { bytes, ...proofTable(edition, linksInWebSite(bytes)), notes: [], isArchive: true };
   }
   const bytes = makeWebPage(edition);
   tell('Reading the file back');
-  return { bytes, proof: proofOf(edition, linksInWebPage(bytes, pathsBeside(edition))), notes: [] };
+  return { bytes, ...proofTable(edition, linksInWebPage(bytes, pathsBeside(edition))), notes: [] };
 }
 
 /** What lies next to a made file. */
@@ -111,7 +112,7 @@ function document(
     tell('Writing the document');
     const bytes = make(edition, { modified });
     tell('Reading the file back');
-    return { bytes, proof: proofOf(edition, read(bytes, pathsBeside(edition))), notes: [] };
+    return { bytes, ...proofTable(edition, read(bytes, pathsBeside(edition))), notes: [] };
   };
 }
 
@@ -119,7 +120,7 @@ function markdown(edition: Edition, { modified }: PublishInput, tell: Tell): Mad
   tell('Writing the text');
   const { bytes, isArchive } = makeMarkdown(edition, { modified });
   tell('Reading the file back');
-  return { bytes, proof: proofOf(edition, linksInMarkdown(bytes)), notes: [], isArchive };
+  return { bytes, ...proofTable(edition, linksInMarkdown(bytes)), notes: [], isArchive };
 }
 
 async function pdf(edition: Edition, _input: PublishInput, tell: Tell): Promise<Made> {
@@ -131,11 +132,11 @@ async function pdf(edition: Edition, _input: PublishInput, tell: Tell): Promise<
   const { links, cutOff, words } = await linksInPdf(bytes.slice(), (done, total) =>
     tell('Reading the file back', done, total),
   );
-  const proof = proofOf(withNumbers, links, { cutOff, unseen, backs: backs.length });
+  const { proof, rows } = proofTable(withNumbers, links, { cutOff, unseen, backs: backs.length });
   if (printed.length > 0)
     proof.printed =
       edition.pdf.addresses === 'qr'
         ? await proveCodes(bytes.slice(), printed, qrs)
         : provePrinted(printed, words);
-  return { bytes, proof, notes };
+  return { bytes, proof, rows, notes };
 }

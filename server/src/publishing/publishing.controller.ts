@@ -26,6 +26,7 @@ import {
   ApiTags,
 } from '@nestjs/swagger';
 import { coverDrawing, type FormChoices, type ShapelessSign } from '@vennet/core/publish';
+import type { ProofRow } from '@vennet/core/readback';
 import type { AnyProof, ExportJob, PdfSets, Reading, Started } from '@vennet/core/wire';
 import type { Request, Response } from 'express';
 import { BooksService } from '../books/books.service.js';
@@ -39,6 +40,7 @@ import {
   AnyProofDto,
   ExportJobDto,
   FormPreviewDto,
+  ProofRowDto,
   ReadingDto,
   NewExportDto,
   ShapelessSignDto,
@@ -246,6 +248,13 @@ export class PublishingController {
     response.set({ 'content-type': type, 'x-content-type-options': 'nosniff' });
     response.attachment(name);
     await sendStored(response, path, { name, again: 'Make it anew.' });
+  }
+
+  /** A row for each link of the book with what was found of it in the made file. */
+  @Get('exports/:id/proof')
+  @ApiOkResponse({ type: [ProofRowDto] })
+  proof(@Param('id', ParseUUIDPipe) id: string): Promise<ProofRow[]> {
+    return this.publishing.table(id);
   }
 
   /** The made file as a reader goes through it: its pages in their order. */

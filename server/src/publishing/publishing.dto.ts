@@ -1,3 +1,4 @@
+import { ApiProperty } from '@nestjs/swagger';
 import { SEVERITIES } from '@vennet/core/audit';
 import { FORMATS, type Format } from '@vennet/core/manuscript';
 import type { Loss, ShapelessSign } from '@vennet/core/publish';
@@ -8,6 +9,7 @@ import {
   type LostLink,
   type PrintedPart,
   type Proof,
+  type ProofRow,
   type ProofPart,
 } from '@vennet/core/readback';
 import {
@@ -58,6 +60,39 @@ class ChangedLinkDto extends LostLinkDto implements ChangedLink {
 
   @Choice(LINK_CHANGES)
   change: ChangedLink['change'];
+}
+
+/** A link of the book with what was found of it in the made file. */
+export class ProofRowDto extends LostLinkDto implements ProofRow {
+  @Choice(['lost', 'changed', 'found'])
+  state: ProofRow['state'];
+
+  @Choice(LINK_CHANGES, { nullable: true, description: 'What of it is not as the book has it' })
+  change: ProofRow['change'];
+
+  @Words({ description: 'What stands in the file; empty where it is lost' })
+  foundHref: string;
+
+  @Words()
+  foundText: string;
+
+  @Words({ description: 'What is said where it is hovered over' })
+  note: string;
+
+  @Words({ description: 'The words where it lands, if it leads to a place inside' })
+  landing: string;
+
+  @Words()
+  where: string;
+
+  @ApiProperty({
+    ...{ type: 'array', items: { type: 'array', items: { type: 'number' }, minItems: 4, maxItems: 4 } },
+    description: 'Where it can be pressed, of a PDF: left, bottom, right and top, in points',
+  })
+  areas: [left: number, bottom: number, right: number, top: number][];
+
+  @Whole({ nullable: true, description: 'Which of the links of its file it is, of a form of HTML, from 0' })
+  nth: number | null;
 }
 
 class AddedLinkDto {

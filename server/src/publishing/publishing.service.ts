@@ -6,6 +6,7 @@ import { Injectable, type OnApplicationBootstrap } from '@nestjs/common';
 import { ConfigService } from '@nestjs/config';
 import type { Format } from '@vennet/core/manuscript';
 import { DEFAULT_FORMS, DEFAULT_PDF, madeFileName, type PdfChoices } from '@vennet/core/publish';
+import type { ProofRow } from '@vennet/core/readback';
 import type { ExportChoices, ExportJob, JobStatus, Reading } from '@vennet/core/wire';
 import { DataSource, In, type Repository } from 'typeorm';
 import { BooksService } from '../books/books.service.js';
@@ -147,6 +148,7 @@ export class PublishingService implements OnApplicationBootstrap {
         // The same book gives the same file.
         modified: new Date(await this.#changedAt(bookId)),
         output: `${path}.unfinished`,
+        table: tableOf(path),
         choices: row.choices ?? {},
         ...chosen(format, row.choices ?? {}),
         seen: row.choices?.sources ? await this.sources.seen(bookId) : [],
@@ -172,6 +174,7 @@ export class PublishingService implements OnApplicationBootstrap {
   async #unfinished(id: string, { state, message }: Unfinished): Promise<void> {
     const row = await this.#exports.findOneByOrFail({ id });
     await rm(`${this.#pathOf(row)}.unfinished`, { force: true });
+    await rm(tableOf(this.#pathOf(row)), { force: true });
     await this.#exports.update({ id }, { state, message, finishedAt: new Date() });
   }
 
@@ -249,6 +252,20 @@ export class PublishingService implements OnApplicationBootstrap {
       throw new ProblemError(409, 'Being made', 'This file is being made. Stop it first.');
     await this.#exports.delete({ id });
     await rm(this.#pathOf(job), { force: true });
+    await rm(tableOf(this.#pathOf(job)), { force: true });
+  }
+
+  /** A row for each link of the book with what was found of it in the made file. @throws ProblemError */
+  async table(id: string): Promise<ProofRow[]> {
+    const job = await this.#entity(id);
+    const table = await readFile(tableOf(this.#pathOf(job)), 'utf8').catch(() => null);
+    if (table === null)
+      throw new ProblemError(
+        409,
+        'No table yet',
+        'There is no table of this file: it is not made yet, or an earlier Vennet made it. Make it anew.',
+      );
+    return JSON.parse(table) as ProofRow[];
   }
 
   /** The made file as a reader goes through it. @throws ProblemError */
@@ -308,6 +325,9 @@ export class PublishingService implements OnApplicationBootstrap {
     };
   }
 }
+
+/** Where the rows of the proof of a made file are kept. */
+const tableOf = (path: string): string => `${path}.proof.json`;
 
 interface ReadAs {
   /** Left out for a file that is one page. */

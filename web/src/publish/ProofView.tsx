@@ -2,11 +2,12 @@ import { message } from '@vennet/core/language';
 import type { ChangedLink, PrintedPart, Proof, ProofPart } from '@vennet/core/readback';
 import { ToLink } from './ToLink.js';
 
-const CHANGES: Record<ChangedLink['change'], string> = {
+export const CHANGES: Record<ChangedLink['change'], string> = {
   address: 'leads to another address',
   words: 'has other words',
   target: 'does not land at its place',
   place: 'stands elsewhere',
+  note: 'has not its hover note',
 };
 
 /** The proof of a made file: how many links it should have, how many are there, and which are not as in the book. */

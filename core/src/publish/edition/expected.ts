@@ -13,6 +13,8 @@ export interface ExpectedLink extends LandingWords {
   href: string;
   text: string;
   chapter: string;
+  /** Its hover note; left out where none is kept. */
+  note?: string;
 }
 
 /**
@@ -27,9 +29,9 @@ const expectedIn =
   (edition: Edition) =>
   (link: Link): ExpectedLink => {
     const href = hrefIn(edition, link) ?? hrefOf(link.destination);
-    const { id, chapter } = link;
+    const { id, chapter, hoverNote: note } = link;
     const text = shownText(link, href, edition);
-    return { id, href: named(href, edition), text, chapter, ...landingOf(href, edition) };
+    return { id, href: named(href, edition), text, chapter, note, ...landingOf(href, edition) };
   };
 
 /**
