@@ -1216,6 +1216,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/exports/{id}/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["PublishingController_again"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/exports/{id}/stop": {
         parameters: {
             query?: never;
@@ -1273,6 +1289,22 @@ export interface paths {
         };
         get: operations["PublishingController_reading"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exports/{id}/reading/tally": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["PublishingController_tally"];
         post?: never;
         delete?: never;
         options?: never;
@@ -2656,6 +2688,8 @@ export interface components {
             beside: number;
             /** @description The book has changed since it was made */
             isOutdated: boolean;
+            /** @description The version of the book that it was made of */
+            snapshot: string | null;
             /** Format: date-time */
             createdAt: string;
             /** Format: date-time */
@@ -2862,13 +2896,21 @@ export interface components {
         ReadingPageDto: {
             path: string;
             title: string;
+            /** @description How many links it has */
+            links: number;
         };
         ReadingDto: {
+            /** @description Each by the path of its page and its number there, as “path number” */
+            tried: string[];
             /** @enum {string} */
             format: "epub" | "pdf" | "web" | "docx" | "odt" | "markdown";
             fileName: string;
             /** @description In their order; a PDF has them itself */
             pages: components["schemas"]["ReadingPageDto"][];
+        };
+        ReadingTallyDto: {
+            /** @description Each by the path of its page and its number there, as “path number” */
+            tried: string[];
         };
         PublicationDto: {
             /** @description Each author by name, where there are several */
@@ -6189,6 +6231,36 @@ export interface operations {
             };
         };
     };
+    PublishingController_again: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StartedDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
     PublishingController_stop: {
         parameters: {
             query?: never;
@@ -6297,6 +6369,38 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["ReadingDto"];
                 };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    PublishingController_tally: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadingTallyDto"];
+            };
+        };
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
             default: {

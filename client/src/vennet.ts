@@ -2,6 +2,7 @@ import type { InsideFinding } from '@vennet/core/audit';
 import type { DivisionLine, SectionMove } from '@vennet/core/edits';
 import type { FoundHeading, OughtToBeLink, PageText } from '@vennet/core/ground';
 import type { Format, Place } from '@vennet/core/manuscript';
+import type { ProofRow } from '@vennet/core/readback';
 import type { FormChoices, ShapelessSign } from '@vennet/core/publish';
 import type { ShelfFile } from '@vennet/core/shelf';
 import type {
@@ -309,6 +310,11 @@ export function vennet(address = '') {
       answer(http.POST('/api/books/{id}/exports', { ...of(book), body: { format, choices } })),
     removeExport: (job: string) => done(http.DELETE('/api/exports/{id}', of(job))),
     reading: (job: string): Promise<Reading> => answer(http.GET('/api/exports/{id}/reading', of(job))),
+    keepTally: (job: string, tried: string[]) =>
+      done(http.PUT('/api/exports/{id}/reading/tally', { ...of(job), body: { tried } })),
+    /** A row for each link of the book with what was found of it in the made file. */
+    proofRows: (job: string): Promise<ProofRow[]> => answer(http.GET('/api/exports/{id}/proof', of(job))),
+    makeAgain: (job: string): Promise<Started> => answer(http.POST('/api/exports/{id}/again', of(job))),
     exports: (book: string): Promise<ExportJob[]> => answer(http.GET('/api/books/{id}/exports', of(book))),
     export: (id: string): Promise<ExportJob> => answer(http.GET('/api/exports/{id}', of(id))),
     stopExport: (id: string): Promise<ExportJob> => answer(http.POST('/api/exports/{id}/stop', of(id))),

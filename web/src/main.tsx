@@ -4,6 +4,7 @@ import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
 import './frame/look.css';
 import './editor/views/text.css';
+import './publish/try/sheet.css';
 import { AboutBook } from './about/AboutBook.js';
 import { createQueries } from './api/queries.js';
 import { useBook } from './book/store.js';

@@ -142,7 +142,7 @@ const rowOf = (
   note: annotation?.contents ?? '',
   landing: '',
   where: annotation ? `page ${page}` : '',
-  areas: annotation?.areas ?? [],
+  areas: (annotation?.areas ?? []).map((area) => [...area]),
   nth: null,
 });
 

@@ -61,8 +61,8 @@ export interface ProofRow extends LostLink {
   /** The words where it lands, if it leads to a place inside. */
   landing: string;
   where: string;
-  /** Where it can be pressed, of a PDF. */
-  areas: readonly (readonly [left: number, bottom: number, right: number, top: number])[];
+  /** Where it can be pressed, of a PDF: left, bottom, right and top of each rectangle, in points. */
+  areas: number[][];
   /** Which of the links of its file it is, of a form of HTML, from 0. */
   nth: number | null;
 }
@@ -164,7 +164,7 @@ function rowOf(
     note: partner.note ?? '',
     landing: partner.landing?.text.slice(0, 80) ?? '',
     where: partner.where,
-    areas: partner.areas ?? [],
+    areas: (partner.areas ?? []).map((area) => [...area]),
     nth: partner.nth ?? null,
   };
 }

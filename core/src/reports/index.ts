@@ -7,3 +7,5 @@ export { CHAPTER_FATES, versionChanges } from './version-changes.js';
 export type { LinkThenAndNow, VersionChanges, VersionChapter, VersionLink } from './version-changes.js';
 export { whatNow } from './what-now.js';
 export type { NextStep, ReadyStep, Standing, WhatNow } from './what-now.js';
+export { linksBetween } from './links-between.js';
+export type { LinkBetween } from './links-between.js';

@@ -134,10 +134,15 @@ export interface PdfSets {
 }
 
 /** A made file as a reader goes through it: its pages in their order. A PDF has them itself. */
-export interface Reading {
+export interface Reading extends ReadingTally {
   format: Format;
   fileName: string;
-  pages: { path: string; title: string }[];
+  pages: { path: string; title: string; links: number }[];
+}
+
+/** Which links of a made file its author has tried: each by the path of its page and its number there, as `path number`. */
+export interface ReadingTally {
+  tried: string[];
 }
 
 /** How a link of a file from anywhere stands: lost or changed against the book, there, or words that only look like a link. */
@@ -319,6 +324,8 @@ export interface ExportJob {
   beside: number;
   /** The book has changed since it was made. */
   isOutdated: boolean;
+  /** The version of the book that it was made of; `null` where it is not known. */
+  snapshot: string | null;
   createdAt: string;
   finishedAt: string | null;
 }

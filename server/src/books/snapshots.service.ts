@@ -12,6 +12,7 @@ import { notFound, ProblemError } from '../platform/problem.js';
 import { ChapterEntity } from '../database/entities/chapter.entity.js';
 import { arrange, mergedOrder } from './change-in-hand.js';
 import { ChangesService } from './changes.service.js';
+import type { ChapterSource } from './book-source.js';
 import { asSent } from './chapter-text.js';
 import { SnapshotEntity } from '../database/entities/snapshot.entity.js';
 
@@ -93,6 +94,14 @@ export class SnapshotsService {
     const found = chapters.find((one) => one.id === chapter);
     if (!found) throw notFound('chapter');
     return { ...found, doc: upgradedChapter(found.doc) };
+  }
+
+  /** The chapters as a version has them, as they are stored; `null` for one that is not there any more. */
+  async sources(bookId: string, id: string): Promise<ChapterSource[] | null> {
+    const isThere = await this.database.getRepository(SnapshotEntity).existsBy({ id, bookId });
+    if (!isThere) return null;
+    const { chapters } = await this.#kept(bookId, id);
+    return chapters.map(({ doc, ...chapter }) => ({ ...chapter, doc: JSON.stringify(upgradedChapter(doc)) }));
   }
 
   async #kept(bookId: string, id: string): Promise<{ row: SnapshotEntity; chapters: VersionedChapter[] }> {

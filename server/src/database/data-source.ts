@@ -29,6 +29,7 @@ import { VersionNames1791500000000 } from './migrations/1791500000000-version-na
 import { Ground1791600000000 } from './migrations/1791600000000-ground.js';
 import { PdfSets1791700000000 } from './migrations/1791700000000-pdf-sets.js';
 import { FormChoices1791800000000 } from './migrations/1791800000000-form-choices.js';
+import { Tally1791900000000 } from './migrations/1791900000000-tally.js';
 import { VerdictTable1790600000000 } from './migrations/1790600000000-verdict-table.js';
 
 /** The connection to MariaDB. The tables are made by migrations only, which run at every start. */
@@ -56,6 +57,7 @@ export function dataSourceOptions(url: string): DataSourceOptions {
       Ground1791600000000,
       PdfSets1791700000000,
       FormChoices1791800000000,
+      Tally1791900000000,
     ],
     entities: [
       BookEntity,

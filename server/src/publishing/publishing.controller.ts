@@ -42,6 +42,7 @@ import {
   FormPreviewDto,
   ProofRowDto,
   ReadingDto,
+  ReadingTallyDto,
   NewExportDto,
   ShapelessSignDto,
 } from './publishing.dto.js';
@@ -234,6 +235,14 @@ export class PublishingController {
     return this.publishing.remove(id);
   }
 
+  /** Makes a file again, of the book as it was then and with the same choices. */
+  @Post('exports/:id/again')
+  @HttpCode(202)
+  @ApiAcceptedResponse({ type: StartedDto })
+  async again(@Param('id', ParseUUIDPipe) id: string): Promise<Started> {
+    return { id: await this.publishing.again(id) };
+  }
+
   @Post('exports/:id/stop')
   @HttpCode(200)
   @ApiOkResponse({ type: ExportJobDto })
@@ -262,6 +271,14 @@ export class PublishingController {
   @ApiOkResponse({ type: ReadingDto })
   reading(@Param('id', ParseUUIDPipe) id: string): Promise<Reading> {
     return this.publishing.reading(id);
+  }
+
+  /** Keeps with a made file which of its links were tried. */
+  @Put('exports/:id/reading/tally')
+  @HttpCode(204)
+  @ApiNoContentResponse()
+  tally(@Param('id', ParseUUIDPipe) id: string, @Body() body: ReadingTallyDto): Promise<void> {
+    return this.publishing.keepTally(id, body.tried);
   }
 
   /** A page of a made e-book or web page, to be shown in a sandbox: it tells its parent what is pressed. */

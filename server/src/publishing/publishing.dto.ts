@@ -18,6 +18,7 @@ import {
   type AnyProof,
   type ProvedLink,
   type Reading,
+  type ReadingTally,
   type ExportJob,
   type FormPreview,
   type JobState,
@@ -89,7 +90,7 @@ export class ProofRowDto extends LostLinkDto implements ProofRow {
     ...{ type: 'array', items: { type: 'array', items: { type: 'number' }, minItems: 4, maxItems: 4 } },
     description: 'Where it can be pressed, of a PDF: left, bottom, right and top, in points',
   })
-  areas: [left: number, bottom: number, right: number, top: number][];
+  areas: number[][];
 
   @Whole({ nullable: true, description: 'Which of the links of its file it is, of a form of HTML, from 0' })
   nth: number | null;
@@ -218,10 +219,19 @@ class ReadingPageDto {
 
   @Words()
   title: string;
+
+  @Whole({ description: 'How many links it has' })
+  links: number;
+}
+
+/** Which links of a made file its author has tried. */
+export class ReadingTallyDto implements ReadingTally {
+  @WordList({ description: 'Each by the path of its page and its number there, as “path number”' })
+  tried: string[];
 }
 
 /** A made file as a reader goes through it. */
-export class ReadingDto implements Reading {
+export class ReadingDto extends ReadingTallyDto implements Reading {
   @Choice(FORMATS)
   format: Format;
 
@@ -274,6 +284,9 @@ export class ExportJobDto implements ExportJob {
 
   @Flag({ description: 'The book has changed since it was made' })
   isOutdated: boolean;
+
+  @Words({ nullable: true, description: 'The version of the book that it was made of' })
+  snapshot: string | null;
 
   @Moment()
   createdAt: string;

@@ -8,7 +8,7 @@ import type { Format } from '@vennet/core/manuscript';
 import { DEFAULT_FORMS, DEFAULT_PDF, madeFileName, type PdfChoices } from '@vennet/core/publish';
 import type { ProofRow } from '@vennet/core/readback';
 import type { ExportChoices, ExportJob, JobStatus, Reading } from '@vennet/core/wire';
-import { DataSource, In, type Repository } from 'typeorm';
+import { DataSource, In, type EntityManager, type Repository } from 'typeorm';
 import { BooksService } from '../books/books.service.js';
 import { SnapshotsService } from '../books/snapshots.service.js';
 import { LOCAL_AUTHOR } from '../platform/author.js';
@@ -24,7 +24,7 @@ import { ShelfService } from '../shelf/shelf.service.js';
 import type { AppSettings } from '../platform/settings.js';
 import { FormChoicesService } from './form-choices.service.js';
 import { PdfSetsService } from './pdf-sets.service.js';
-import { epubPages, pageReading, sitePages, webReading } from './reading.js';
+import { epubPages, pageReading, sitePages, webPages, webReading } from './reading.js';
 import { SourcesService } from './sources.service.js';
 import type { Published, PublishInput, PublishProgress } from './publish-work.js';
 
@@ -103,6 +103,33 @@ export class PublishingService implements OnApplicationBootstrap {
       : format === 'pdf'
         ? { ...(await this.pdfSets.choicesOf(bookId, more, set)), ...(set ? { set } : {}) }
         : await this.formChoices.choicesOf(bookId, format, more);
+    return this.#add(bookId, { format, choices: kept, fileName: madeFileName(title, format), of: null });
+  }
+
+  /** Makes a file again of the book as it was then, with the same choices. @throws ProblemError */
+  async again(id: string): Promise<string> {
+    const { bookId, format, choices, fileName, snapshot, asOf } = await this.#entity(id);
+    const isThere = snapshot !== null && (await this.snapshots.sources(bookId, snapshot)) !== null;
+    if (!isThere || !asOf)
+      throw new ProblemError(
+        409,
+        'No text of then',
+        'The text of that time is not kept any more. Make the file of the book as it is now.',
+      );
+    return this.#add(bookId, { format, choices: choices ?? {}, fileName, of: { snapshot, asOf } });
+  }
+
+  /** @param of the text of some time; `null` for that of now */
+  async #add(
+    bookId: string,
+    {
+      of,
+      ...row
+    }: Pick<ExportEntity, 'format' | 'choices' | 'fileName'> & {
+      of: { snapshot: string; asOf: Date } | null;
+    },
+  ): Promise<string> {
+    const { format } = row;
     const id = randomUUID();
     await this.database.transaction(async (manager) => {
       // Whoever else starts one at this moment waits here.
@@ -113,19 +140,12 @@ export class PublishingService implements OnApplicationBootstrap {
           'Already being made',
           'This file is being made. Wait for it, or stop it first.',
         );
-      await this.snapshots.keepNow(manager, bookId, `Published as ${WORDS[format]}`);
       await manager.insert(ExportEntity, {
-        id,
-        bookId,
-        format,
-        state: 'waiting',
-        message: '',
-        notes: [],
-        proof: null,
-        choices: kept,
-        size: null,
-        beside: [],
-        fileName: madeFileName(title, format),
+        ...{ id, bookId, ...row },
+        ...{ state: 'waiting', message: '', notes: [], proof: null, size: null, beside: [], tried: null },
+        snapshot:
+          of?.snapshot ?? (await this.snapshots.keepNow(manager, bookId, `Published as ${WORDS[format]}`)),
+        asOf: of?.asOf ?? new Date(await this.#changedAt(bookId, manager)),
         createdBy: LOCAL_AUTHOR,
         createdAt: new Date(),
         finishedAt: null,
@@ -144,9 +164,9 @@ export class PublishingService implements OnApplicationBootstrap {
     const { size, proof, notes, isArchive, beside } = await published(
       {
         format,
-        ...(await this.sources.of(bookId)),
+        ...(await this.sources.of(bookId, row.snapshot)),
         // The same book gives the same file.
-        modified: new Date(await this.#changedAt(bookId)),
+        modified: row.asOf ?? new Date(await this.#changedAt(bookId)),
         output: `${path}.unfinished`,
         table: tableOf(path),
         choices: row.choices ?? {},
@@ -211,8 +231,8 @@ export class PublishingService implements OnApplicationBootstrap {
   }
 
   /** When the book was changed last: its text, its chapters, or what is said of it. */
-  async #changedAt(bookId: string): Promise<Date> {
-    const [row] = await this.database.query<{ at: Date }[]>(
+  async #changedAt(bookId: string, manager: EntityManager = this.database.manager): Promise<Date> {
+    const [row] = await manager.query<{ at: Date }[]>(
       `SELECT GREATEST(b.updated_at, COALESCE(MAX(GREATEST(c.updated_at, COALESCE(c.deleted_at, c.updated_at))), b.updated_at)) AS at
         FROM books b LEFT JOIN chapters c ON c.book_id = b.id WHERE b.id = ? GROUP BY b.id`,
       [bookId],
@@ -270,10 +290,15 @@ export class PublishingService implements OnApplicationBootstrap {
 
   /** The made file as a reader goes through it. @throws ProblemError */
   async reading(id: string): Promise<Reading> {
-    const { format, fileName } = await this.#entity(id);
+    const { format, fileName, tried } = await this.#entity(id);
     const kind = READ_AS[format]?.(fileName);
-    const pages = kind?.pages ? kind.pages(await this.#bytes(id)) : [{ path: '', title: '' }];
-    return { format, fileName, pages: kind ? pages : [] };
+    const pages = kind ? kind.pages(await this.#bytes(id)) : [];
+    return { format, fileName, pages, tried: tried ?? [] };
+  }
+
+  async keepTally(id: string, tried: string[]): Promise<void> {
+    await this.#entity(id);
+    await this.#exports.update({ id }, { tried: [...new Set(tried)] });
   }
 
   /** A page of it, with the script by which it tells what is pressed. @throws ProblemError */
@@ -319,7 +344,8 @@ export class PublishingService implements OnApplicationBootstrap {
       beside: job.beside.length,
       size: job.size === null ? null : Number(job.size),
       choices: job.choices ?? {},
-      isOutdated: new Date(changedAt) > job.createdAt,
+      isOutdated: new Date(changedAt) > (job.asOf ?? job.createdAt),
+      snapshot: job.snapshot,
       createdAt: job.createdAt.toISOString(),
       finishedAt: job.finishedAt?.toISOString() ?? null,
     };
@@ -330,8 +356,7 @@ export class PublishingService implements OnApplicationBootstrap {
 const tableOf = (path: string): string => `${path}.proof.json`;
 
 interface ReadAs {
-  /** Left out for a file that is one page. */
-  pages?(bytes: Uint8Array): Reading['pages'];
+  pages(bytes: Uint8Array): Reading['pages'];
   page(bytes: Uint8Array, path: string): string | null;
 }
 
@@ -341,7 +366,7 @@ const READ_AS: Partial<Record<Format, (fileName: string) => ReadAs>> = {
   web: (fileName) =>
     fileName.endsWith('.zip')
       ? { pages: sitePages, page: pageReading }
-      : { page: (bytes) => webReading(bytes) },
+      : { pages: webPages, page: (bytes) => webReading(bytes) },
 };
 
 /** The choices that a row keeps, as an edition has them. */

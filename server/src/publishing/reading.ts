@@ -10,8 +10,29 @@ const SCRIPT = `(() => {
   const links = [...document.querySelectorAll('a[href], area[href]')];
   const tell = (what) => parent.postMessage({ vennet: 'reader', ...what }, '*');
   const named = (one) => one.getAttribute('aria-label') || one.textContent.trim() || one.getAttribute('alt') || [...one.querySelectorAll('img')].map((img) => img.alt).join(' ');
+  let paged = false;
+  const wide = () => document.documentElement.clientWidth;
+  const leaf = () => Math.round(document.body.scrollLeft / wide());
+  const leaves = () => Math.max(1, Math.ceil((document.body.scrollWidth - 1) / wide()));
+  const tellLeaf = () => { if (paged) tell({ leaf: leaf() + 1, leaves: leaves() }); };
+  const toLeaf = (at) => { document.body.scrollLeft = at * wide(); tellLeaf(); };
+  const page = (on) => {
+    paged = on;
+    const style = 'html { height: 100%; overflow: hidden } body { max-width: none !important; margin: 0 !important; height: 100vh; box-sizing: border-box; padding: 1.5em !important; column-width: calc(100vw - 3em); column-gap: 3em; overflow: hidden }';
+    let own = document.getElementById('vennet-paged');
+    if (on && !own) {
+      own = document.head.appendChild(document.createElementNS('http://www.w3.org/1999/xhtml', 'style'));
+      own.id = 'vennet-paged';
+      own.textContent = style;
+    } else if (!on && own) own.remove();
+    tellLeaf();
+  };
+  const toSight = (one) => {
+    if (!paged) return one.scrollIntoView({ block: 'center' });
+    toLeaf(Math.floor((one.getBoundingClientRect().left + document.body.scrollLeft) / wide()));
+  };
   const flash = (one) => {
-    one.scrollIntoView({ block: 'center' });
+    toSight(one);
     const before = one.style.outline;
     one.style.outline = '3px solid #b45309';
     setTimeout(() => { one.style.outline = before; }, 1600);
@@ -24,6 +45,12 @@ const SCRIPT = `(() => {
   };
   addEventListener('click', press, true);
   addEventListener('auxclick', press, true);
+  addEventListener('keydown', (event) => {
+    const by = { PageDown: 1, PageUp: -1 }[event.key];
+    if (event.altKey && (event.key === 'ArrowLeft' || event.key === 'ArrowRight')) { event.preventDefault(); tell({ step: event.key === 'ArrowLeft' ? -1 : 1 }); }
+    else if (paged && by) { event.preventDefault(); tell({ turning: by }); }
+  });
+  addEventListener('resize', tellLeaf);
   addEventListener('message', ({ source, data }) => {
     if (source !== parent || !data || data.vennet !== 'host') return;
     if (typeof data.spot === 'string') {
@@ -31,7 +58,15 @@ const SCRIPT = `(() => {
       if (spot) flash(spot);
       tell({ landed: spot !== null });
     }
-    if (typeof data.link === 'number' && links[data.link]) { links[data.link].focus(); flash(links[data.link]); }
+    if (typeof data.link === 'number' && links[data.link]) { links[data.link].focus({ preventScroll: true }); flash(links[data.link]); }
+    if (typeof data.paged === 'boolean') page(data.paged);
+    if (data.quiet) links.forEach((one) => one.removeAttribute('title'));
+    if (typeof data.turn === 'number') {
+      const to = leaf() + data.turn;
+      if (to < 0 || to >= leaves()) tell({ past: data.turn });
+      else toLeaf(to);
+    }
+    if (data.last) toLeaf(leaves() - 1);
   });
   tell({ links: links.map((one) => ({ href: one.getAttribute('href'), words: named(one), note: one.getAttribute('title') || '' })) });
 })();`;
@@ -48,6 +83,14 @@ export const READING_POLICY = [
 ].join('; ');
 
 const text = (bytes: Uint8Array | undefined): string => new TextDecoder().decode(bytes ?? new Uint8Array());
+
+/** How many links a page has: those that the script counts. */
+const linksIn = (page: string): number => page.match(/<(?:a|area)\b[^>]*\shref=/g)?.length ?? 0;
+
+/** A web page that was made is one page. */
+export const webPages = (html: Uint8Array): Reading['pages'] => [
+  { path: '', title: '', links: linksIn(text(html)) },
+];
 
 /** A web page that was made, with the script. */
 export const webReading = (html: Uint8Array): string =>
@@ -75,18 +118,21 @@ export function epubPages(bytes: Uint8Array): Reading['pages'] {
     const href = items.get(id);
     if (!href) return [];
     const path = base + href;
-    const title = /<title>([^<]*)<\/title>/.exec(text(file(path)))?.[1] ?? '';
-    return [{ path, title: unescaped(title) }];
+    return [aboutPage(path, file(path))];
   });
 }
 
 /** The pages of a site that was made: the first, and the chapters in their order. */
 export function sitePages(bytes: Uint8Array): Reading['pages'] {
   const pages = unzipSync(bytes, { filter: ({ name }) => name.endsWith('.html') && !name.includes('/') });
-  const titleOf = (page: Uint8Array | undefined) => /<title>([^<]*)<\/title>/.exec(text(page))?.[1] ?? '';
   return Object.keys(pages)
     .sort((one, other) => Number(other === FIRST) - Number(one === FIRST) || (one < other ? -1 : 1))
-    .map((path) => ({ path, title: unescaped(titleOf(pages[path])) }));
+    .map((path) => aboutPage(path, pages[path]));
+}
+
+function aboutPage(path: string, bytes: Uint8Array | undefined): Reading['pages'][number] {
+  const page = text(bytes);
+  return { path, title: unescaped(/<title>([^<]*)<\/title>/.exec(page)?.[1] ?? ''), links: linksIn(page) };
 }
 
 const FIRST = 'index.html';

@@ -2,6 +2,7 @@ import { Injectable } from '@nestjs/common';
 import type { SeenPage } from '@vennet/core/publish';
 import { DataSource, type Repository } from 'typeorm';
 import { BooksService } from '../books/books.service.js';
+import { SnapshotsService } from '../books/snapshots.service.js';
 import { CheckRowEntity } from '../database/entities/check-row.entity.js';
 import { EnclosureStore } from '../shelf/enclosure-store.js';
 import { ShelfService } from '../shelf/shelf.service.js';
@@ -14,6 +15,7 @@ export class SourcesService {
 
   constructor(
     private readonly books: BooksService,
+    private readonly snapshots: SnapshotsService,
     private readonly shelf: ShelfService,
     private readonly store: EnclosureStore,
     database: DataSource,
@@ -21,8 +23,14 @@ export class SourcesService {
     this.#rows = database.getRepository(CheckRowEntity);
   }
 
-  async of(bookId: string): Promise<Pick<PublishInput, 'source' | 'enclosures' | 'ground'>> {
-    const source = await this.books.source(bookId);
+  /** @param snapshot whose text it is made of, as far as that is kept; else of that of now */
+  async of(
+    bookId: string,
+    snapshot: string | null = null,
+  ): Promise<Pick<PublishInput, 'source' | 'enclosures' | 'ground'>> {
+    const now = await this.books.source(bookId);
+    const chapters = snapshot === null ? null : await this.snapshots.sources(bookId, snapshot);
+    const source = chapters ? { ...now, chapters } : now;
     const enclosures = (await this.shelf.rows(bookId)).map(({ id, name, type, sha256 }) => ({
       id,
       name,

@@ -49,3 +49,18 @@ export function drawPage(
   canvas.height = viewport.height;
   return page.render({ canvas, viewport, annotationMode });
 }
+
+/** Lays the words of a page over its picture, so that they can be selected and read out; not when they are wanted no more by then. */
+export async function layWords(
+  page: PDFPageProxy,
+  container: HTMLElement,
+  viewport: Pdfjs.PageViewport,
+  isGone: () => boolean,
+): Promise<void> {
+  const { TextLayer } = await pdfjs();
+  const textContentSource = await page.getTextContent();
+  if (isGone()) return;
+  container.replaceChildren();
+  container.style.setProperty('--total-scale-factor', String(viewport.scale));
+  await new TextLayer({ textContentSource, container, viewport }).render();
+}

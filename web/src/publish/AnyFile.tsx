@@ -6,7 +6,8 @@ import { api } from '../api/client.js';
 import { useBook } from '../book/store.js';
 import { openBook } from '../book/open-book.js';
 import { ProofView } from './ProofView.js';
-import { asCsv, asHtml, save, STATE_WORDS } from './save-table.js';
+import type { SavedTable } from './save-table.js';
+import { SaveTable } from './SaveTable.js';
 import { ToLink } from './ToLink.js';
 
 /** How many rows are shown at first. */
@@ -84,6 +85,26 @@ export function AnyFile() {
   );
 }
 
+const STATE_WORDS: Record<ProvedLink['state'], string> = {
+  lost: 'Lost',
+  changed: 'Changed',
+  found: 'There',
+  looks: 'Only looks like a link',
+};
+
+const tableOf = ({ name, links }: AnyProof): SavedTable => ({
+  title: `Links of ${name}`,
+  heads: ['State', 'Words', 'Leads to', 'Where', 'What is otherwise', 'Findings'],
+  rows: links.map(({ state, text, href, where, about, findings }) => [
+    STATE_WORDS[state],
+    text,
+    href,
+    where,
+    about,
+    findings.map(({ message: said }) => said).join(' '),
+  ]),
+});
+
 const KINDS: Record<AnyProof['kind'], string> = { pdf: 'PDF', epub: 'E-book', web: 'Web page' };
 
 function Proved({ proof }: { proof: AnyProof }) {
@@ -112,24 +133,7 @@ function Proved({ proof }: { proof: AnyProof }) {
               )}
           </span>
         </p>
-        <div className="flex gap-2">
-          <button
-            type="button"
-            className="button"
-            data-size="small"
-            onClick={() => void asCsv(proof).then((csv) => save(`${base}-links.csv`, 'text/csv', csv))}
-          >
-            Save as CSV
-          </button>
-          <button
-            type="button"
-            className="button"
-            data-size="small"
-            onClick={() => save(`${base}-links.html`, 'text/html', asHtml(proof))}
-          >
-            Save as HTML
-          </button>
-        </div>
+        <SaveTable name={`${base}-links`} table={() => tableOf(proof)} />
       </div>
       {proof.proof ? (
         <div className="max-w-md">

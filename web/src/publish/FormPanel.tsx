@@ -1,18 +1,20 @@
 import type { ShapelessSign } from '@vennet/core/publish';
-import type { Ground } from '@vennet/core/manuscript';
+import { isManuscript, type Ground } from '@vennet/core/manuscript';
 import { isUnderWay, type ExportChoices, type ExportJob, type FormPreview } from '@vennet/core/wire';
-import { Download, FolderArchive, Trash2 } from 'lucide-react';
+import { Download, FolderArchive, RotateCcw, Trash2 } from 'lucide-react';
 import { message, sizeWords } from '@vennet/core/language';
 import { exportBundle, exportFile } from '@vennet/client';
 import { useState } from 'react';
 import { useBook } from '../book/store.js';
+import { CompareFiles } from './CompareFiles.js';
 import { FlowSettings } from './FlowSettings.js';
 import { FORMS } from './forms.js';
 import { LeftOut } from './LeftOut.js';
 import { PAGE_WORDS, PdfSettings } from './PdfSettings.js';
+import { ProofTable } from './ProofTable.js';
 import { ProofView } from './ProofView.js';
 import { ToLink } from './ToLink.js';
-import { TryReader } from './TryReader.js';
+import { TryReader } from './try/TryReader.js';
 import { when } from '../parts/when.js';
 
 interface PanelProps {
@@ -23,13 +25,15 @@ interface PanelProps {
   jobs: ExportJob[];
   make(choices?: ExportChoices): void;
   stop(job: ExportJob): void;
+  /** Makes a file again, of the text of then. */
+  again(job: ExportJob): void;
   remove(job: ExportJob): void;
   /** Something was changed on which what this form loses depends. */
   changed(): void;
 }
 
 /** One form of publishing: what it loses, how it is to be, the making of it, and at its side the last good file with its proof. */
-export function FormPanel({ form, shapeless, jobs, make, stop, remove, changed }: PanelProps) {
+export function FormPanel({ form, shapeless, jobs, make, stop, again, remove, changed }: PanelProps) {
   const { format } = form;
   const { words, make: makeWords, about, icon: Icon } = FORMS[format];
   const ground = useBook((store) => store.book?.ground);
@@ -91,7 +95,12 @@ export function FormPanel({ form, shapeless, jobs, make, stop, remove, changed }
         {good ? (
           <>
             <GoodFile job={good} />
-            <Earlier jobs={jobs.filter((job) => job.state === 'done' && job !== good)} remove={remove} />
+            <Earlier
+              newest={good}
+              jobs={jobs.filter((job) => job.state === 'done' && job !== good)}
+              again={running ? null : again}
+              remove={remove}
+            />
           </>
         ) : (
           <p className="text-soft">
@@ -105,7 +114,18 @@ export function FormPanel({ form, shapeless, jobs, make, stop, remove, changed }
 }
 
 /** Files that were made before, with how their links came through. */
-function Earlier({ jobs, remove }: { jobs: readonly ExportJob[]; remove(job: ExportJob): void }) {
+function Earlier({
+  newest,
+  jobs,
+  again,
+  remove,
+}: {
+  newest: ExportJob;
+  jobs: readonly ExportJob[];
+  /** Makes a file again of the text of then; `null` while one is being made. */
+  again: ((job: ExportJob) => void) | null;
+  remove(job: ExportJob): void;
+}) {
   if (jobs.length === 0) return null;
   return (
     <section aria-labelledby="made-before" className="mt-6 border-t border-line pt-4">
@@ -123,7 +143,22 @@ function Earlier({ jobs, remove }: { jobs: readonly ExportJob[]; remove(job: Exp
                 {job.proof && `, ${job.proof.found} of ${job.proof.expected} links`}
               </span>
             </span>
-            <span className="flex">
+            <span className="flex shrink-0">
+              <CompareFiles older={job} newer={newest} />
+              {job.snapshot && (
+                <button
+                  type="button"
+                  className="button"
+                  data-size="small"
+                  data-look="quiet"
+                  disabled={!again}
+                  aria-label={`Make the file of ${when(job.createdAt, 'moment')} again, of the text of then`}
+                  title="Make it again, of the text of then"
+                  onClick={() => again?.(job)}
+                >
+                  <RotateCcw size={15} aria-hidden="true" />
+                </button>
+              )}
               <a
                 className="button"
                 data-size="small"
@@ -362,9 +397,9 @@ function GoodFile({ job }: { job: ExportJob }) {
           </a>
         </p>
       )}
-      {(job.format === 'epub' || job.format === 'web') && (
+      {!isManuscript(job.format) && (
         <p className="mt-3">
-          <TryReader job={job.id} name={job.fileName} />
+          <TryReader job={job} />
         </p>
       )}
       {job.notes.map((note) => (
@@ -372,7 +407,16 @@ function GoodFile({ job }: { job: ExportJob }) {
           {note}
         </p>
       ))}
-      {job.proof && <ProofView proof={job.proof} />}
+      {job.proof && (
+        <>
+          <ProofView proof={job.proof} />
+          {job.proof.expected > 0 && (
+            <p className="mt-3">
+              <ProofTable job={job} />
+            </p>
+          )}
+        </>
+      )}
     </div>
   );
 }

@@ -18,7 +18,7 @@ export function Publish() {
   const id = useBook((store) => store.book?.id ?? '');
   const ground = useBook((store) => store.book?.ground);
   const [search] = useSearchParams();
-  const { forms, shapeless, jobs, make, stop, remove, changed } = useExports(id);
+  const { forms, shapeless, jobs, make, stop, again, remove, changed } = useExports(id);
   const wanted = search.get('form');
   const form = forms.find(({ format }) => format === wanted) ?? forms[0];
   const isAny = wanted === 'any';
@@ -75,6 +75,7 @@ export function Publish() {
             jobs={of(form.format)}
             make={(choices) => void make(form.format, choices)}
             stop={(job) => void stop(job)}
+            again={(job) => void again(job)}
             remove={(job) => void remove(job)}
             changed={changed}
           />

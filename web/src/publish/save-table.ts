@@ -1,36 +1,22 @@
-import type { AnyProof, ProvedLink } from '@vennet/core/wire';
-
-export const STATE_WORDS: Record<ProvedLink['state'], string> = {
-  lost: 'Lost',
-  changed: 'Changed',
-  found: 'There',
-  looks: 'Only looks like a link',
-};
-
-const COLUMNS = ['State', 'Words', 'Leads to', 'Where', 'What is otherwise', 'Findings'];
-
-const rowsOf = ({ links }: AnyProof): string[][] =>
-  links.map(({ state, text, href, where, about, findings }) => [
-    STATE_WORDS[state],
-    text,
-    href,
-    where,
-    about,
-    findings.map(({ message }) => message).join(' '),
-  ]);
+/** A table that can be saved: its title, the heads of its columns, and its rows. */
+export interface SavedTable {
+  title: string;
+  heads: readonly string[];
+  rows: readonly (readonly string[])[];
+}
 
 /** The table for a spreadsheet; what begins as a formula there is escaped. */
-export async function asCsv(proof: AnyProof): Promise<string> {
+export async function asCsv({ heads, rows }: SavedTable): Promise<string> {
   const { stringify } = await import('csv-stringify/browser/esm/sync');
-  return stringify([COLUMNS, ...rowsOf(proof)], { bom: true, escape_formulas: true });
+  return stringify([heads, ...rows], { bom: true, escape_formulas: true });
 }
 
 /** The table as a web page. */
-export function asHtml(proof: AnyProof): string {
-  const page = document.implementation.createHTMLDocument(`Links of ${proof.name}`);
+export function asHtml({ title, heads, rows }: SavedTable): string {
+  const page = document.implementation.createHTMLDocument(title);
   page.documentElement.lang = 'en';
   const heading = page.createElement('h1');
-  heading.textContent = `Links of ${proof.name}`;
+  heading.textContent = title;
   const table = page.createElement('table');
   const row = (cells: readonly string[], name: 'th' | 'td') => {
     const line = table.insertRow();
@@ -41,8 +27,8 @@ export function asHtml(proof: AnyProof): string {
       line.append(cell);
     }
   };
-  row(COLUMNS, 'th');
-  for (const cells of rowsOf(proof)) row(cells, 'td');
+  row(heads, 'th');
+  for (const cells of rows) row(cells, 'td');
   page.body.append(heading, table);
   return `<!doctype html>${page.documentElement.outerHTML}`;
 }

@@ -23,6 +23,8 @@ export interface Exports {
   jobs: ExportJob[];
   make(format: Format, choices?: ExportChoices): Promise<void>;
   stop(job: ExportJob): Promise<void>;
+  /** Makes a file again, of the text of then. */
+  again(job: ExportJob): Promise<void>;
   remove(job: ExportJob): Promise<void>;
   /** Something was changed on which what a form loses depends. */
   changed(): void;
@@ -90,6 +92,7 @@ export function useExports(book: string): Exports {
         await api.startExport(book, format, choices);
       }),
     stop: (job) => tried(() => api.stopExport(job.id)),
+    again: (job) => tried(() => api.makeAgain(job.id)),
     remove: (job) => tried(() => api.removeExport(job.id)),
     changed: () => void client.invalidateQueries(queries.forms(book)),
   };

@@ -45,6 +45,18 @@ export class ExportEntity {
   @Column({ type: 'json' })
   beside: BesideFile[];
 
+  /** Its links that were tried, each as `path number`; `null` for none. */
+  @Column({ type: 'json', nullable: true })
+  tried: string[] | null;
+
+  /** The book as it was when this was made; `null` where an earlier Vennet made it. */
+  @Column({ type: 'char', length: 36, nullable: true })
+  snapshot: string | null;
+
+  /** When the book was changed last before it was as in this file; `null` where an earlier Vennet made it. */
+  @Column({ type: 'datetime', precision: 3, name: 'as_of', nullable: true })
+  asOf: Date | null;
+
   @Column({ type: 'varchar', name: 'created_by' })
   createdBy: string;
 

@@ -1,0 +1,156 @@
+import type { ExportJob, Reading } from '@vennet/core/wire';
+import { exportFile } from '@vennet/client';
+import { useQuery } from '@tanstack/react-query';
+import { Play, X } from 'lucide-react';
+import type { PDFDocumentProxy } from 'pdfjs-dist';
+import { Dialog } from 'radix-ui';
+import { useEffect, useMemo, useState } from 'react';
+import { api } from '../../api/client.js';
+import { useBook } from '../../book/store.js';
+import { openPdf } from '../../parts/pdfjs.js';
+import { FrameStage } from './FrameStage.js';
+import { linksOf } from './pdf-links.js';
+import { PdfStage } from './PdfStage.js';
+import { Reader } from './Reader.js';
+import { SCREENS, type ReadPage, type Screen } from './reading-state.js';
+
+/** The made file itself, as its reader will have it: its links are pressed, and a tally is kept of those that were tried. */
+export function TryReader({ job }: { job: ExportJob }) {
+  return (
+    <Dialog.Root>
+      <Dialog.Trigger className="button">
+        <Play size={16} aria-hidden="true" /> Try it as a reader
+      </Dialog.Trigger>
+      <Dialog.Portal>
+        <Dialog.Overlay className="veil" />
+        <Dialog.Content
+          className="dialog flex !h-[calc(100vh-2rem)] !max-h-none !w-[calc(100vw-2rem)] !max-w-none flex-col !p-0"
+          aria-describedby={undefined}
+        >
+          <Tried job={job} />
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
+
+function Tried({ job: { id, format, fileName } }: { job: ExportJob }) {
+  const isPdf = format === 'pdf';
+  const [screen, setScreen] = useState<Screen>(isPdf ? 'wide' : 'tablet');
+  const [paged, setPaged] = useState(false);
+  const { data } = useQuery({
+    queryKey: ['reading', id],
+    queryFn: () => api.reading(id),
+    // The tally may have grown since.
+    gcTime: 0,
+  });
+  // Paper is a matter of pages.
+  const screens = Object.entries(SCREENS).filter(([one]) => isPdf || one !== 'paper');
+  return (
+    <>
+      <header className="flex flex-wrap items-center justify-between gap-3 border-b border-line px-5 py-3">
+        <Dialog.Title className="font-text text-xl">{fileName}, as a reader has it</Dialog.Title>
+        <div className="flex items-center gap-4">
+          {!isPdf && (
+            <label className="flex items-center gap-2 text-sm">
+              Read
+              <select
+                className="field !w-auto"
+                value={paged ? 'pages' : 'scrolled'}
+                onChange={({ target }) => setPaged(target.value === 'pages')}
+              >
+                <option value="scrolled">by scrolling</option>
+                <option value="pages">page by page</option>
+              </select>
+            </label>
+          )}
+          <label className="flex items-center gap-2 text-sm">
+            Screen
+            <select
+              className="field !w-auto"
+              value={screen}
+              onChange={({ target }) => setScreen(target.value as Screen)}
+            >
+              {screens.map(([one, { words }]) => (
+                <option key={one} value={one}>
+                  {words}
+                </option>
+              ))}
+            </select>
+          </label>
+          <Dialog.Close className="button" data-look="quiet" data-size="small" aria-label="Close">
+            <X size={16} aria-hidden="true" />
+          </Dialog.Close>
+        </div>
+      </header>
+      {!data ? (
+        <p className="p-5">Opening the file …</p>
+      ) : isPdf ? (
+        <TriedPdf job={id} reading={data} screen={screen} />
+      ) : (
+        <TriedPages job={id} reading={data} screen={screen} paged={paged} />
+      )}
+    </>
+  );
+}
+
+interface TriedProps {
+  job: string;
+  reading: Reading;
+  screen: Screen;
+}
+
+function TriedPages({ job, reading, screen, paged }: TriedProps & { paged: boolean }) {
+  const paths = useMemo(() => reading.pages.map(({ path }) => path), [reading]);
+  return (
+    <Reader job={job} pages={reading.pages} tried={reading.tried} screen={screen} paged={paged}>
+      {(props) => <FrameStage {...props} job={job} paths={paths} />}
+    </Reader>
+  );
+}
+
+function TriedPdf({ job, reading, screen }: TriedProps) {
+  const password = useBook((store) => store.book?.ground?.password);
+  const [file, setFile] = useState<PDFDocumentProxy | null>(null);
+  const [pages, setPages] = useState<readonly ReadPage[]>([]);
+  const [fault, setFault] = useState('');
+  useEffect(() => {
+    let gone = false;
+    let end = () => {};
+    const open = async () => {
+      const reading = await openPdf(exportFile(job), password);
+      end = () => void reading.destroy();
+      if (gone) return end();
+      const opened = await reading.promise;
+      const labels = await opened.getPageLabels();
+      const sheets = Array.from({ length: opened.numPages }, (_, index): ReadPage => {
+        const label = labels?.[index];
+        return {
+          path: String(index + 1),
+          title: label && label !== String(index + 1) ? `Page ${label} (${index + 1})` : `Page ${index + 1}`,
+          links: 0,
+        };
+      });
+      setFile(opened);
+      setPages(sheets);
+      // How many links there are is counted while the first page is looked at.
+      for (const [index, sheet] of sheets.entries()) {
+        if (gone) return;
+        sheet.links = (await linksOf(opened, await opened.getPage(index + 1))).length;
+      }
+      setPages([...sheets]);
+    };
+    open().catch((error: Error) => gone || setFault(error.message));
+    return () => {
+      gone = true;
+      end();
+    };
+  }, [job, password]);
+  if (fault) return <p className="p-5">The file can’t be opened: {fault}</p>;
+  if (!file) return <p className="p-5">Opening the file …</p>;
+  return (
+    <Reader job={job} pages={pages} tried={reading.tried} screen={screen} paged>
+      {(props) => <PdfStage {...props} file={file} />}
+    </Reader>
+  );
+}
