@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { saidBy, writtenPages } from '@vennet/core/testing';
+import { unzipSync } from 'fflate';
 import { axe } from './axe.js';
 import { expect, made, openForm, slip, test } from './vennet.js';
 
@@ -149,4 +150,138 @@ test('the e-book that was made is tried as a reader: links are pressed, spots ar
   await expect(tally).toHaveText(/^2 of/);
   await dialog.getByLabel('Screen').selectOption('Phone');
   await expect.poll(async () => (await dialog.locator('iframe').boundingBox())?.width).toBe(360);
+});
+
+test('the PDF that was made is tried as a reader, on a screen and on paper, and its proof shows each link on its page', async ({
+  page,
+  vennet,
+}) => {
+  const { id } = await vennet.book('Small Lights');
+  await page.goto(`${vennet.address}/books/${id}`);
+  await made(page, 'PDF', 'Make the PDF');
+  await page.getByRole('button', { name: 'Try it as a reader' }).click();
+  const dialog = page.getByRole('dialog');
+  const pages = dialog.getByLabel('Page of the file');
+  await pages.selectOption('6');
+  const link = dialog.getByRole('button', { name: 'the key to the charts', exact: true });
+  await link.first().click();
+  await expect(dialog.getByRole('status')).toContainText('the spot that is outlined');
+  await expect(dialog.getByTestId('landed')).toBeVisible();
+  await expect(pages).not.toHaveValue('6');
+  await page.keyboard.press('Alt+ArrowLeft');
+  await expect(pages).toHaveValue('6');
+  await expect(dialog.getByTestId('tally')).toHaveText(/^1 of \d+ links tried on this page/);
+  await expect(dialog.getByText(/^1 of \d{2,} in the whole file$/)).toBeVisible({ timeout: 20_000 });
+  // Its words can be selected as a reader selects them.
+  await expect(dialog.locator('.pdf-words')).toContainText('The five small lights');
+  await dialog.getByRole('button', { name: 'Next link' }).click();
+  await expect(dialog.locator('.pdf-link:focus')).toHaveCount(1);
+  await page.keyboard.press('PageDown');
+  await expect(dialog.getByTestId('leaf')).toHaveText(/^7 of/);
+  await dialog.getByLabel('Screen').selectOption('Paper');
+  await expect(dialog.locator('.pdf-link')).toHaveCount(0);
+  await dialog.locator('aside').getByRole('button', { name: 'count of the burrows' }).click();
+  await expect(dialog.getByRole('status')).toContainText('On paper nothing can be pressed');
+  expect(await axe(page)).toEqual([]);
+  await dialog.getByRole('button', { name: 'Close' }).click();
+
+  await page.getByRole('button', { name: 'See every link' }).click();
+  await expect(dialog.getByRole('row').nth(1)).toContainText('Lost');
+  await dialog
+    .getByRole('row', { name: /the key to the charts/ })
+    .getByRole('button', { name: 'page 6' })
+    .click();
+  await expect(dialog.getByTestId('outlined')).toHaveCount(1);
+  await dialog.getByLabel('Show').selectOption('lost');
+  await expect(dialog.getByRole('row')).toHaveCount(2);
+  expect(await axe(page)).toEqual([]);
+  const [saved] = await Promise.all([
+    page.waitForEvent('download'),
+    dialog.getByRole('button', { name: 'Save as CSV' }).click(),
+  ]);
+  expect(await readFile(await saved.path(), 'utf8')).toMatch(/^\ufeffState,.*\nLost,/);
+  await dialog.getByRole('link', { name: 'How glims were measured' }).click();
+  await expect(slip(page)).toBeVisible();
+});
+
+test('files are compared link by link, and made again of the text of then', async ({ page, vennet }) => {
+  const { id } = await vennet.book('Small Lights');
+  await page.goto(`${vennet.address}/books/${id}`);
+  const first = await made(page, 'E-book', 'Make the e-book');
+  await page.getByRole('button', { name: 'See every link' }).click();
+  const dialog = page.getByRole('dialog');
+  const row = dialog.getByRole('row', { name: /rooms over the boathouse/ });
+  await row.getByRole('button').click();
+  const outlined = dialog.frameLocator('iframe').getByRole('link', { name: 'rooms over the boathouse' });
+  await expect(outlined).toBeFocused();
+  await row.getByRole('link').click();
+  await slip(page).getByLabel('Leads to').fill('https://boathouse.example/rooms-of-2027');
+  await page.keyboard.press('Enter');
+  await expect
+    .poll(async () => (await vennet.api.links(id)).some(({ href }) => href.endsWith('rooms-of-2027')))
+    .toBe(true);
+
+  const panel = await openForm(page, 'E-book');
+  await expect(panel.getByText('The book has changed since.')).toBeVisible();
+  await panel.getByRole('button', { name: 'Make the e-book' }).click();
+  const before = panel.getByRole('region', { name: 'Made before' });
+  await expect(before.getByRole('listitem')).toHaveCount(1, { timeout: 30_000 });
+  await before.getByRole('button', { name: /^Compare/ }).click();
+  await expect(dialog.getByRole('status')).toHaveText('0 gone, 0 new, 1 changed');
+  await expect(dialog.getByRole('row').nth(1)).toContainText('rooms-of-2027');
+  expect(await axe(page)).toEqual([]);
+  await dialog.getByRole('button', { name: 'Close' }).click();
+
+  await before.getByRole('button', { name: /again, of the text of then$/ }).click();
+  await expect(before.getByRole('listitem')).toHaveCount(2, { timeout: 30_000 });
+  await expect(panel.getByText('The book has changed since.')).toBeVisible();
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    panel.getByRole('link', { name: 'Download', exact: true }).click(),
+  ]);
+  // The same book gives the same bytes.
+  expect((await readFile(await download.path())).equals(first)).toBe(true);
+});
+
+test('a web page can be one for each chapter, with its sources listed, as is chosen and kept with the book', async ({
+  page,
+  vennet,
+}) => {
+  const { id } = await vennet.book('Small Lights');
+  await page.goto(`${vennet.address}/books/${id}`);
+  const panel = await openForm(page, 'Web page');
+  await panel.getByLabel('The book is').selectOption('A web page for each chapter');
+  await panel.getByLabel('Paragraphs').selectOption('With their first lines moved in');
+  await panel.getByLabel(/^A list of sources at the end/).check();
+  const look = panel.frameLocator('iframe');
+  await expect(look.getByRole('navigation').first()).toContainText('Next');
+  await expect
+    .poll(() =>
+      look
+        .locator('main p + p')
+        .first()
+        .evaluate((line) => getComputedStyle(line).textIndent),
+    )
+    .not.toBe('0px');
+  expect(await axe(page)).toEqual([]);
+  const bytes = await made(page, 'Web page', 'Make the web page');
+  const files = unzipSync(bytes);
+  expect(Object.keys(files)).toEqual(expect.arrayContaining(['index.html', 'chapter-001.html', 'book.css']));
+  await expect(page.getByTestId('computed-proof')).toHaveText(/^(\d+) of \1 computed links/);
+  await panel.getByRole('button', { name: 'Try it as a reader' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.frameLocator('iframe').getByRole('link', { name: 'Sources' }).click();
+  await expect(dialog.getByLabel('Page of the file').locator('option:checked')).toHaveText(
+    'Sources – Small Lights',
+  );
+  await expect(dialog.frameLocator('iframe').getByRole('listitem').first()).toContainText(
+    'lamp-trust.example',
+  );
+  await dialog.getByRole('combobox', { name: /^Read/ }).selectOption('page by page');
+  await expect(dialog.getByTestId('leaf')).toHaveText(/^1 of [2-9]/);
+  await page.keyboard.press('PageDown');
+  await expect(dialog.getByTestId('leaf')).toHaveText(/^2 of/);
+  await dialog.getByRole('button', { name: 'Close' }).click();
+  await page.reload();
+  await expect(panel.getByLabel('The book is')).toHaveValue('chapters');
 });

@@ -55,8 +55,12 @@ export function PdfStage({ file, ...props }: StageProps & { file: PDFDocumentPro
   const inside = width - (isPaper ? 0 : 24);
   const here1 = links.page === number ? links.all : [];
   return (
-    <div
+    <section
       ref={box}
+      aria-label={title}
+      // It may be scrolled by its keys, on paper too, where nothing in it can be pressed.
+      // eslint-disable-next-line jsx-a11y/no-noninteractive-tabindex
+      tabIndex={0}
       className={`grid justify-items-center overflow-auto ${isPaper ? 'bg-white shadow-lg' : 'rounded-lg border-4 border-strong-line bg-[var(--ground)]'} ${screen === 'ink' ? 'ink-screen' : ''}`}
       style={{ width, height: isPaper ? 'auto' : height, maxWidth: '100%', maxHeight: '100%' }}
       key={screen === 'ink' ? `ink ${number}` : screen}
@@ -85,7 +89,7 @@ export function PdfStage({ file, ...props }: StageProps & { file: PDFDocumentPro
           </>
         )}
       </PdfSheet>
-    </div>
+    </section>
   );
 }
 
