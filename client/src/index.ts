@@ -6,6 +6,7 @@ export {
   groundFile,
   exportBundle,
   exportFile,
+  formsBundle,
   readingPage,
   jobEvents,
   REPORT_FORMS,

@@ -1168,6 +1168,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/books/{id}/bundle/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["PublishingController_bundlePlan"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/books/{id}/bundle": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["PublishingController_bundleOfForms"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/books/{id}/cover": {
         parameters: {
             query?: never;
@@ -2856,6 +2888,16 @@ export interface components {
             format: "epub" | "pdf" | "web" | "docx" | "odt" | "markdown";
             links: number;
             losses: components["schemas"]["LossDto"][];
+        };
+        BundledFileDto: {
+            path: string;
+            /** @description In bytes */
+            size: number;
+        };
+        BundlePlanDto: {
+            files: components["schemas"]["BundledFileDto"][];
+            /** @description What is missing in it, each with what to do */
+            missing: string[];
         };
         ShapelessSignDto: {
             sign: string;
@@ -6100,6 +6142,72 @@ export interface operations {
                         string,
                         string
                     ][];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    PublishingController_bundlePlan: {
+        parameters: {
+            query: {
+                /** @description The forms, with commas between: `epub,pdf` */
+                forms: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BundlePlanDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    PublishingController_bundleOfForms: {
+        parameters: {
+            query: {
+                /** @description The forms, with commas between: `epub,pdf` */
+                forms: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/octet-stream": string;
                 };
             };
             /** @description A problem document (RFC 9457): what happened, what was kept and what to do */

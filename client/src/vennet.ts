@@ -8,6 +8,7 @@ import type { ShelfFile } from '@vennet/core/shelf';
 import type {
   AnyProof,
   BookChange,
+  BundlePlan,
   BookChanges,
   BookMade,
   BookSummary,
@@ -314,6 +315,12 @@ export function vennet(address = '') {
       done(http.PUT('/api/exports/{id}/reading/tally', { ...of(job), body: { tried } })),
     /** A row for each link of the book with what was found of it in the made file. */
     proofRows: (job: string): Promise<ProofRow[]> => answer(http.GET('/api/exports/{id}/proof', of(job))),
+    bundlePlan: (book: string, forms: readonly Format[]): Promise<BundlePlan> =>
+      answer(
+        http.GET('/api/books/{id}/bundle/plan', {
+          params: { path: { id: book }, query: { forms: forms.join(',') } },
+        }),
+      ),
     makeAgain: (job: string): Promise<Started> => answer(http.POST('/api/exports/{id}/again', of(job))),
     exports: (book: string): Promise<ExportJob[]> => answer(http.GET('/api/books/{id}/exports', of(book))),
     export: (id: string): Promise<ExportJob> => answer(http.GET('/api/exports/{id}', of(id))),
@@ -330,6 +337,9 @@ export const readingPage = (id: string, path: string) =>
   `/api/exports/${id}/reading/page?path=${encodeURIComponent(path)}`;
 export const exportFile = (id: string) => `/api/exports/${id}/file`;
 /** The made file together with those that belong next to it. */
+/** Where an archive of several forms is had. */
+export const formsBundle = (book: string, forms: readonly Format[]) =>
+  `/api/books/${book}/bundle?forms=${forms.join(',')}`;
 export const exportBundle = (id: string) => `/api/exports/${id}/bundle`;
 /** The forms of a report on a survey. */
 export const REPORT_FORMS = ['html', 'pdf', 'csv', 'destinations', 'json', 'earl'] as const;

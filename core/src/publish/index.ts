@@ -57,6 +57,7 @@ export type { PrintedAddress } from './pdf/printed.js';
 export { typesetBook } from './pdf/typeset-book.js';
 export type { TypesetBook, TypesetChapter } from './pdf/typeset-book.js';
 export type { TypesetNode } from './pdf/typeset-node.js';
+export { escapeXml } from './markup/xml.js';
 export { makeWebSite } from './web/site.js';
 export { makeWebPage } from './web/web.js';
 export { withBook } from './edition/with-book.js';

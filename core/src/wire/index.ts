@@ -133,6 +133,12 @@ export interface PdfSets {
   sets: PdfSet[];
 }
 
+/** What an archive of several forms of a book would hold, and what is missing in it, each with what to do. */
+export interface BundlePlan {
+  files: { path: string; size: number }[];
+  missing: string[];
+}
+
 /** A made file as a reader goes through it: its pages in their order. A PDF has them itself. */
 export interface Reading extends ReadingTally {
   format: Format;

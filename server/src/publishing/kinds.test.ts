@@ -1,9 +1,10 @@
-import { rename, rm, writeFile } from 'node:fs/promises';
-import { join } from 'node:path';
+import { mkdir, rename, rm, writeFile } from 'node:fs/promises';
+import { dirname, join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { formsBundle } from '@vennet/client';
 import { DEFAULT_LOOK, schema, type Format } from '@vennet/core/manuscript';
 import { linked, paragraph } from '@vennet/core/testing';
-import type { ExportJob, ShelfTaken } from '@vennet/core/wire';
+import type { ExportChoices, ExportJob, ShelfTaken } from '@vennet/core/wire';
 import { unzipSync, strFromU8 } from 'fflate';
 import { HtmlValidate } from 'html-validate';
 import sharp from 'sharp';
@@ -124,8 +125,8 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => app.stop());
 
-async function ended(format: Format, of: string): Promise<ExportJob> {
-  const { id } = (await app.call<{ id: string }>('POST', `books/${of}/exports`, { format })).body;
+async function ended(format: Format, of: string, choices: ExportChoices = {}): Promise<ExportJob> {
+  const { id } = (await app.call<{ id: string }>('POST', `books/${of}/exports`, { format, choices })).body;
   return until(
     () => app.api.export(id),
     ({ state }) => state !== 'waiting' && state !== 'running',
@@ -253,6 +254,49 @@ describe('every kind of link', () => {
     });
     await rename(`${stored}.away`, stored);
   }, 60_000);
+
+  test('goes on together: several forms, the books beside them, a report of the links, and checksums', async () => {
+    const { proof } = await ended('pdf', book, { companions: true });
+    expect(proof).toMatchObject({ lost: [], changed: [] });
+    await ended('web', book, { companions: true });
+    const plan = () => app.api.bundlePlan(book, ['pdf', 'web']);
+    expect((await plan()).missing).toEqual([
+      'Links lead to the other book “Words”, which was not made as pdf. Make it there first.',
+      'Links lead to the other book “Words”, which was not made as web. Make it there first.',
+    ]);
+    await ended('pdf', companion);
+    await ended('web', companion);
+    expect((await plan()).missing).toEqual([]);
+    const answer = await fetch(`${app.address}${formsBundle(book, ['pdf', 'web'])}`);
+    const entries = unzipSync(new Uint8Array(await answer.arrayBuffer()));
+    expect(Object.keys(entries).sort()).toEqual(
+      [
+        ...[
+          'SHA256SUMS.txt',
+          'every-kind.html',
+          'every-kind.pdf',
+          'files/heights.csv',
+          'files/tide-table.pdf',
+        ],
+        ...['links.csv', 'links.html', 'words.html', 'words.pdf'],
+      ].sort(),
+    );
+    // What both files have of the other book is bound to it where it lies.
+    expect(strFromU8(entries['every-kind.html']!)).toContain('<a href="words.html">words</a>');
+    const directory = join(app.directory, 'bundle');
+    for (const [path, bytes] of Object.entries(entries)) {
+      await mkdir(dirname(join(directory, path)), { recursive: true });
+      await writeFile(join(directory, path), bytes);
+    }
+    const checked = await run('sh', ['-c', `cd '${directory}' && sha256sum --strict --check SHA256SUMS.txt`]);
+    expect(checked.stdout.match(/: OK$/gm)).toHaveLength(8);
+    expect((await run('pdfinfo', ['-url', join(directory, 'every-kind.pdf')])).stdout).toContain('words.pdf');
+    expect(strFromU8(entries['links.csv']!)).toMatch(
+      /,words,[^,]+,"as in the book, page \d+","as in the book, the page"/,
+    );
+    expect((await fetch(`${app.address}${formsBundle(book, ['odt'])}`)).status).toBe(409);
+    expect((await fetch(`${app.address}/api/books/${book}/bundle?forms=scroll`)).status).toBe(422);
+  }, 120_000);
 
   test('goes into an e-book without what could run in it, and is named when it is lost', async () => {
     const { id } = await app.api.startBook({ title: 'With a page' });

@@ -25,9 +25,10 @@ import {
   ApiQuery,
   ApiTags,
 } from '@nestjs/swagger';
+import { FORMATS, type Format } from '@vennet/core/manuscript';
 import { coverDrawing, type FormChoices, type ShapelessSign } from '@vennet/core/publish';
 import type { ProofRow } from '@vennet/core/readback';
-import type { AnyProof, ExportJob, PdfSets, Reading, Started } from '@vennet/core/wire';
+import type { AnyProof, BundlePlan, ExportJob, PdfSets, Reading, Started } from '@vennet/core/wire';
 import type { Request, Response } from 'express';
 import { BooksService } from '../books/books.service.js';
 import { Reports } from '../reports/reports.service.js';
@@ -35,9 +36,11 @@ import { inProcess, ProcessDeath, WorkRefusal } from '../jobs/in-process.js';
 import { ProblemError } from '../platform/problem.js';
 import { FILE_BODY, withUpload } from '../platform/upload.js';
 import type { ProveAnyInput } from './prove-any.process.js';
+import { BundlesService } from './bundles.service.js';
 import { SourcesService } from './sources.service.js';
 import {
   AnyProofDto,
+  BundlePlanDto,
   ExportJobDto,
   FormPreviewDto,
   ProofRowDto,
@@ -72,6 +75,7 @@ export class PublishingController {
     private readonly formChoices: FormChoicesService,
     private readonly previews: PreviewService,
     private readonly sources: SourcesService,
+    private readonly bundles: BundlesService,
   ) {}
 
   @Post('books/:id/exports')
@@ -207,6 +211,28 @@ export class PublishingController {
     return (await this.setPages.of(id)).pages;
   }
 
+  /** What an archive of several forms would hold, and what is missing in it. */
+  @Get('books/:id/bundle/plan')
+  @ApiQuery({ name: 'forms', description: 'The forms, with commas between: `epub,pdf`' })
+  @ApiOkResponse({ type: BundlePlanDto })
+  bundlePlan(@Param('id', ParseUUIDPipe) id: string, @Query('forms') forms?: string): Promise<BundlePlan> {
+    return this.bundles.plan(id, formsIn(forms));
+  }
+
+  /** The newest files of several forms with what belongs next to them, a report of their links, and a list of checksums, as one archive. */
+  @Get('books/:id/bundle')
+  @ApiQuery({ name: 'forms', description: 'The forms, with commas between: `epub,pdf`' })
+  @ApiOkResponse(FILE_ANSWER)
+  async bundleOfForms(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Res() response: Response,
+    @Query('forms') forms?: string,
+  ): Promise<void> {
+    const { name, files } = await this.bundles.files(id, formsIn(forms));
+    response.set({ 'content-type': 'application/zip', 'x-content-type-options': 'nosniff' }).attachment(name);
+    await pipeline(archiveOf(files), response);
+  }
+
   /** The cover that is drawn of the title and the author, where no picture is chosen. */
   @Get('books/:id/cover')
   @ApiOkResponse(FILE_ANSWER)
@@ -305,4 +331,13 @@ export class PublishingController {
     response.set({ 'content-type': 'application/zip', 'x-content-type-options': 'nosniff' }).attachment(name);
     await pipeline(archiveOf(files), response);
   }
+}
+
+/** Forms as an address lists them. @throws ProblemError */
+function formsIn(forms = ''): Format[] {
+  const wanted = forms.split(',').filter(Boolean);
+  const known = FORMATS.filter((format) => wanted.includes(format));
+  if (known.length === 0 || known.length < new Set(wanted).size)
+    throw new ProblemError(422, 'Forms that are not known', `Name forms of these: ${FORMATS.join(', ')}.`);
+  return known;
 }

@@ -16,6 +16,7 @@ import {
   JOB_STATES,
   PROVED_STATES,
   type AnyProof,
+  type BundlePlan,
   type ProvedLink,
   type Reading,
   type ReadingTally,
@@ -211,6 +212,23 @@ export class AnyProofDto implements AnyProof {
 
   @ShapeList(ProvedLinkDto)
   links: ProvedLinkDto[];
+}
+
+class BundledFileDto {
+  @Words()
+  path: string;
+
+  @Whole({ description: 'In bytes' })
+  size: number;
+}
+
+/** What an archive of several forms would hold. */
+export class BundlePlanDto implements BundlePlan {
+  @ShapeList(BundledFileDto)
+  files: BundledFileDto[];
+
+  @WordList({ description: 'What is missing in it, each with what to do' })
+  missing: string[];
 }
 
 class ReadingPageDto {

@@ -4,6 +4,7 @@ import { JobsModule } from '../jobs/jobs.module.js';
 import { UploadsModule } from '../platform/uploads.module.js';
 import { ReportsModule } from '../reports/reports.module.js';
 import { ShelfModule } from '../shelf/shelf.module.js';
+import { BundlesService } from './bundles.service.js';
 import { FormChoicesService } from './form-choices.service.js';
 import { PagesService } from './pages.service.js';
 import { PdfSetsService } from './pdf-sets.service.js';
@@ -22,6 +23,7 @@ import { SourcesService } from './sources.service.js';
     PdfSetsService,
     FormChoicesService,
     PreviewService,
+    BundlesService,
   ],
 })
 export class PublishingModule {}

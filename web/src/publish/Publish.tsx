@@ -1,10 +1,11 @@
 import { isManuscript, type Format } from '@vennet/core/manuscript';
 import type { ExportJob } from '@vennet/core/wire';
-import { FileSearch, type LucideIcon } from 'lucide-react';
+import { FileSearch, FolderArchive, type LucideIcon } from 'lucide-react';
 import { Link, useSearchParams } from 'react-router';
 import { useBook } from '../book/store.js';
 import { AnyFile } from './AnyFile.js';
 import { FormPanel } from './FormPanel.js';
+import { Together } from './Together.js';
 import { FORMS, stateOf } from './forms.js';
 import { useExports } from './use-exports.js';
 
@@ -22,6 +23,7 @@ export function Publish() {
   const wanted = search.get('form');
   const form = forms.find(({ format }) => format === wanted) ?? forms[0];
   const isAny = wanted === 'any';
+  const isTogether = wanted === 'together';
   const of = (format: Format) => jobs.filter((job) => job.format === format);
   return (
     <main className="flex min-h-0 grow max-lg:flex-col max-lg:overflow-auto">
@@ -43,7 +45,7 @@ export function Publish() {
                     <FormLine
                       key={format}
                       format={format}
-                      isOpen={!isAny && format === form?.format}
+                      isOpen={!isAny && !isTogether && format === form?.format}
                       jobs={of(format)}
                     />
                   ))}
@@ -52,6 +54,18 @@ export function Publish() {
             )
           );
         })}
+        <section aria-labelledby="to-give-on" className="mb-4">
+          <h2 id="to-give-on" className="px-5 pb-1 text-sm text-soft">
+            To give on
+          </h2>
+          <Line
+            to="together"
+            isOpen={isTogether}
+            icon={FolderArchive}
+            words="Together"
+            about="Several forms in one archive"
+          />
+        </section>
         <section aria-labelledby="to-prove" className="mb-4">
           <h2 id="to-prove" className="px-5 pb-1 text-sm text-soft">
             To prove
@@ -67,7 +81,8 @@ export function Publish() {
       </nav>
       <div className="min-h-0 min-w-0 grow overflow-y-auto max-lg:overflow-visible">
         {isAny && <AnyFile />}
-        {form && !isAny && (
+        {isTogether && <Together jobs={jobs} />}
+        {form && !isAny && !isTogether && (
           <FormPanel
             key={form.format}
             form={form}
