@@ -72,17 +72,19 @@ describe('the words of a language', () => {
   });
 
   test.each(['de', 'en', 'es', 'fr', 'it', 'nl', 'pt'])('of %s are all there', (language) => {
-    const { withBook, accessibility, file, ...words } = phrases(language);
+    const { withBook, accessibility, file, sources, ...words } = phrases(language);
     for (const said of [
       ...Object.values(words),
       ...Object.values(accessibility),
       ...Object.values(file.kinds),
+      sources.title,
     ])
       expect(said).toMatch(/\S/);
     expect(withBook.otherBook('A. Uthor')).toContain('A. Uthor');
     expect(withBook.otherBook('')).toMatch(/^[^.]+\. [^.]+\.$/);
     for (const said of [withBook.beside('files/x.csv'), withBook.inside('files/x.csv')])
       expect(said).toContain('files/x.csv');
+    expect(sources.seenOn('1 May')).toContain('1 May');
     for (const said of [withBook.apart, withBook.attached]) expect(said).toMatch(/\.$/);
   });
 });

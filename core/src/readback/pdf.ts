@@ -62,7 +62,9 @@ function linksOn(page: PdfPage, where: string, spots: PdfSpots, before: Readonly
     text,
     note: first.contents,
     where,
-    areas: annotations.flatMap(({ areas }) => areas),
+    areas: annotations.flatMap(({ areas }) =>
+      areas.map(([a, b, c, d]) => [round(a), round(b), round(c), round(d)] as const),
+    ),
   });
   const links: FoundLink[] = [];
   for (const element of page.elements) {
@@ -83,6 +85,9 @@ function linksOn(page: PdfPage, where: string, spots: PdfSpots, before: Readonly
   return links;
 }
 
+/** To a hundredth of a point. */
+const round = (value: number): number => Math.round(value * 100) / 100;
+
 /** How far words stand out from where their link can be pressed, in points; those on no line of it are not seen to belong to it. */
 function astray({ words }: LinkElement, areas: readonly Box[]): number {
   const off = words.map(({ text, box }) => {
@@ -92,7 +97,7 @@ function astray({ words }: LinkElement, areas: readonly Box[]): number {
     const beside = onLine.map((area) => Math.max(area[0] - box[0], box[2] - area[2], 0));
     return beside.length === 0 ? 0 : Math.min(...beside);
   });
-  return Math.max(0, ...off);
+  return round(Math.max(0, ...off));
 }
 
 /** Words at the top of a page may be the end of a link on the page before; notes at the feet of both stand between them. */
