@@ -25,6 +25,8 @@ export {
   WINDOWS,
 } from './flow-choices.js';
 export type { FlowChoices, FlowFormat, FormChoices } from './flow-choices.js';
+export { blocksOverPages, breaksIn, withBreaks, withMarks } from './edition/page-breaks.js';
+export type { MarkOnPage, PageBreak } from './edition/page-breaks.js';
 export type { SeenPage } from './edition/sources.js';
 export {
   editionOf,

@@ -1,11 +1,12 @@
-import { writeFile } from 'node:fs/promises';
+import { readFile, writeFile } from 'node:fs/promises';
+import { strFromU8, unzipSync } from 'fflate';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { DEFAULT_PDF, type FormChoices, type PdfChoices } from '@vennet/core/publish';
 import type { ExportChoices, ExportJob, PdfSets, Reading } from '@vennet/core/wire';
 import { pageWithLinks, startTestApp, until, type TestApp } from '../testing/app.js';
 import { sha256 } from '../platform/sha256.js';
-import { run } from '../testing/readers.js';
+import { epubFaults, run } from '../testing/readers.js';
 
 let app: TestApp;
 let book: string;
@@ -190,3 +191,59 @@ test('forms without pages have choices of their own, kept with the book', async 
   const look = await app.api.previewFlow(book, { format: 'epub', choices: before.epub }, signal);
   expect(look).toContain('the tide tables');
 });
+
+test('an e-book lists the pages of a PDF: each begins before the words with which the page begins', async () => {
+  const words = Array.from({ length: 5200 }, (_, index) => `word${index}`);
+  const lines = Array.from(
+    { length: 40 },
+    (_, index) => `<p>${words.slice(index * 130, (index + 1) * 130).join(' ')}</p>`,
+  );
+  const html = `<html lang="en"><title>Long</title><h1>One</h1>${lines.slice(0, 22).join('')}<h1>Two</h1>${lines.slice(22).join('')}</html>`;
+  const { body: long } = await app.upload('long.html', html);
+  const fileOf = async (format: 'pdf' | 'epub', choices: ExportChoices) => {
+    const { body } = await app.call<{ id: string }>('POST', `books/${long.id}/exports`, { format, choices });
+    const job = await until(
+      () => app.api.export(body.id),
+      ({ state }) => state !== 'running' && state !== 'waiting',
+    );
+    expect(job).toMatchObject({ state: 'done', message: '' });
+    const path = join(app.directory, `${body.id}.${format}`);
+    const response = await fetch(`${app.address}/api/exports/${body.id}/file`);
+    await writeFile(path, new Uint8Array(await response.arrayBuffer()));
+    return path;
+  };
+  const pdf = await fileOf('pdf', {});
+  const epub = await fileOf('epub', { pageSet: 'usual' });
+  expect(await epubFaults(epub)).toEqual([]);
+  const files = unzipSync(await readFile(epub));
+  const chapters = Object.keys(files)
+    .filter((path) => /chapter-\d+\.xhtml$/.test(path))
+    .sort()
+    .map((path) => strFromU8(files[path]!));
+  const first = new Map(
+    chapters.flatMap((text) =>
+      [...text.matchAll(/aria-label="(\d+)"[^>]*>(?:<\/span>)?\s*(\w+)/g)].map(
+        ([, label, word]): [string, string] => [label!, word!],
+      ),
+    ),
+  );
+  // Poppler reads the pages, and shares no code with Vennet.
+  const pages = (await said('pdftotext', '-layout', pdf, '-')).split('\f');
+  const begin = pages.flatMap((page): [string, string][] => {
+    const number = /^\s*(\d+)\s*$/m.exec(page.trimEnd().split('\n').at(-1) ?? '')?.[1];
+    const word = /word\d+/.exec(page)?.[0];
+    return number && word ? [[number, word]] : [];
+  });
+  expect(begin.length).toBeGreaterThan(15);
+  const inside = begin.filter(([label]) => first.get(label) !== 'One' && first.get(label) !== 'Two');
+  expect(inside.length).toBeGreaterThanOrEqual(begin.length - 2);
+  for (const [label, word] of inside) {
+    // A word that is divided over two pages begins on the one before.
+    const at = Number(word.slice(4));
+    expect([`word${at}`, `word${at + 1}`]).toContain(first.get(label));
+  }
+  const nav = strFromU8(files['EPUB/nav.xhtml']!);
+  expect(nav.match(/epub:type="page-list"/g)).toHaveLength(1);
+  expect([...nav.matchAll(/#page-\d+"/g)]).toHaveLength(first.size);
+  expect(strFromU8(files['EPUB/package.opf']!)).toContain('pageBreakMarkers');
+}, 120_000);

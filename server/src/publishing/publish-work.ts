@@ -17,6 +17,8 @@ export interface PublishInput {
   pdf: PdfChoices;
   /** How a form without pages is made. */
   flow: FlowChoices;
+  /** How the pages are set that an e-book lists; `null` for none. */
+  listed: PdfChoices | null;
   /** What is known of pages of the web, by their addresses, where the file lists them. */
   seen: [href: string, page: SeenPage][];
   /** Where the made file is written. */

@@ -33,6 +33,7 @@ import { work } from '../jobs/work.js';
 import { finishPdf } from '../typesetting/finish.js';
 import { setPages } from '../typesetting/typeset.js';
 import { filesOf, refusalWords } from './files.js';
+import { withListedPages } from './listed-pages.js';
 import { pages } from './pages-of-ground.js';
 import type { Made, PublishInput, PublishProgress, Published, Tell } from './publish-work.js';
 import { proofTable } from './proof-of.js';
@@ -59,10 +60,15 @@ work<PublishInput, PublishProgress, Published>(refusalWords, async (input, progr
     return travels && file?.opensFor === 'everyone';
   };
   const files = filesOf(input.enclosures, ({ id, type }) => inside(id) || Boolean(PICTURE_EXTENSIONS[type]));
-  const edition = editionOf(readBook(book), files, input.format, surroundings, {
+  if (input.listed) tell('Setting the pages that are listed');
+  const { book: read, pages: listed } = input.listed
+    ? withListedPages(readBook(book), files, surroundings, input.listed)
+    : { book: readBook(book), pages: new Map<string, string>() };
+  const edition = editionOf(read, files, input.format, surroundings, {
     pdf: input.pdf,
     flow: input.flow,
     seen: new Map(input.seen),
+    pages: listed,
   });
   if (input.careful && input.format === 'pdf')
     for (const [index, chapter] of edition.book.chapters.entries()) {

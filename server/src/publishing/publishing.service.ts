@@ -171,6 +171,7 @@ export class PublishingService implements OnApplicationBootstrap {
         table: tableOf(path),
         choices: row.choices ?? {},
         ...chosen(format, row.choices ?? {}),
+        listed: await this.#listed(bookId, row.choices ?? {}),
         seen: row.choices?.sources ? await this.sources.seen(bookId) : [],
         careful: false,
       },
@@ -189,6 +190,13 @@ export class PublishingService implements OnApplicationBootstrap {
         beside: await this.#kept(bookId, beside),
       },
     );
+  }
+
+  /** How the pages are set that an e-book lists; `null` for none. */
+  async #listed(bookId: string, { pageSet = '' }: ExportChoices): Promise<PdfChoices | null> {
+    if (pageSet === '') return null;
+    // A set may have been removed since.
+    return this.pdfSets.choicesOf(bookId, {}, pageSet).catch(() => null);
   }
 
   async #unfinished(id: string, { state, message }: Unfinished): Promise<void> {

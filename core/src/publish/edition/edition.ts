@@ -63,6 +63,8 @@ export interface Edition {
   pdf: PdfChoices;
   /** How it is made, where it has no pages. */
   flow: FlowChoices;
+  /** Pages of a PDF that it lists, in their order: what they are called, by the ids of the anchors where they begin. */
+  pages: ReadonlyMap<string, string>;
   /** What the made file calls a place; each form has rules of its own for such names. */
   nameOf(place: string): string;
   /** Where each file stands that readers get with the book, by its id: `files/tide-table.pdf`. */
@@ -75,6 +77,7 @@ export interface EditionChoices {
   flow?: FlowChoices;
   /** What is known of pages of the web, by their addresses. */
   seen?: ReadonlyMap<string, SeenPage>;
+  pages?: ReadonlyMap<string, string>;
 }
 
 export function editionOf(
@@ -86,6 +89,7 @@ export function editionOf(
     pdf = DEFAULT_PDF,
     flow = DEFAULT_FORMS[format === 'pdf' ? 'epub' : format],
     seen = new Map(),
+    pages = new Map(),
   }: EditionChoices = {},
 ): Edition {
   const within = whole.chapters.filter(({ leftOutOf }) => !leftOutOf.includes(format));
@@ -120,6 +124,7 @@ export function editionOf(
     surroundings,
     pdf,
     flow,
+    pages: new Map([...pages].filter(([id]) => places.has(id))),
     leftOut: new Set([...placesOf(whole).keys()].filter((id) => !places.has(id))),
     enclosures: new Map([...enclosures].map((file) => [file.id, file])),
     paths: travellingPaths(travellers(links, surroundings)),

@@ -24,6 +24,7 @@ export function accessibility(
       'structuralNavigation',
       'tableOfContents',
       'readingOrder',
+      ...(edition.pages.size > 0 ? ['pageBreakMarkers', 'pageNavigation'] : []),
       ...(hasFormulas ? ['MathML'] : []),
       ...(described && hasPictures ? ['alternativeText'] : []),
     ].map((feature): [string, string] => ['schema:accessibilityFeature', feature]),

@@ -45,7 +45,7 @@ export function makeEpub(edition: Edition, { modified }: EpubOptions): Uint8Arra
   const texts: Record<string, string> = {
     'META-INF/container.xml': CONTAINER,
     'EPUB/package.opf': packageDocument(edition, pages, enclosures, more, withFormulas, modified),
-    'EPUB/nav.xhtml': navigation(edition, pages, more),
+    'EPUB/nav.xhtml': navigation(edition, pages, more, context),
     'EPUB/title.xhtml': titlePage(edition),
     'EPUB/book.css': stylesheet(edition),
   };
@@ -140,7 +140,7 @@ ${body}
 `;
 }
 
-function navigation(edition: Edition, pages: EpubPage[], more: BackPage[]): string {
+function navigation(edition: Edition, pages: EpubPage[], more: BackPage[], context: PageContext): string {
   const said = phrases(edition.book.language);
   const entries = pages.flatMap(({ chapter, file, headings }) => {
     const [first, ...rest] = headings.filter(
@@ -181,6 +181,20 @@ ${nestedList(entries, 'ol')}
 <ol>
 ${landmarks.join('\n')}
 </ol>
-</nav>`;
+</nav>${pageList(edition, context)}`;
   return document(edition, said.contents, body, 'frontmatter');
+}
+
+/** The pages of a PDF of the book (EPUB 3.3, 5.4.2.3); nothing where none are listed. */
+function pageList({ pages }: Edition, { addressOfPlace }: PageContext): string {
+  if (pages.size === 0) return '';
+  const items = [...pages].map(([id, label]) =>
+    element('li', {}, element('a', { href: addressOfPlace(id) }, escapeXml(label))),
+  );
+  return `
+<nav epub:type="page-list" role="doc-pagelist" hidden="">
+<ol>
+${items.join('\n')}
+</ol>
+</nav>`;
 }

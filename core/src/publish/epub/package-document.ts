@@ -57,7 +57,7 @@ ${authorsOf(book)
   .map((name) => `${element('dc:creator', {}, escapeXml(name))}\n`)
   .join('')}${
     book.description ? `<dc:description>${escapeXml(book.description)}</dc:description>\n` : ''
-  }${published(book.publication)}${meta('dcterms:modified', modified.toISOString().replace(/\.\d+Z$/, 'Z'))}
+  }${published(book.publication)}${sourceOfPages(edition)}${meta('dcterms:modified', modified.toISOString().replace(/\.\d+Z$/, 'Z'))}
 ${accessibility(edition, enclosures.size > 0, withFormulas.size > 0)
   .map(([property, value]) => meta(property, value))
   .join('\n')}
@@ -110,6 +110,16 @@ function published(publication: Publication = NO_PUBLICATION): string {
     ];
   });
   return [...lines, ...took].map((line) => `${line}\n`).join('');
+}
+
+/** The printed book whose pages are listed, by its ISBN (EPUB Accessibility 1.1, 3.4.2). */
+function sourceOfPages({ pages, book }: Edition): string {
+  const isbn = book.publication?.identifiers
+    .map((identifier) => identifier.replace(/^(?:urn:)?isbn[: ]?/i, '').replace(/[\s-]/g, ''))
+    .find((digits) => /^97[89]\d{10}$/.test(digits));
+  if (pages.size === 0 || !isbn) return '';
+  const source = element('dc:source', { id: 'pages-of' }, `urn:isbn:${isbn}`);
+  return `${source}\n${element('meta', { refines: '#pages-of', property: 'source-of' }, 'pagination')}\n`;
 }
 
 /** Web pages that are enclosed as files are no content documents of this book, so they are not declared as such. */

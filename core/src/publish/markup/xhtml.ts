@@ -242,7 +242,9 @@ function leaf(node: Node, page: PageContext): string {
       return returnLink(node, page);
     case 'anchor': {
       const id = page.once(node.attrs.id);
-      return id ? element('span', { id }) : '';
+      const label = page.edition.pages.get(id ?? '');
+      const breaks = { 'epub:type': 'pagebreak', role: 'doc-pagebreak', 'aria-label': label ?? null };
+      return id ? element('span', { id, ...(label === undefined ? {} : breaks) }) : '';
     }
     default:
       throw new RangeError(`no way to write a ${node.type.name}`);
