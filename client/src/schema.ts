@@ -1232,6 +1232,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/books/{id}/fonts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["PublishingController_fonts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/exports/{id}": {
         parameters: {
             query?: never;
@@ -2904,6 +2920,26 @@ export interface components {
             chapter: string;
             words: string;
             fonts: string;
+        };
+        FontOfScriptDto: {
+            family: string;
+            /** @enum {string} */
+            from: "shipped" | "shelf" | "machine";
+        };
+        ScriptFontsDto: {
+            script: string;
+            fonts: components["schemas"]["FontOfScriptDto"][];
+            /** @description How many different letters no font has a shape for */
+            missing: number;
+            /** @description A package of Debian that has a font for it, where letters are missing */
+            debian: string;
+            /** @description A package of npm */
+            npm: string;
+        };
+        BookFontsDto: {
+            scripts: components["schemas"]["ScriptFontsDto"][];
+            /** @description Why fonts of the Shelf are not used */
+            refused: string[];
         };
         ProofRowDto: {
             id: string;
@@ -6268,6 +6304,36 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ShapelessSignDto"][];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    PublishingController_fonts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookFontsDto"];
                 };
             };
             /** @description A problem document (RFC 9457): what happened, what was kept and what to do */

@@ -3,7 +3,7 @@ import type { DivisionLine, SectionMove } from '@vennet/core/edits';
 import type { FoundHeading, OughtToBeLink, PageText } from '@vennet/core/ground';
 import type { Format, Place } from '@vennet/core/manuscript';
 import type { ProofRow } from '@vennet/core/readback';
-import type { FormChoices, ShapelessSign } from '@vennet/core/publish';
+import type { BookFonts, FormChoices, ShapelessSign } from '@vennet/core/publish';
 import type { ShelfFile } from '@vennet/core/shelf';
 import type {
   AnyProof,
@@ -305,6 +305,7 @@ export function vennet(address = '') {
     forms: (book: string): Promise<FormPreview[]> => answer(http.GET('/api/books/{id}/forms', of(book))),
     pages: (book: string): Promise<[string, string][]> =>
       pairsKept<[string, string][]>(answer(http.GET('/api/books/{id}/pages', of(book)))),
+    bookFonts: (book: string): Promise<BookFonts> => answer(http.GET('/api/books/{id}/fonts', of(book))),
     shapelessSigns: (book: string): Promise<ShapelessSign[]> =>
       answer(http.GET('/api/books/{id}/shapeless-signs', of(book))),
     startExport: (book: string, format: Format, choices: ExportChoices = {}): Promise<Started> =>

@@ -60,6 +60,8 @@ export { typesetBook } from './pdf/typeset-book.js';
 export type { TypesetBook, TypesetChapter } from './pdf/typeset-book.js';
 export type { TypesetNode } from './pdf/typeset-node.js';
 export { escapeXml } from './markup/xml.js';
+export { FONT_SOURCES, packagesFor, scriptFonts, scriptOf } from './pdf/scripts.js';
+export type { BookFonts, ScriptFonts } from './pdf/scripts.js';
 export { makeWebSite } from './web/site.js';
 export { makeWebPage } from './web/web.js';
 export { withBook } from './edition/with-book.js';

@@ -8,6 +8,7 @@ export { linksInPdf } from './pdf.js';
 export type { PdfReadback } from './pdf.js';
 export { linksOnPages, proveOnPages } from './pages.js';
 export type { AnnotationsByPage, ExpectedOnPage } from './pages.js';
+export { fontsByScript } from './fonts.js';
 export { proveCodes } from './qr.js';
 export type { CodeOnPage } from './qr.js';
 export { provePrinted } from './printed.js';

@@ -2,19 +2,28 @@ import { readBook } from '@vennet/core/manuscript';
 import { editionOf, PICTURE_EXTENSIONS, type Edition } from '@vennet/core/publish';
 import { surroundingsOf } from '@vennet/core/wire';
 import { manuscriptFrom } from '../books/book-source.js';
-import { filesOf } from './files.js';
+import { FONT_TYPES, withFonts } from '../typesetting/fonts.js';
+import { filesOf, type SourceFile } from './files.js';
 import type { PublishInput } from './publish-work.js';
 
 /** What a book is looked at by, before a file of it is made. */
 export type PageInput = Pick<PublishInput, 'source' | 'enclosures' | 'format'> &
   Partial<Pick<PublishInput, 'pdf' | 'flow'>>;
 
-/** A book as it is set to be looked at: with its pictures, and no other file. @throws FileRefusal */
-export function pageEdition({ source, enclosures, format, pdf, flow }: PageInput): Edition {
+/** A book as it is set to be looked at: with its pictures and fonts, and no other file. Fonts that can’t be used are left out, and told. @throws FileRefusal */
+export async function pageEdition({
+  source,
+  enclosures,
+  format,
+  pdf,
+  flow,
+}: PageInput): Promise<{ edition: Edition; refused: string[] }> {
   const book = manuscriptFrom(source);
-  const files = filesOf(enclosures, ({ type }) => Boolean(PICTURE_EXTENSIONS[type]));
-  return editionOf(readBook(book), files, format, surroundingsOf(book), {
+  const isShown = ({ type }: SourceFile) => Boolean(PICTURE_EXTENSIONS[type]) || FONT_TYPES.has(type);
+  const { files, notes: refused } = await withFonts(filesOf(enclosures, isShown));
+  const edition = editionOf(readBook(book), files, format, surroundingsOf(book), {
     ...(pdf && { pdf }),
     ...(flow && { flow }),
   });
+  return { edition, refused };
 }

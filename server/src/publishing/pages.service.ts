@@ -1,11 +1,13 @@
 import { Injectable } from '@nestjs/common';
 import { pageName, placesOnPages, readChapter } from '@vennet/core/manuscript';
-import type { ShapelessSign } from '@vennet/core/publish';
+import type { BookFonts, ShapelessSign } from '@vennet/core/publish';
 import { readSource, type BookSource } from '../books/book-source.js';
 import { inProcess, ProcessDeath, WorkRefusal } from '../jobs/in-process.js';
 import { Jobs } from '../jobs/jobs.js';
 import { sha256 } from '../platform/sha256.js';
 import { Revisions } from '../reports/revisions.js';
+import { ShelfService } from '../shelf/shelf.service.js';
+import { FONT_TYPES } from '../typesetting/fonts.js';
 import { PdfSetsService } from './pdf-sets.service.js';
 import { SourcesService } from './sources.service.js';
 
@@ -13,10 +15,12 @@ import { SourcesService } from './sources.service.js';
 export type Pages = [string, string][];
 
 /** What is known of a book once its pages are set. */
-export interface SetWhole {
+export interface SetWhole extends BookFonts {
   pages: Pages;
   shapeless: ShapelessSign[];
 }
+
+const NO_FONTS: BookFonts = { scripts: [], refused: [] };
 
 /** The pages of a finished file are what they are: each place with the name of its page. */
 function namedPages({ chapters: [chapter] }: BookSource): Pages {
@@ -35,6 +39,7 @@ export class PagesService {
     private readonly sources: SourcesService,
     private readonly revisions: Revisions,
     private readonly pdfSets: PdfSetsService,
+    private readonly shelf: ShelfService,
     private readonly jobs: Jobs,
   ) {
     jobs.handle<SetWhole>('pages', {
@@ -43,7 +48,7 @@ export class PagesService {
       run: async (id, { signal }) => {
         const [bookId = ''] = id.split('.');
         const input = await this.sources.of(bookId);
-        if (input.ground) return { pages: namedPages(input.source), shapeless: [] };
+        if (input.ground) return { pages: namedPages(input.source), shapeless: [], ...NO_FONTS };
         const pdf = await this.pdfSets.choicesOf(bookId);
         return inProcess<never, SetWhole>(
           new URL('./pages.process.js', import.meta.url),
@@ -59,15 +64,18 @@ export class PagesService {
 
   /** Nothing while the book can't be set. */
   async of(bookId: string): Promise<SetWhole> {
-    const [{ text }, choices] = await Promise.all([
+    const [{ text }, choices, files] = await Promise.all([
       this.revisions.of(bookId),
       this.pdfSets.choicesOf(bookId),
+      this.shelf.rows(bookId),
     ]);
-    const version = `${text} ${JSON.stringify(choices)}`;
+    const fonts = files.filter(({ type }) => FONT_TYPES.has(type)).map((file) => file.sha256);
+    const version = `${text} ${JSON.stringify([choices, fonts])}`;
     const known = this.#known.get(bookId);
     if (known?.version === version) return known.set;
     const set = this.jobs.run<SetWhole>('pages', `${bookId}.${sha256(version)}`).catch((error: unknown) => {
-      if (error instanceof WorkRefusal || error instanceof ProcessDeath) return { pages: [], shapeless: [] };
+      if (error instanceof WorkRefusal || error instanceof ProcessDeath)
+        return { pages: [], shapeless: [], ...NO_FONTS };
       this.#known.delete(bookId);
       throw error;
     });

@@ -12,8 +12,8 @@ export interface PreviewInput extends PageInput {
   chapter: string;
 }
 
-work<PreviewInput, never, number>(refusalWords, ({ chapter, output, ...input }) => {
-  const edition = pageEdition(input);
+work<PreviewInput, never, number>(refusalWords, async ({ chapter, output, ...input }) => {
+  const { edition } = await pageEdition(input);
   const { chapters } = edition.book;
   const wanted = chapters.filter(({ id }) => id === chapter);
   const shown = { ...edition.book, chapters: wanted.length > 0 ? wanted : chapters.slice(0, 1) };

@@ -31,6 +31,7 @@ import { surroundingsOf } from '@vennet/core/wire';
 import { manuscriptFrom } from '../books/book-source.js';
 import { work } from '../jobs/work.js';
 import { finishPdf } from '../typesetting/finish.js';
+import { FONT_TYPES, withFonts } from '../typesetting/fonts.js';
 import { setPages } from '../typesetting/typeset.js';
 import { filesOf, refusalWords } from './files.js';
 import { withListedPages } from './listed-pages.js';
@@ -59,7 +60,13 @@ work<PublishInput, PublishProgress, Published>(refusalWords, async (input, progr
     const travels = file?.travels === 'inside' || (isWhole && file?.travels === 'beside');
     return travels && file?.opensFor === 'everyone';
   };
-  const files = filesOf(input.enclosures, ({ id, type }) => inside(id) || Boolean(PICTURE_EXTENSIONS[type]));
+  const isSet = input.format === 'pdf' || input.listed !== null;
+  const { files, notes: ofFonts } = await withFonts(
+    filesOf(
+      input.enclosures,
+      ({ id, type }) => inside(id) || Boolean(PICTURE_EXTENSIONS[type]) || (isSet && FONT_TYPES.has(type)),
+    ),
+  );
   if (input.listed) tell('Setting the pages that are listed');
   const { book: read, pages: listed } = input.listed
     ? withListedPages(readBook(book), files, surroundings, input.listed)
@@ -83,7 +90,7 @@ work<PublishInput, PublishProgress, Published>(refusalWords, async (input, progr
   writeFileSync(input.output, bytes);
   writeFileSync(input.table, JSON.stringify(rows));
   const beside = filesBeside(edition).map(([path, { id }]): [string, string] => [id, path]);
-  return { size: bytes.length, proof, notes, isArchive, beside };
+  return { size: bytes.length, proof, notes: isSet ? [...ofFonts, ...notes] : notes, isArchive, beside };
 });
 
 function epub(edition: Edition, { modified }: PublishInput, tell: Tell): Made {

@@ -26,7 +26,7 @@ import {
   ApiTags,
 } from '@nestjs/swagger';
 import { FORMATS, type Format } from '@vennet/core/manuscript';
-import { coverDrawing, type FormChoices, type ShapelessSign } from '@vennet/core/publish';
+import { coverDrawing, type FormChoices, type BookFonts, type ShapelessSign } from '@vennet/core/publish';
 import type { ProofRow } from '@vennet/core/readback';
 import type { AnyProof, BundlePlan, ExportJob, PdfSets, Reading, Started } from '@vennet/core/wire';
 import type { Request, Response } from 'express';
@@ -47,6 +47,7 @@ import {
   ReadingDto,
   ReadingTallyDto,
   NewExportDto,
+  BookFontsDto,
   ShapelessSignDto,
 } from './publishing.dto.js';
 import { FlowPreviewDto, FormChoicesDto, PagePreviewDto, PdfSetsDto } from './choices.dto.js';
@@ -246,6 +247,14 @@ export class PublishingController {
   @ApiOkResponse({ type: [ShapelessSignDto] })
   async shapeless(@Param('id', ParseUUIDPipe) id: string): Promise<ShapelessSign[]> {
     return (await this.setPages.of(id)).shapeless;
+  }
+
+  /** Each script of the book with the fonts in which a PDF sets it, what is missing, and why fonts of the Shelf are not used. */
+  @Get('books/:id/fonts')
+  @ApiOkResponse({ type: BookFontsDto })
+  async fonts(@Param('id', ParseUUIDPipe) id: string): Promise<BookFonts> {
+    const { scripts, refused } = await this.setPages.of(id);
+    return { scripts, refused };
   }
 
   @Get('exports/:id')

@@ -1,7 +1,13 @@
 import { ApiProperty } from '@nestjs/swagger';
 import { SEVERITIES } from '@vennet/core/audit';
 import { FORMATS, type Format } from '@vennet/core/manuscript';
-import type { Loss, ShapelessSign } from '@vennet/core/publish';
+import {
+  FONT_SOURCES,
+  type BookFonts,
+  type Loss,
+  type ScriptFonts,
+  type ShapelessSign,
+} from '@vennet/core/publish';
 import {
   LINK_CHANGES,
   type ChangedLink,
@@ -365,4 +371,39 @@ export class ShapelessSignDto implements ShapelessSign {
 
   @Words()
   fonts: string;
+}
+
+class FontOfScriptDto {
+  @Words()
+  family: string;
+
+  @Choice(FONT_SOURCES)
+  from: ScriptFonts['fonts'][number]['from'];
+}
+
+/** A script of the book with the fonts in which it is set. */
+class ScriptFontsDto implements ScriptFonts {
+  @Words()
+  script: string;
+
+  @ShapeList(FontOfScriptDto)
+  fonts: FontOfScriptDto[];
+
+  @Whole({ description: 'How many different letters no font has a shape for' })
+  missing: number;
+
+  @Words({ description: 'A package of Debian that has a font for it, where letters are missing' })
+  debian: string;
+
+  @Words({ description: 'A package of npm' })
+  npm: string;
+}
+
+/** What is known of the fonts of a book. */
+export class BookFontsDto implements BookFonts {
+  @ShapeList(ScriptFontsDto)
+  scripts: ScriptFontsDto[];
+
+  @WordList({ description: 'Why fonts of the Shelf are not used' })
+  refused: string[];
 }

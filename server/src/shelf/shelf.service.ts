@@ -8,6 +8,7 @@ import { pixelsOf } from '@vennet/core/cleaning';
 import { safeFileName, type ShelfFile } from '@vennet/core/shelf';
 import type { ShelfChanges, ShelfTaken } from '@vennet/core/wire';
 import { DataSource, IsNull, Like, Not, type Repository } from 'typeorm';
+import { FONT_TYPES } from '../typesetting/fonts.js';
 import { inProcess, ProcessDeath } from '../jobs/in-process.js';
 import { mint } from '../platform/mint.js';
 import { LOCAL_AUTHOR } from '../platform/author.js';
@@ -194,6 +195,7 @@ export class ShelfService implements OnApplicationBootstrap {
       sha256: await this.store.keepFile(path),
       notes: [...claimNotes(safe, type), ...notes],
     });
+    if (!asPicture && FONT_TYPES.has(type)) return asItIs(await aboutFont(path, safe, type));
     if (!asPicture && !type.startsWith('image/')) return asItIs();
     const drawing = type === 'image/svg+xml';
     const picture = await pictureIn(path, size);
@@ -238,6 +240,16 @@ async function pictureIn(path: string, size: number): Promise<CheckedPicture> {
   return inProcess<never, CheckedPicture>(file, { path }, { limits: LIMITS }).catch((error: unknown) => {
     if (error instanceof ProcessDeath)
       return { fault: 'it takes more time or memory to read than a picture may' };
+    throw error;
+  });
+}
+
+/** What can be done with a font, read in a process of its own. */
+function aboutFont(path: string, name: string, type: string): Promise<string> {
+  const file = new URL('./font.process.js', import.meta.url);
+  return inProcess<never, string>(file, { path, name, type }, { limits: LIMITS }).catch((error: unknown) => {
+    if (error instanceof ProcessDeath)
+      return `The font “${name}” takes more time or memory to read than a font may, so it is not used.`;
     throw error;
   });
 }

@@ -15,6 +15,10 @@
   (lang: parts.at(0), region: if regions.len() > 0 { regions.at(0) } else { none })
 }
 
+// The face of the text, and behind it fonts for letters that it has no shapes for: those of the Shelf, and those that ship.
+#let face = if choices.face == "sans" { ("Source Sans 3", "Libertinus Serif") } else { ("Libertinus Serif",) }
+#let others = book.fonts + ("Noto Naskh Arabic", "Noto Serif Hebrew", "Noto Serif Devanagari", "Noto Sans Thai", "Noto Sans Malayalam")
+
 // Fonts that have the shapes of Chinese, Japanese and Korean as each language writes them, where the machine has one.
 #let written-in(tag) = {
   let parts = tag.split("-")
@@ -22,14 +26,14 @@
     else if parts.at(0) not in ("zh", "yue") { none }
     else if "HK" in parts or parts.at(0) == "yue" { "HK" }
     else if "Hant" in parts or "TW" in parts or "MO" in parts { "TC" } else { "SC" }
-  if variant == none { (:) } else { (font: ("Libertinus Serif", "Noto Serif CJK " + variant, "Noto Sans CJK " + variant)) }
+  if variant == none { (:) } else { (font: face + book.fonts + ("Noto Serif CJK " + variant, "Noto Sans CJK " + variant) + others) }
 }
 
 #set document(title: book.title, author: book.about.authors, keywords: book.about.keywords,
   description: if book.about.description == "" { none } else { book.about.description })
 #set page(width: choices.width * 1mm, height: choices.height * 1mm,
   margin: (inside: choices.inner * 1mm, outside: choices.outer * 1mm, top: choices.top * 1mm, bottom: choices.bottom * 1mm))
-#set text(font: if choices.face == "sans" { ("Source Sans 3", "Libertinus Serif") } else { "Libertinus Serif" }, size: choices.size * 1pt, ..spoken(book.language), hyphenate: choices.hyphens)
+#set text(font: face + others, size: choices.size * 1pt, ..spoken(book.language), hyphenate: choices.hyphens)
 #set text(..written-in(book.language))
 // A line is as high as its capital letters, and the rest lies between it and the next.
 #set par(justify: choices.justified, leading: (choices.lineHeight - 0.65) * 1em, spacing: calc.max(0.5, choices.lineHeight - 0.43) * 1em)

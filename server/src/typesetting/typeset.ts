@@ -1,6 +1,4 @@
 import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
-import { dirname } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { NodeCompiler, type NodeTypstDocument } from '@myriaddreamin/typst-ts-node-compiler';
 import {
@@ -14,6 +12,7 @@ import {
   type SetPlainly,
   type TypesetBook,
 } from '@vennet/core/publish';
+import { shippedFolders } from './fonts.js';
 
 /** The typesetter refused the book, however plainly it was to be set. */
 export class TypesettingError extends Error {}
@@ -70,12 +69,6 @@ export interface SetPdf extends Omit<SetBook, 'write'> {
 }
 
 const WORKSPACE = fileURLToPath(new URL('.', import.meta.url));
-/** The sans that ships: Source Sans 3, with Latin, Greek and Cyrillic letters (SIL Open Font License). */
-const SANS = ['400Regular', '400Regular_Italic', '700Bold', '700Bold_Italic'].map((cut) =>
-  dirname(
-    createRequire(import.meta.url).resolve(`@expo-google-fonts/source-sans-3/${cut}/SourceSans3_${cut}.ttf`),
-  ),
-);
 const TEMPLATE = fileURLToPath(new URL('../../src/typesetting/book.typ', import.meta.url));
 
 /**
@@ -121,10 +114,18 @@ function attempt<Result>(act: () => Result): Attempt<Result> {
 
 /** The typesetter with the pictures and files of one book. */
 class Typesetter {
-  readonly #compiler = NodeCompiler.create({ workspace: WORKSPACE, fontArgs: [{ fontPaths: SANS }] });
+  readonly #compiler: NodeCompiler;
   readonly data: TypesetBook;
 
   constructor(edition: Edition) {
+    const fontBlobs = [...edition.enclosures.values()].flatMap(({ type, bytes }) =>
+      type.startsWith('font/') && bytes.length > 0 ? [Buffer.from(bytes)] : [],
+    );
+    this.#compiler = NodeCompiler.create({
+      workspace: WORKSPACE,
+      // Its search for fonts breaks off where those in memory come after those of folders.
+      fontArgs: [{ fontBlobs }, { fontPaths: shippedFolders() }],
+    });
     this.#compiler.addSource(`${WORKSPACE}book.typ`, readFileSync(TEMPLATE, 'utf8'));
     const pictures = new Map<string, string>();
     for (const { id, type, bytes } of edition.enclosures.values()) {

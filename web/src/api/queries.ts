@@ -52,6 +52,8 @@ export const queries = {
     queryOptions({ queryKey: ['form-choices', book], queryFn: () => api.formChoices(book) }),
   exports: (book: string) => queryOptions({ queryKey: ['exports', book], queryFn: () => api.exports(book) }),
   forms: (book: string) => queryOptions({ queryKey: ['forms', book], queryFn: () => api.forms(book) }),
+  bookFonts: (book: string) =>
+    queryOptions({ queryKey: ['forms', book, 'fonts'], queryFn: () => api.bookFonts(book) }),
   shapeless: (book: string) =>
     queryOptions({ queryKey: ['forms', book, 'shapeless'], queryFn: () => api.shapelessSigns(book) }),
 };

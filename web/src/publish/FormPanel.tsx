@@ -13,6 +13,7 @@ import { LeftOut } from './LeftOut.js';
 import { PAGE_WORDS, PdfSettings } from './PdfSettings.js';
 import { ProofTable } from './ProofTable.js';
 import { ProofView } from './ProofView.js';
+import { Scripts } from './Scripts.js';
 import { ToLink } from './ToLink.js';
 import { TryReader } from './try/TryReader.js';
 import { when } from '../parts/when.js';
@@ -88,6 +89,7 @@ export function FormPanel({ form, shapeless, jobs, make, stop, again, remove, ch
         ) : (
           <LeftOut format={format} changed={changed} />
         )}
+        {isSet && <Scripts />}
         {isSet && <PdfSettings />}
         {format !== 'pdf' && <FlowSettings format={format} />}
       </div>

@@ -1,4 +1,5 @@
 import type { ReadBook } from '../../manuscript/index.js';
+import { packagesFor, scriptOf } from './scripts.js';
 
 /** A sign of the book that no font has a shape for, where it is met first, and what has fonts for it. */
 export interface ShapelessSign {
@@ -13,14 +14,6 @@ export interface ShapelessSign {
 
 /** How much of the text is told on either side of a sign, in UTF-16 units. */
 const AROUND = 24;
-
-/** The packages by what they have shapes for. Debian 12, read from their lists of characters. */
-const PACKAGES: readonly [RegExp, string][] = [
-  [/[\p{sc=Han}\p{sc=Hira}\p{sc=Kana}\p{sc=Hang}\p{sc=Bopo}]/u, 'fonts-noto-cjk'],
-  [/\p{Emoji_Presentation}/u, 'fonts-noto-color-emoji'],
-  [/[\p{Co}\p{Cn}\p{Cf}]/u, ''],
-  [/[^]/u, 'fonts-noto-core'],
-];
 
 /** Where the signs of a book that no font has a shape for are met first. Signs that only join others have none in any font. */
 export function whereShapeless(book: ReadBook, unseen: ReadonlySet<string>): ShapelessSign[] {
@@ -57,4 +50,9 @@ function around(text: string, at: number, sign: string): string {
   ).trim();
 }
 
-const packageFor = (sign: string): string => PACKAGES.find(([signs]) => signs.test(sign))?.[1] ?? '';
+/** What is drawn as a picture has a font of its own; what is of no use has none. */
+function packageFor(sign: string): string {
+  if (/\p{Emoji_Presentation}/u.test(sign)) return 'fonts-noto-color-emoji';
+  const script = scriptOf(sign);
+  return script ? packagesFor(script).debian : /[\p{Co}\p{Cn}\p{Cf}]/u.test(sign) ? '' : 'fonts-noto-core';
+}

@@ -8,7 +8,7 @@ import {
   type BookDetails,
   type Matter,
 } from '../../manuscript/index.js';
-import { filesInside, onceEach, type Edition } from '../edition/edition.js';
+import { filesInside, onceEach, type Edition, type EnclosureFile } from '../edition/edition.js';
 import { block, notesAfterBook, notesAfterChapter } from './typeset-blocks.js';
 import { fitting, type Room, type TypesetNode } from './typeset-node.js';
 import { pageSize, type PdfChoices } from '../choices.js';
@@ -47,6 +47,8 @@ export interface TypesetBook extends Pick<
   /** Every address that is printed, and the list of them at the end, by chapter. */
   printed: PrintedAddress[];
   addresses: { title: string; chapters: { chapter: string; lines: { number: number; address: string }[] }[] };
+  /** Families of fonts of the Shelf, for letters that the usual ones have no shapes for. */
+  fonts: string[];
   /** Files that are put into the PDF, by the paths at which the typesetter finds them. */
   attached: { path: string; name: string; type: string; description: string }[];
 }
@@ -131,6 +133,7 @@ export function typesetBook(edition: Edition, pictures: Map<string, string>): Ty
     cover: pictures.get(publication?.cover ?? '') ?? null,
     chapters,
     attached,
+    fonts: [...edition.enclosures.values()].filter(isFont).map(({ name }) => name),
     notes,
     contents: {
       title: words.contents,
@@ -150,6 +153,9 @@ export function typesetBook(edition: Edition, pictures: Map<string, string>): Ty
     },
   };
 }
+
+/** A font of the Shelf is called by its family. */
+const isFont = ({ type, bytes }: EnclosureFile): boolean => type.startsWith('font/') && bytes.length > 0;
 
 function setOf(choices: PdfChoices, toContents: string): SetOfPages {
   const { inner, outer, top, bottom, face, size, lineHeight, hyphens, head, numbers } = choices;

@@ -1,0 +1,114 @@
+/** A script of the world's, as Unicode names it (UAX #24), with the packages that have fonts for it: of Debian 12, and of npm. */
+interface KnownScript {
+  name: string;
+  signs: RegExp;
+  debian: string;
+  npm: string;
+}
+
+const script = (name: string, codes: string, debian: string, npm: string): KnownScript => ({
+  name,
+  signs: new RegExp(`[${codes.replace(/\w+/g, (code) => `\\p{sc=${code}}`)}]`, 'u'),
+  debian,
+  npm,
+});
+
+const CORE = 'fonts-noto-core';
+const NPM = '@expo-google-fonts/';
+
+/** Those that books are met in, and one for what is none of them. */
+const KNOWN: readonly KnownScript[] = [
+  script('Latin', 'Latn', CORE, `${NPM}noto-serif`),
+  script('Greek', 'Grek', CORE, `${NPM}noto-serif`),
+  script('Cyrillic', 'Cyrl', CORE, `${NPM}noto-serif`),
+  script('Arabic', 'Arab', CORE, `${NPM}noto-naskh-arabic`),
+  script('Hebrew', 'Hebr', CORE, `${NPM}noto-serif-hebrew`),
+  script('Devanagari', 'Deva', CORE, `${NPM}noto-serif-devanagari`),
+  script('Thai', 'Thai', 'fonts-thai-tlwg', `${NPM}noto-sans-thai`),
+  script('Malayalam', 'Mlym', 'fonts-smc', `${NPM}noto-sans-malayalam`),
+  script('Japanese', 'Hira Kana', 'fonts-noto-cjk', `${NPM}noto-serif-jp`),
+  script('Korean', 'Hang', 'fonts-noto-cjk', `${NPM}noto-serif-kr`),
+  script('Chinese and Japanese', 'Han Bopo', 'fonts-noto-cjk', `${NPM}noto-serif-sc`),
+  script('Armenian', 'Armn', CORE, `${NPM}noto-serif-armenian`),
+  script('Georgian', 'Geor', CORE, `${NPM}noto-serif-georgian`),
+  script('Bengali', 'Beng', CORE, `${NPM}noto-serif-bengali`),
+  script('Gujarati', 'Gujr', CORE, `${NPM}noto-serif-gujarati`),
+  script('Gurmukhi', 'Guru', CORE, `${NPM}noto-serif-gurmukhi`),
+  script('Tamil', 'Taml', CORE, `${NPM}noto-serif-tamil`),
+  script('Telugu', 'Telu', CORE, `${NPM}noto-serif-telugu`),
+  script('Kannada', 'Knda', CORE, `${NPM}noto-serif-kannada`),
+  script('Sinhala', 'Sinh', CORE, `${NPM}noto-serif-sinhala`),
+  script('Lao', 'Laoo', CORE, `${NPM}noto-serif-lao`),
+  script('Khmer', 'Khmr', CORE, `${NPM}noto-serif-khmer`),
+  script('Burmese', 'Mymr', CORE, `${NPM}noto-serif-myanmar`),
+  script('Tibetan', 'Tibt', CORE, `${NPM}noto-serif-tibetan`),
+  script('Ethiopic', 'Ethi', CORE, `${NPM}noto-serif-ethiopic`),
+];
+const OTHER: KnownScript = { name: 'Other letters', signs: /\p{L}/u, debian: CORE, npm: '' };
+
+const scriptsBySign = new Map<string, KnownScript | null>();
+
+/** The script of a letter; `null` for figures, points and other signs that are of all scripts. */
+export function scriptOf(sign: string): string | null {
+  let known = scriptsBySign.get(sign);
+  if (known === undefined) {
+    known = KNOWN.find(({ signs }) => signs.test(sign)) ?? (OTHER.signs.test(sign) ? OTHER : null);
+    scriptsBySign.set(sign, known);
+  }
+  return known?.name ?? null;
+}
+
+/** Packages that have fonts for a script, by its name. */
+export const packagesFor = (name: string): { debian: string; npm: string } => {
+  const { debian, npm } = KNOWN.find((one) => one.name === name) ?? OTHER;
+  return { debian, npm };
+};
+
+/** Where a font comes from. */
+export const FONT_SOURCES = ['shipped', 'shelf', 'machine'] as const;
+
+/** A script of a book with the fonts in which it is set, and what is missing. */
+export interface ScriptFonts {
+  script: string;
+  /** The fonts by their families, the one that has most of the letters first. */
+  fonts: { family: string; from: (typeof FONT_SOURCES)[number] }[];
+  /** How many different letters no font has a shape for. */
+  missing: number;
+  /** Packages that have a font for it, where letters are missing: of Debian, and of npm. */
+  debian: string;
+  npm: string;
+}
+
+/** What is known of the fonts of a book: each script, and why fonts of the Shelf are not used. */
+export interface BookFonts {
+  scripts: ScriptFonts[];
+  refused: string[];
+}
+
+/**
+ * Each script of a book with its fonts.
+ *
+ * @param used how many letters of each script stand in each font, by the family
+ * @param unseen signs without a shape
+ */
+export function scriptFonts(
+  used: ReadonlyMap<string, ReadonlyMap<string, number>>,
+  unseen: ReadonlySet<string>,
+  sourceOf: (family: string) => (typeof FONT_SOURCES)[number],
+): ScriptFonts[] {
+  const missing = new Map<string, number>();
+  for (const sign of unseen) {
+    const name = scriptOf(sign);
+    if (name) missing.set(name, (missing.get(name) ?? 0) + 1);
+  }
+  return [...new Set([...used.keys(), ...missing.keys()])].map((name) => {
+    const fonts = [...(used.get(name) ?? [])].sort(([, one], [, other]) => other - one);
+    const lost = missing.get(name) ?? 0;
+    return {
+      script: name,
+      fonts: fonts.map(([family]) => ({ family, from: sourceOf(family) })),
+      missing: lost,
+      ...(lost > 0 ? packagesFor(name) : { debian: '', npm: '' }),
+    };
+  });
+}
