@@ -29,7 +29,7 @@ work<Pick<PublishInput, 'source' | 'enclosures' | 'pdf'>, never, SetWhole>(refus
     pages: [...set.labels],
     shapeless: whereShapeless(edition.book, unseen),
     refused,
-    scripts: scriptFonts(used, unseen, (family) =>
+    scripts: scriptFonts(edition.book, used, unseen, (family) =>
       shelf.includes(family) ? 'shelf' : ships(family) ? 'shipped' : 'machine',
     ),
   };

@@ -17,7 +17,7 @@
 
 // The face of the text, and behind it fonts for letters that it has no shapes for: those of the Shelf, and those that ship.
 #let face = if choices.face == "sans" { ("Source Sans 3", "Libertinus Serif") } else { ("Libertinus Serif",) }
-#let others = book.fonts + ("Noto Naskh Arabic", "Noto Serif Hebrew", "Noto Serif Devanagari", "Noto Sans Thai", "Noto Sans Malayalam")
+#let others = book.fonts + ("Amiri", "Noto Serif Devanagari", "Noto Sans Thai", "Noto Sans Malayalam")
 
 // Fonts that have the shapes of Chinese, Japanese and Korean as each language writes them, where the machine has one.
 #let written-in(tag) = {

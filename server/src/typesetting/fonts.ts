@@ -1,8 +1,7 @@
 import { createRequire } from 'node:module';
 import { dirname } from 'node:path';
 import type { EnclosureFile } from '@vennet/core/publish';
-import { create as readFont, type Font, type FontCollection } from 'fontkit';
-import { decompress } from 'wawoff2';
+import type { Font, FontCollection } from 'fontkit';
 
 /** A family of fonts that ships with Vennet. All are under the SIL Open Font License. */
 interface ShippedFamily {
@@ -21,8 +20,7 @@ export const SHIPPED: readonly ShippedFamily[] = [
     from: 'source-sans-3',
     cuts: ['400Regular', '400Regular_Italic', '700Bold', '700Bold_Italic'],
   },
-  { family: 'Noto Naskh Arabic', from: 'noto-naskh-arabic', cuts: TWO_CUTS },
-  { family: 'Noto Serif Hebrew', from: 'noto-serif-hebrew', cuts: TWO_CUTS },
+  { family: 'Amiri', from: 'amiri', cuts: TWO_CUTS },
   { family: 'Noto Serif Devanagari', from: 'noto-serif-devanagari', cuts: TWO_CUTS },
   { family: 'Noto Sans Thai', from: 'noto-sans-thai', cuts: TWO_CUTS },
   { family: 'Noto Sans Malayalam', from: 'noto-sans-malayalam', cuts: TWO_CUTS },
@@ -76,8 +74,10 @@ export async function shelfFont({
     why: `The font “${name}” is broken, so it is not used. Replace it on the Shelf by one that its maker offers.`,
   };
   try {
-    const plainBytes = type === 'font/woff2' ? new Uint8Array(await decompress(bytes)) : bytes;
-    const read: Font | FontCollection = readFont(Buffer.from(plainBytes));
+    // Most books have no font on the Shelf, and loading what reads them takes longer than setting a page.
+    const { create } = await import('fontkit');
+    const plainBytes = type === 'font/woff2' ? await unpacked(bytes) : bytes;
+    const read: Font | FontCollection = create(Buffer.from(plainBytes));
     const fonts = 'fonts' in read ? read.fonts : [read];
     const [first] = fonts;
     if (!first || first.numGlyphs === 0) return broken;
@@ -93,6 +93,9 @@ export async function shelfFont({
     return broken;
   }
 }
+
+const unpacked = async (bytes: Uint8Array): Promise<Uint8Array> =>
+  new Uint8Array(await (await import('wawoff2')).decompress(bytes));
 
 /** What a font says against being embedded; `null` for nothing. */
 function forbids(font: Font): string | null {

@@ -4,11 +4,12 @@ import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { editionOf } from '@vennet/core/publish';
-import { fontsByScript } from '@vennet/core/readback';
-import { bookOf, heading, paragraph } from '@vennet/core/testing';
+import { computedLinks, editionOf, expectedLinks, withPages } from '@vennet/core/publish';
+import { fontsByScript, linksInPdf, prove } from '@vennet/core/readback';
+import { bookOf, heading, linked, paragraph, place } from '@vennet/core/testing';
 import wawoff2 from 'wawoff2';
 import { run } from '../testing/readers.js';
+import { finishPdf } from './finish.js';
 import { ships, withFonts } from './fonts.js';
 import { setPages } from './typeset.js';
 
@@ -65,6 +66,27 @@ test.each(Object.entries(WORDS))(
     expect(fonts.every(ships)).toBe(true);
   },
 );
+
+test('links whose words are in these scripts, and headings in them that are led to, are read back as they are', async () => {
+  const all = [...Object.values(WORDS).map(([, words]) => words), 'λύχνος', 'маяк'];
+  const book = bookOf([
+    heading(1, 'One'),
+    ...all.map((words, index) => heading(2, words, `h${index}`)),
+    ...all.map((words, index) =>
+      paragraph(
+        'See ',
+        linked(words, `https://lamp.example/${index}`),
+        ' and ',
+        linked(`to ${words}`, place(`h${index}`)),
+      ),
+    ),
+  ]);
+  const set = setPages(editionOf(book, [], 'pdf')).write();
+  const edition = withPages(editionOf(book, [], 'pdf'), set.labels);
+  const { links } = await linksInPdf(await finishPdf(set.bytes, edition, set.places));
+  const { changed, lost } = prove(expectedLinks(edition), links, computedLinks(edition));
+  expect([changed, lost]).toEqual([[], []]);
+});
 
 describe('a font of the Shelf', () => {
   const cut = '@expo-google-fonts/noto-sans-malayalam/400Regular/NotoSansMalayalam_400Regular.ttf';

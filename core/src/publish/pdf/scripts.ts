@@ -1,3 +1,5 @@
+import type { ReadBook } from '../../manuscript/index.js';
+
 /** A script of the world's, as Unicode names it (UAX #24), with the packages that have fonts for it: of Debian 12, and of npm. */
 interface KnownScript {
   name: string;
@@ -21,7 +23,7 @@ const KNOWN: readonly KnownScript[] = [
   script('Latin', 'Latn', CORE, `${NPM}noto-serif`),
   script('Greek', 'Grek', CORE, `${NPM}noto-serif`),
   script('Cyrillic', 'Cyrl', CORE, `${NPM}noto-serif`),
-  script('Arabic', 'Arab', CORE, `${NPM}noto-naskh-arabic`),
+  script('Arabic', 'Arab', CORE, `${NPM}amiri`),
   script('Hebrew', 'Hebr', CORE, `${NPM}noto-serif-hebrew`),
   script('Devanagari', 'Deva', CORE, `${NPM}noto-serif-devanagari`),
   script('Thai', 'Thai', 'fonts-thai-tlwg', `${NPM}noto-sans-thai`),
@@ -88,22 +90,22 @@ export interface BookFonts {
 /**
  * Each script of a book with its fonts.
  *
+ * @param book whose letters they are
  * @param used how many letters of each script stand in each font, by the family
  * @param unseen signs without a shape
  */
 export function scriptFonts(
+  book: ReadBook,
   used: ReadonlyMap<string, ReadonlyMap<string, number>>,
   unseen: ReadonlySet<string>,
   sourceOf: (family: string) => (typeof FONT_SOURCES)[number],
 ): ScriptFonts[] {
-  const missing = new Map<string, number>();
-  for (const sign of unseen) {
-    const name = scriptOf(sign);
-    if (name) missing.set(name, (missing.get(name) ?? 0) + 1);
-  }
-  return [...new Set([...used.keys(), ...missing.keys()])].map((name) => {
-    const fonts = [...(used.get(name) ?? [])].sort(([, one], [, other]) => other - one);
-    const lost = missing.get(name) ?? 0;
+  const letters = lettersOf(book);
+  return [...letters].map(([name, all]) => {
+    const lost = [...all].filter((sign) => unseen.has(sign)).length;
+    // A box stands in some font, too.
+    const fonts =
+      lost === all.size ? [] : [...(used.get(name) ?? [])].sort(([, one], [, other]) => other - one);
     return {
       script: name,
       fonts: fonts.map(([family]) => ({ family, from: sourceOf(family) })),
@@ -111,4 +113,16 @@ export function scriptFonts(
       ...(lost > 0 ? packagesFor(name) : { debian: '', npm: '' }),
     };
   });
+}
+
+/** The different letters of a book by their scripts. */
+function lettersOf({ title, subtitle, author, chapters }: ReadBook): Map<string, Set<string>> {
+  const signs = new Set([title, subtitle, author].join(''));
+  for (const { doc } of chapters) for (const sign of doc.textContent) signs.add(sign);
+  const letters = new Map<string, Set<string>>();
+  for (const sign of signs) {
+    const name = scriptOf(sign);
+    if (name) letters.set(name, (letters.get(name) ?? new Set()).add(sign));
+  }
+  return letters;
 }
