@@ -102,8 +102,29 @@ test('any file is proved: one that was made here and spoilt, and one of another 
   await expect(page.getByRole('row', { name: /^Only looks like a link/ })).toContainText(
     'ferry.example/plain',
   );
+  // Its addresses are asked for as in a survey.
+  await page.getByRole('button', { name: /^Ask for its/ }).click();
+  await expect(page.getByRole('row', { name: /ferry.example\/times/ })).toContainText(
+    /Broken|Unreachable|Sound/,
+    {
+      timeout: 30_000,
+    },
+  );
   await give('notes.txt', 'Only words.');
   await expect(page.getByRole('alert')).toContainText('is no PDF, e-book (EPUB) or web page (HTML)');
+  // Dropped on a book in the Library, a file is proved against it.
+  await page.getByRole('link', { name: 'Library' }).first().click();
+  await page
+    .getByRole('listitem')
+    .filter({ has: page.getByRole('link', { name: 'Open Small Lights' }) })
+    .evaluate((row, html) => {
+      const dataTransfer = new DataTransfer();
+      dataTransfer.items.add(new File([html], 'dropped.html', { type: 'text/html' }));
+      for (const type of ['dragover', 'drop'])
+        row.dispatchEvent(new DragEvent(type, { dataTransfer, bubbles: true, cancelable: true }));
+    }, web);
+  await expect(page.getByText('dropped.html', { exact: true })).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByTestId('proof')).toBeVisible();
   // What is lost or changed leads to its slip.
   await give('spoilt.html', web.replaceAll(`href="${address}"`, 'href="https://elsewhere.example/"'));
   await changed.first().getByRole('link').click();

@@ -1040,6 +1040,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/addresses-asked": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["AskedController_ask"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/books/{id}/exports": {
         parameters: {
             query?: never;
@@ -2573,6 +2589,20 @@ export interface components {
             title: string;
             /** @description The same as words for a link */
             words: string;
+        };
+        AskedAddressesDto: {
+            addresses: string[];
+        };
+        AddressVerdictDto: {
+            href: string;
+            /** @enum {string} */
+            verdict: "broken" | "unreachable" | "moved" | "guarded" | "doubtful" | "unchecked" | "sound";
+            /** @description What was found, in a sentence for the author */
+            reason: string;
+            /** @description The address to put instead */
+            movedTo: string | null;
+            /** @description The title of the page; empty where it is not known */
+            title: string;
         };
         ExportChoicesDto: {
             /** @enum {string} */
@@ -5818,6 +5848,38 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PageTitleDto"];
+                };
+            };
+            /** @description A problem document (RFC 9457): what happened, what was kept and what to do */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDto"];
+                };
+            };
+        };
+    };
+    AskedController_ask: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskedAddressesDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AddressVerdictDto"][];
                 };
             };
             /** @description A problem document (RFC 9457): what happened, what was kept and what to do */

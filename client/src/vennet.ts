@@ -6,6 +6,7 @@ import type { ProofRow } from '@vennet/core/readback';
 import type { BookFonts, FormChoices, ShapelessSign } from '@vennet/core/publish';
 import type { ShelfFile } from '@vennet/core/shelf';
 import type {
+  AddressVerdict,
   AnyProof,
   BookChange,
   BundlePlan,
@@ -305,6 +306,9 @@ export function vennet(address = '') {
     forms: (book: string): Promise<FormPreview[]> => answer(http.GET('/api/books/{id}/forms', of(book))),
     pages: (book: string): Promise<[string, string][]> =>
       pairsKept<[string, string][]>(answer(http.GET('/api/books/{id}/pages', of(book)))),
+    /** Asks for addresses that are in no book; at most `MOST_ASKED` in one go. */
+    askAddresses: (addresses: string[], signal: AbortSignal): Promise<AddressVerdict[]> =>
+      answer(http.POST('/api/addresses-asked', { body: { addresses }, signal })),
     bookFonts: (book: string): Promise<BookFonts> => answer(http.GET('/api/books/{id}/fonts', of(book))),
     shapelessSigns: (book: string): Promise<ShapelessSign[]> =>
       answer(http.GET('/api/books/{id}/shapeless-signs', of(book))),

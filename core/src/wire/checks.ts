@@ -74,6 +74,15 @@ export interface DestinationVerdict {
   checkedAt: string;
 }
 
+/** Addresses that are in no book and are asked for once; at most so many in one go. */
+export interface AskedAddresses {
+  addresses: string[];
+}
+export const MOST_ASKED = 50;
+
+/** What was found at an address that is in no book. */
+export type AddressVerdict = Pick<DestinationVerdict, 'href' | 'verdict' | 'reason' | 'movedTo' | 'title'>;
+
 /** What was done for the latest verdict on a destination, and how it was found in earlier runs. */
 export interface DestinationHistory {
   href: string;

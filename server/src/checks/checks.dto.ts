@@ -20,6 +20,9 @@ import {
   type NewCheck,
   type PageTitle,
   type VerdictChange,
+  MOST_ASKED,
+  type AddressVerdict,
+  type AskedAddresses,
 } from '@vennet/core/wire';
 import { INSIDE_REPAIRS } from '../books/dto/repair.dto.js';
 import {
@@ -127,6 +130,29 @@ export class DestinationVerdictDto implements DestinationVerdict {
 
   @Moment()
   checkedAt: string;
+}
+
+export class AskedAddressesDto implements AskedAddresses {
+  @WordList({ most: MOST_ASKED })
+  addresses: string[];
+}
+
+/** What was found at an address that is in no book. */
+export class AddressVerdictDto implements AddressVerdict {
+  @Words()
+  href: string;
+
+  @Choice(VERDICTS)
+  verdict: VerdictName;
+
+  @Words({ description: 'What was found, in a sentence for the author' })
+  reason: string;
+
+  @Words({ nullable: true, description: 'The address to put instead' })
+  movedTo: string | null;
+
+  @Words({ description: 'The title of the page; empty where it is not known' })
+  title: string;
 }
 
 export class VerdictChangeDto implements VerdictChange {

@@ -2,6 +2,7 @@ import { Module, type DynamicModule } from '@nestjs/common';
 import { ReportsModule } from '../reports/reports.module.js';
 import { JobsModule } from '../jobs/jobs.module.js';
 import { ShelfModule } from '../shelf/shelf.module.js';
+import { AskedController } from './asked.controller.js';
 import { ChecksController } from './checks.controller.js';
 import { HandOnController } from './hand-on.controller.js';
 import { ChoicesController } from './choices.controller.js';
@@ -30,6 +31,7 @@ export class ChecksModule {
         ChoicesController,
         HandOnController,
         TitlesController,
+        AskedController,
       ],
       providers: [
         { provide: TIME_GATE, useValue: timeGate },

@@ -9,6 +9,7 @@ import { Frame } from '../frame/Frame.js';
 import { useVisited } from '../editor/going/visited.js';
 import { tellFault, useNotices } from '../parts/notices.js';
 import { CarryOver } from './CarryOver.js';
+import { BookSpot } from './BookSpot.js';
 import { BringIn } from './BringIn.js';
 import { StartBook } from './StartBook.js';
 import { counted, message } from '@vennet/core/language';
@@ -58,7 +59,7 @@ export function Library() {
         )}
         <ul aria-label="Books" className="divide-y divide-line border-y border-line">
           {here.map((book) => (
-            <li key={book.id} className="group grid grid-cols-[1fr_auto] items-center gap-x-6 py-5">
+            <BookSpot key={book.id} book={book.id}>
               <div>
                 <h2 className="font-text text-2xl">
                   <Link to={`/books/${book.id}/write`} className="no-underline hover:underline">
@@ -107,7 +108,7 @@ export function Library() {
                   <Trash2 size={16} aria-hidden="true" />
                 </button>
               </div>
-            </li>
+            </BookSpot>
           ))}
         </ul>
         {removed.length > 0 && (

@@ -1,13 +1,16 @@
-import type { AnyProof, ProvedLink } from '@vennet/core/wire';
+import type { AddressVerdict, AnyProof, ProvedLink } from '@vennet/core/wire';
 import { message } from '@vennet/core/language';
 import { FileSearch } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { api } from '../api/client.js';
 import { useBook } from '../book/store.js';
 import { openBook } from '../book/open-book.js';
+import { takeHanded } from '../parts/handed-file.js';
 import { ProofView } from './ProofView.js';
 import type { SavedTable } from './save-table.js';
 import { SaveTable } from './SaveTable.js';
+import { VERDICT_WORDS, VerdictMark } from '../parts/VerdictMark.js';
+import { useAsked } from './use-asked.js';
 import { ToLink } from './ToLink.js';
 
 /** How many rows are shown at first. */
@@ -29,6 +32,13 @@ export function AnyFile() {
       setState({ fault: (error as Error).message });
     }
   };
+  const taken = useRef(take);
+  useEffect(() => void (taken.current = take));
+  // One that was dropped on the book in the Library.
+  useEffect(() => {
+    const file = takeHanded();
+    if (file) void taken.current(file);
+  }, []);
   return (
     <section
       aria-labelledby="any-file"
@@ -92,9 +102,9 @@ const STATE_WORDS: Record<ProvedLink['state'], string> = {
   looks: 'Only looks like a link',
 };
 
-const tableOf = ({ name, links }: AnyProof): SavedTable => ({
+const tableOf = ({ name, links }: AnyProof, verdicts: ReadonlyMap<string, AddressVerdict>): SavedTable => ({
   title: `Links of ${name}`,
-  heads: ['State', 'Words', 'Leads to', 'Where', 'What is otherwise', 'Findings'],
+  heads: ['State', 'Words', 'Leads to', 'Where', 'What is otherwise', 'Findings', 'Asked'],
   rows: links.map(({ state, text, href, where, about, findings }) => [
     STATE_WORDS[state],
     text,
@@ -102,8 +112,12 @@ const tableOf = ({ name, links }: AnyProof): SavedTable => ({
     where,
     about,
     findings.map(({ message: said }) => said).join(' '),
+    saidOf(verdicts.get(href)),
   ]),
 });
+
+const saidOf = (verdict: AddressVerdict | undefined): string =>
+  verdict ? `${VERDICT_WORDS[verdict.verdict]}: ${verdict.reason}` : '';
 
 const KINDS: Record<AnyProof['kind'], string> = { pdf: 'PDF', epub: 'E-book', web: 'Web page' };
 
@@ -113,6 +127,12 @@ function Proved({ proof }: { proof: AnyProof }) {
   const looks = links.filter(({ state }) => state === 'looks').length;
   const there = links.filter(({ state }) => state === 'found').length;
   const base = name.replace(/\.\w+$/, '');
+  const addresses = useMemo(
+    () => [...new Set(links.map(({ href }) => href))].filter((href) => /^(?:https?|mailto):/i.test(href)),
+    [links],
+  );
+  const asked = useAsked(addresses);
+  const { verdicts, progress } = asked;
   return (
     <>
       <div className="flex flex-wrap items-end justify-between gap-3">
@@ -133,7 +153,27 @@ function Proved({ proof }: { proof: AnyProof }) {
               )}
           </span>
         </p>
-        <SaveTable name={`${base}-links`} table={() => tableOf(proof)} />
+        <div className="flex flex-wrap items-center gap-2">
+          {progress ? (
+            <>
+              <span role="status" className="text-sm text-soft">
+                {progress.done} of {progress.all} asked
+              </span>
+              <button type="button" className="button" data-size="small" onClick={asked.stop}>
+                Stop
+              </button>
+            </>
+          ) : (
+            addresses.length > 0 && (
+              <button type="button" className="button" data-size="small" onClick={asked.ask}>
+                {message('{count, plural, one {Ask for its address} other {Ask for its # addresses}}', {
+                  count: addresses.length,
+                })}
+              </button>
+            )
+          )}
+          <SaveTable name={`${base}-links`} table={() => tableOf(proof, verdicts)} />
+        </div>
       </div>
       {proof.proof ? (
         <div className="max-w-md">
@@ -157,7 +197,7 @@ function Proved({ proof }: { proof: AnyProof }) {
             </thead>
             <tbody>
               {(all ? links : links.slice(0, SHOWN)).map((link, index) => (
-                <Row key={index} link={link} />
+                <Row key={index} link={link} verdict={verdicts.get(link.href)} />
               ))}
             </tbody>
           </table>
@@ -178,7 +218,13 @@ const COLOURS: Partial<Record<ProvedLink['state'], string>> = {
   looks: 'var(--moved)',
 };
 
-function Row({ link: { state, id, chapter, text, href, where, about, findings } }: { link: ProvedLink }) {
+function Row({
+  link: { state, id, chapter, text, href, where, about, findings },
+  verdict,
+}: {
+  link: ProvedLink;
+  verdict: AddressVerdict | undefined;
+}) {
   return (
     <tr className="border-b border-line align-top">
       <td className="py-1.5 pr-4 whitespace-nowrap" style={{ color: COLOURS[state] }}>
@@ -193,7 +239,14 @@ function Row({ link: { state, id, chapter, text, href, where, about, findings } 
           </span>
         ))}
       </td>
-      <td className="max-w-80 py-1.5 pr-4 break-all text-soft">{href}</td>
+      <td className="max-w-80 py-1.5 pr-4 break-all text-soft">
+        {href}
+        {verdict && (
+          <span className="mt-0.5 block break-words">
+            <VerdictMark verdict={verdict.verdict} withWord /> {verdict.reason}
+          </span>
+        )}
+      </td>
       <td className="py-1.5 whitespace-nowrap text-soft">{where}</td>
     </tr>
   );
