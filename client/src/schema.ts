@@ -2626,6 +2626,8 @@ export interface components {
             /** @enum {string} */
             edge?: "justified" | "ragged";
             hyphens?: boolean;
+            /** @description The first or the last line of a paragraph may stand alone on a page */
+            widows?: boolean;
             /**
              * @description What stands above each page
              * @enum {string}
@@ -2797,6 +2799,8 @@ export interface components {
             /** @enum {string} */
             edge: "justified" | "ragged";
             hyphens: boolean;
+            /** @description The first or the last line of a paragraph may stand alone on a page */
+            widows: boolean;
             /**
              * @description What stands above each page
              * @enum {string}

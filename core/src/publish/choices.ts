@@ -38,6 +38,8 @@ export interface PdfChoices {
   lineHeight: number;
   edge: (typeof EDGES)[number];
   hyphens: boolean;
+  /** The first or the last line of a paragraph may stand alone on a page. */
+  widows: boolean;
   /** What stands above each page: nothing, the title of the book, or that of its chapter. */
   head: (typeof HEADS)[number];
   /** A way back to the contents stands at the foot of each page. */
@@ -69,6 +71,7 @@ export const DEFAULT_PDF: PdfChoices = {
   lineHeight: 1.33,
   edge: 'justified',
   hyphens: true,
+  widows: false,
   head: 'none',
   back: false,
   numbers: 'foot',

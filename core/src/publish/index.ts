@@ -62,6 +62,7 @@ export type { TypesetNode } from './pdf/typeset-node.js';
 export { escapeXml } from './markup/xml.js';
 export { FONT_SOURCES, packagesFor, scriptFonts, scriptOf } from './pdf/scripts.js';
 export type { BookFonts, ScriptFonts } from './pdf/scripts.js';
+export { greyDrawing } from './pdf/grey-drawing.js';
 export { makeWebSite } from './web/site.js';
 export { makeWebPage } from './web/web.js';
 export { withBook } from './edition/with-book.js';

@@ -117,6 +117,9 @@ function pdfChoices(more: More): new () => PdfChoices {
     @Flag(more)
     hyphens: boolean;
 
+    @Flag({ ...more, description: 'The first or the last line of a paragraph may stand alone on a page' })
+    widows: boolean;
+
     @Choice(HEADS, { ...more, description: 'What stands above each page' })
     head: PdfChoices['head'];
 

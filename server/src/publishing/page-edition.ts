@@ -3,6 +3,7 @@ import { editionOf, PICTURE_EXTENSIONS, type Edition } from '@vennet/core/publis
 import { surroundingsOf } from '@vennet/core/wire';
 import { manuscriptFrom } from '../books/book-source.js';
 import { FONT_TYPES, withFonts } from '../typesetting/fonts.js';
+import { inGrey } from '../typesetting/grey.js';
 import { filesOf, type SourceFile } from './files.js';
 import type { PublishInput } from './publish-work.js';
 
@@ -20,7 +21,8 @@ export async function pageEdition({
 }: PageInput): Promise<{ edition: Edition; refused: string[] }> {
   const book = manuscriptFrom(source);
   const isShown = ({ type }: SourceFile) => Boolean(PICTURE_EXTENSIONS[type]) || FONT_TYPES.has(type);
-  const { files, notes: refused } = await withFonts(filesOf(enclosures, isShown));
+  const { files: read, notes: refused } = await withFonts(filesOf(enclosures, isShown));
+  const files = pdf?.ink === 'grey' ? await inGrey(read) : read;
   const edition = editionOf(readBook(book), files, format, surroundingsOf(book), {
     ...(pdf && { pdf }),
     ...(flow && { flow }),

@@ -32,6 +32,7 @@ import { manuscriptFrom } from '../books/book-source.js';
 import { work } from '../jobs/work.js';
 import { finishPdf } from '../typesetting/finish.js';
 import { FONT_TYPES, withFonts } from '../typesetting/fonts.js';
+import { inGrey } from '../typesetting/grey.js';
 import { setPages } from '../typesetting/typeset.js';
 import { filesOf, refusalWords } from './files.js';
 import { withListedPages } from './listed-pages.js';
@@ -61,12 +62,13 @@ work<PublishInput, PublishProgress, Published>(refusalWords, async (input, progr
     return travels && file?.opensFor === 'everyone';
   };
   const isSet = input.format === 'pdf' || input.listed !== null;
-  const { files, notes: ofFonts } = await withFonts(
+  const { files: own, notes: ofFonts } = await withFonts(
     filesOf(
       input.enclosures,
       ({ id, type }) => inside(id) || Boolean(PICTURE_EXTENSIONS[type]) || (isSet && FONT_TYPES.has(type)),
     ),
   );
+  const files = input.format === 'pdf' && input.pdf.ink === 'grey' ? await inGrey(own) : own;
   if (input.listed) tell('Setting the pages that are listed');
   const { book: read, pages: listed } = input.listed
     ? withListedPages(readBook(book), files, surroundings, input.listed)

@@ -35,6 +35,8 @@
   margin: (inside: choices.inner * 1mm, outside: choices.outer * 1mm, top: choices.top * 1mm, bottom: choices.bottom * 1mm))
 #set text(font: face + others, size: choices.size * 1pt, ..spoken(book.language), hyphenate: choices.hyphens)
 #set text(..written-in(book.language))
+// What it costs to leave the first or the last line of a paragraph alone on a page.
+#set text(costs: if choices.widows { (widow: 0%, orphan: 0%) } else { (widow: 100%, orphan: 100%) })
 // A line is as high as its capital letters, and the rest lies between it and the next.
 #set par(justify: choices.justified, leading: (choices.lineHeight - 0.65) * 1em, spacing: calc.max(0.5, choices.lineHeight - 0.43) * 1em)
 #set heading(bookmarked: true)

@@ -124,6 +124,9 @@ function Fields({ choices, change }: FieldsProps) {
           <Tick on={choices.hyphens} turn={() => change({ hyphens: !choices.hyphens })}>
             Words are divided at the ends of lines
           </Tick>
+          <Tick on={!choices.widows} turn={() => change({ widows: !choices.widows })}>
+            No first or last line of a paragraph stands alone on a page
+          </Tick>
         </div>
       </Group>
       <Group legend="Around the text">

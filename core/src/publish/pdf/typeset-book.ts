@@ -56,7 +56,17 @@ export interface TypesetBook extends Pick<
 /** What of the choices the template needs. */
 export interface SetOfPages extends Pick<
   PdfChoices,
-  'inner' | 'outer' | 'top' | 'bottom' | 'face' | 'size' | 'lineHeight' | 'hyphens' | 'head' | 'numbers'
+  | 'inner'
+  | 'outer'
+  | 'top'
+  | 'bottom'
+  | 'face'
+  | 'size'
+  | 'lineHeight'
+  | 'hyphens'
+  | 'widows'
+  | 'head'
+  | 'numbers'
 > {
   width: number;
   height: number;
@@ -158,10 +168,10 @@ export function typesetBook(edition: Edition, pictures: Map<string, string>): Ty
 const isFont = ({ type, bytes }: EnclosureFile): boolean => type.startsWith('font/') && bytes.length > 0;
 
 function setOf(choices: PdfChoices, toContents: string): SetOfPages {
-  const { inner, outer, top, bottom, face, size, lineHeight, hyphens, head, numbers } = choices;
+  const { inner, outer, top, bottom, face, size, lineHeight, hyphens, widows, head, numbers } = choices;
   return {
     ...pageSize(choices),
-    ...{ inner, outer, top, bottom, face, size, lineHeight, hyphens, head, numbers },
+    ...{ inner, outer, top, bottom, face, size, lineHeight, hyphens, widows, head, numbers },
     justified: choices.edge === 'justified',
     right: choices.chapters === 'right',
     roman: choices.front === 'roman',
