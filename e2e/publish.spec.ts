@@ -28,6 +28,12 @@ test('how the pages of a PDF are set is chosen, seen, kept with the book, and is
   await panel.getByLabel('Face').selectOption('Sans');
   await panel.getByLabel('Addresses are printed').selectOption('At the foot of the page');
   await panel.getByLabel('A way back to the contents at the foot of each page').check();
+  await panel.getByLabel('Outer').fill('20');
+  await panel.getByLabel('Addresses are printed').selectOption('As QR codes in the margin');
+  await panel.getByLabel('Every link gets a code').uncheck();
+  await expect(panel.getByLabel(/^Links in the look of the book/)).toBeChecked();
+  await panel.getByLabel('Every link gets a code').check();
+  await panel.getByLabel('Addresses are printed').selectOption('At the foot of the page');
   // What leaves no room is told at once, with what to do.
   await panel.getByLabel('Bottom').fill('5');
   await expect(panel.getByRole('alert')).toContainText('needs a lower margin of 10 mm');

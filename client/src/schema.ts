@@ -2657,6 +2657,8 @@ export interface components {
              * @enum {string}
              */
             addresses?: "none" | "foot" | "list" | "qr";
+            /** @description The links that get a code: by their ids, or all of one look by what it is called; empty for every link */
+            codesFor?: string[];
             /** @description A list of the pages of the web that the book leads to stands at its end */
             sources?: boolean;
             /** @description Other books without an address lie beside it, and links lead to them there */
@@ -2830,6 +2832,8 @@ export interface components {
              * @enum {string}
              */
             addresses: "none" | "foot" | "list" | "qr";
+            /** @description The links that get a code: by their ids, or all of one look by what it is called; empty for every link */
+            codesFor: string[];
             /** @description A list of the pages of the web that the book leads to stands at its end */
             sources: boolean;
             /** @description Other books without an address lie beside it, and links lead to them there */

@@ -52,6 +52,8 @@ export interface PdfChoices {
   ink: (typeof INKS)[number];
   /** Where the addresses of links to the web and to email are printed. */
   addresses: (typeof ADDRESSES)[number];
+  /** The links that get a code: by their ids, or all of one look by what it is called; empty for every link. */
+  codesFor: string[];
   /** A list of the pages of the web that the book leads to stands at its end. */
   sources: boolean;
   /** Other books without an address lie beside it, and links lead to them there. */
@@ -79,6 +81,7 @@ export const DEFAULT_PDF: PdfChoices = {
   chapters: 'any',
   ink: 'colour',
   addresses: 'none',
+  codesFor: [],
   sources: false,
   companions: false,
 };

@@ -59,6 +59,7 @@ export type { PrintedAddress } from './pdf/printed.js';
 export { typesetBook } from './pdf/typeset-book.js';
 export type { TypesetBook, TypesetChapter } from './pdf/typeset-book.js';
 export type { TypesetNode } from './pdf/typeset-node.js';
+export { lookName } from './markup/looks.js';
 export { escapeXml } from './markup/xml.js';
 export { FONT_SOURCES, packagesFor, scriptFonts, scriptOf } from './pdf/scripts.js';
 export type { BookFonts, ScriptFonts } from './pdf/scripts.js';

@@ -27,7 +27,7 @@ import {
   type PagePreview,
   type PdfSets,
 } from '@vennet/core/wire';
-import { Choice, Flag, Quantity, Shape, ShapeList, Words } from '../platform/shapes.js';
+import { Choice, Flag, Quantity, Shape, ShapeList, WordList, Words } from '../platform/shapes.js';
 
 interface More {
   optional?: boolean;
@@ -140,6 +140,13 @@ function pdfChoices(more: More): new () => PdfChoices {
 
     @Choice(ADDRESSES, { ...more, description: 'Where addresses are printed' })
     addresses: PdfChoices['addresses'];
+
+    @WordList({
+      ...more,
+      description:
+        'The links that get a code: by their ids, or all of one look by what it is called; empty for every link',
+    })
+    codesFor: string[];
 
     @Flag({ ...more, description: SOURCES })
     sources: boolean;

@@ -96,6 +96,12 @@ test('addresses are printed as codes, which a reader that shares no code with th
   const { job, path } = await made({ addresses: 'qr', outer: 20 });
   expect(job.proof?.printed).toEqual({ expected: 2, found: 2, lost: [] });
   expect(await said('pdftotext', path, '-')).toMatch(/\[1\][^]*\[2\]/);
+  // Or of single links, and of all of one look.
+  const [first] = await app.api.links(book);
+  const one = await made({ addresses: 'qr', outer: 20, codesFor: [first!.id] });
+  expect(one.job.proof?.printed).toEqual({ expected: 1, found: 1, lost: [] });
+  const ofLook = await made({ addresses: 'qr', outer: 20, codesFor: ['look-of-book'] });
+  expect(ofLook.job.proof?.printed).toEqual({ expected: 2, found: 2, lost: [] });
   expect(await said('qpdf', '--check', path)).toContain('No syntax or stream encoding errors');
 });
 

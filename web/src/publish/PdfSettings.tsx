@@ -2,6 +2,7 @@ import { faultInPdfChoices, PAGES, PDF_BOUNDS, pageSize, type PdfChoices } from 
 import { Labelled } from '../parts/Labelled.js';
 import { Tick } from '../parts/Tick.js';
 import { Group, Select, SourcesTick, CompanionsTick } from './ChoiceParts.js';
+import { CodesFor } from './CodesFor.js';
 import { PagePreview } from './PagePreview.js';
 import { PdfSetBar } from './PdfSetBar.js';
 import { usePdfSets } from './use-pdf-sets.js';
@@ -186,6 +187,9 @@ function Fields({ choices, change }: FieldsProps) {
           ]}
           pick={(addresses) => change({ addresses })}
         />
+        {choices.addresses === 'qr' && (
+          <CodesFor codesFor={choices.codesFor} change={(codesFor) => change({ codesFor })} />
+        )}
         <div className="basis-full">
           <SourcesTick on={choices.sources} turn={() => change({ sources: !choices.sources })} />
           <CompanionsTick on={choices.companions} turn={() => change({ companions: !choices.companions })} />

@@ -18,6 +18,9 @@ export function lookClass({ light, dark, underline, weight }: LinkLook): string 
   return `look-${light.slice(1)}-${dark.slice(1)}-${underline}-${weight}`.toLowerCase();
 }
 
+/** What a look is called where it is chosen; without one of its own, a link has that of the book. */
+export const lookName = (look: LinkLook | null): string => (look ? lookClass(look) : 'look-of-book');
+
 /** The rules of links: the book's look, those that depart from it, and areas of pictures. For light and dark pages. */
 export function linkStyles(book: LinkLook, own: Map<string, LinkLook>): string {
   const all: [string, LinkLook][] = [

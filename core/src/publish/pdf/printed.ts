@@ -18,11 +18,16 @@ export class PrintedAddresses {
   readonly #known = new Map<string, number>();
   #last = 0;
 
-  constructor(readonly where: PdfChoices['addresses']) {}
+  /** @param isWanted whether the address of a link is printed, by its id */
+  constructor(
+    readonly where: PdfChoices['addresses'],
+    private readonly isWanted: (link: string) => boolean = () => true,
+  ) {}
 
   /** The number of the address of a link; `null` where none is printed, as for places and files. */
   of(link: string, destination: Destination, chapter: string): PrintedAddress | null {
     if (this.where === 'none' || (destination.kind !== 'web' && destination.kind !== 'mail')) return null;
+    if (!this.isWanted(link)) return null;
     const address = onPaper(destination);
     const key = `${chapter}\n${address}`;
     const known = this.where === 'foot' ? undefined : this.#known.get(key);

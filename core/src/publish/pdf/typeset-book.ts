@@ -12,6 +12,7 @@ import { filesInside, onceEach, type Edition, type EnclosureFile } from '../edit
 import { block, notesAfterBook, notesAfterChapter } from './typeset-blocks.js';
 import { fitting, type Room, type TypesetNode } from './typeset-node.js';
 import { pageSize, type PdfChoices } from '../choices.js';
+import { lookName } from '../markup/looks.js';
 import { PrintedAddresses, type PrintedAddress } from './printed.js';
 import { sheetOf } from './table-fit.js';
 import { withBook, type WithBook } from '../edition/with-book.js';
@@ -97,7 +98,7 @@ export function typesetBook(edition: Edition, pictures: Map<string, string>): Ty
   const { pdf } = edition;
   const sheet = sheetOf(pdf);
   const room = { width: sheet.width, sign: TEXT_SIGN * sheet.scale };
-  const printed = new PrintedAddresses(pdf.addresses);
+  const printed = new PrintedAddresses(pdf.addresses, wantsCode(edition));
   const shared = {
     edition,
     once,
@@ -162,6 +163,16 @@ export function typesetBook(edition: Edition, pictures: Map<string, string>): Ty
       })),
     },
   };
+}
+
+/** Whether a link gets a code: any does, but where some are chosen, by themselves or by their look. */
+function wantsCode({ pdf, links }: Edition): (link: string) => boolean {
+  if (pdf.addresses !== 'qr' || pdf.codesFor.length === 0) return () => true;
+  const chosen = new Set(pdf.codesFor);
+  const wanted = new Set(
+    links.flatMap(({ id, look }) => (chosen.has(id) || chosen.has(lookName(look)) ? [id] : [])),
+  );
+  return (link) => wanted.has(link);
 }
 
 /** A font of the Shelf is called by its family. */
