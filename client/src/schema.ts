@@ -2746,6 +2746,18 @@ export interface components {
             /** @description Lines that run off their page: what is outside of it is lost */
             cutOff: components["schemas"]["CutOffLineDto"][];
         };
+        ToldLinkDto: {
+            id: string;
+            text: string;
+            chapter: string;
+        };
+        LossDto: {
+            what: string;
+            count: number;
+            why: string;
+            /** @description The links that it is told of, as far as it is told of the author’s */
+            links: components["schemas"]["ToldLinkDto"][];
+        };
         ExportJobDto: {
             id: string;
             /** @enum {string} */
@@ -2770,6 +2782,8 @@ export interface components {
             beside: number;
             /** @description The book has changed since it was made */
             isOutdated: boolean;
+            /** @description What was known before to be different in it */
+            losses: components["schemas"]["LossDto"][];
             /** @description The version of the book that it was made of */
             snapshot: string | null;
             /** Format: date-time */
@@ -2924,18 +2938,6 @@ export interface components {
             /** @description Against the book, if the file was made of it */
             proof: components["schemas"]["ProofDto"] | null;
             links: components["schemas"]["ProvedLinkDto"][];
-        };
-        ToldLinkDto: {
-            id: string;
-            text: string;
-            chapter: string;
-        };
-        LossDto: {
-            what: string;
-            count: number;
-            why: string;
-            /** @description The links that it is told of, as far as it is told of the author’s */
-            links: components["schemas"]["ToldLinkDto"][];
         };
         FormPreviewDto: {
             /** @enum {string} */

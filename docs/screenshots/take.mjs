@@ -79,10 +79,23 @@ for (const [form, make] of [
 await page.getByRole('img', { name: /as it would be set/ }).waitFor();
 await page.waitForTimeout(1500);
 await shoot(page, 'publish');
+await page.getByRole('button', { name: 'See every link' }).click();
+await page
+  .getByRole('row', { name: /The walk to Gannel Point/ })
+  .getByRole('button')
+  .click();
+await page.getByTestId('outlined').waitFor();
+await page.waitForTimeout(800);
+await shoot(page, 'proof');
+await page.getByRole('button', { name: 'Close' }).click();
 await forms.getByRole('link', { name: /^E-book/ }).click();
 await page.getByRole('button', { name: 'Try it as a reader' }).click();
-await page.getByLabel('Page of the e-book').selectOption('Gannel Point');
-await page.frameLocator('iframe').getByRole('link', { name: 'Gannel Point light' }).click();
+await page.getByLabel('Page of the file').selectOption('Gannel Point');
+await page
+  .getByRole('dialog')
+  .frameLocator('iframe')
+  .getByRole('link', { name: 'Gannel Point light' })
+  .click();
 await shoot(page, 'try');
 await page.getByRole('button', { name: 'Close' }).click();
 const [, id] = /books\/([0-9a-f-]+)/.exec(page.url());
@@ -114,8 +127,6 @@ await writing.keyboard.type('light brothers');
 await writing.getByRole('option').first().waitFor();
 await shoot(writing, 'leads-to');
 await writing.keyboard.press('Escape');
-await text(writing).locator('.note-mark').first().click();
-await shoot(writing, 'note');
 await outline(writing, 'Skerrow Head');
 await writing.getByRole('button', { name: 'Structure' }).click();
 await shoot(writing, 'structure');

@@ -330,6 +330,8 @@ export interface ExportJob {
   beside: number;
   /** The book has changed since it was made. */
   isOutdated: boolean;
+  /** What was known before to be different in it. */
+  losses: Loss[];
   /** The version of the book that it was made of; `null` where it is not known. */
   snapshot: string | null;
   createdAt: string;

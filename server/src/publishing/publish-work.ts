@@ -1,5 +1,5 @@
 import type { Format } from '@vennet/core/manuscript';
-import type { FlowChoices, PdfChoices, SeenPage } from '@vennet/core/publish';
+import type { FlowChoices, Loss, PdfChoices, SeenPage } from '@vennet/core/publish';
 import type { Proof, ProofTable } from '@vennet/core/readback';
 import type { ExportChoices } from '@vennet/core/wire';
 import type { BookSource } from '../books/book-source.js';
@@ -41,6 +41,8 @@ export interface Published {
   /** Of the made file, in bytes. */
   size: number;
   proof: Proof;
+  /** What was known before to be different in it. */
+  losses: Loss[];
   notes: string[];
   /** It is an archive of several files. */
   isArchive: boolean;

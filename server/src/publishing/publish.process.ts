@@ -5,6 +5,7 @@ import {
   editionOf,
   filesBeside,
   isSite,
+  lossesIn,
   makeDocx,
   makeEpub,
   makeMarkdown,
@@ -92,7 +93,15 @@ work<PublishInput, PublishProgress, Published>(refusalWords, async (input, progr
   writeFileSync(input.output, bytes);
   writeFileSync(input.table, JSON.stringify(rows));
   const beside = filesBeside(edition).map(([path, { id }]): [string, string] => [id, path]);
-  return { size: bytes.length, proof, notes: isSet ? [...ofFonts, ...notes] : notes, isArchive, beside };
+  const losses = lossesIn(edition);
+  return {
+    size: bytes.length,
+    proof,
+    losses,
+    notes: isSet ? [...ofFonts, ...notes] : notes,
+    isArchive,
+    beside,
+  };
 });
 
 function epub(edition: Edition, { modified }: PublishInput, tell: Tell): Made {

@@ -266,6 +266,33 @@ export class ReadingDto extends ReadingTallyDto implements Reading {
   pages: ReadingPageDto[];
 }
 
+class ToldLinkDto {
+  @Words()
+  id: string;
+
+  @Words()
+  text: string;
+
+  @Words()
+  chapter: string;
+}
+
+class LossDto implements Loss {
+  @Words()
+  what: string;
+
+  @Whole()
+  count: number;
+
+  @Words()
+  why: string;
+
+  @ShapeList(ToldLinkDto, {
+    description: 'The links that it is told of, as far as it is told of the author’s',
+  })
+  links: Loss['links'];
+}
+
 export class ExportJobDto implements ExportJob {
   @Words()
   id: string;
@@ -309,6 +336,9 @@ export class ExportJobDto implements ExportJob {
   @Flag({ description: 'The book has changed since it was made' })
   isOutdated: boolean;
 
+  @ShapeList(LossDto, { description: 'What was known before to be different in it' })
+  losses: LossDto[];
+
   @Words({ nullable: true, description: 'The version of the book that it was made of' })
   snapshot: string | null;
 
@@ -317,33 +347,6 @@ export class ExportJobDto implements ExportJob {
 
   @Moment({ nullable: true })
   finishedAt: string | null;
-}
-
-class ToldLinkDto {
-  @Words()
-  id: string;
-
-  @Words()
-  text: string;
-
-  @Words()
-  chapter: string;
-}
-
-class LossDto implements Loss {
-  @Words()
-  what: string;
-
-  @Whole()
-  count: number;
-
-  @Words()
-  why: string;
-
-  @ShapeList(ToldLinkDto, {
-    description: 'The links that it is told of, as far as it is told of the author’s',
-  })
-  links: Loss['links'];
 }
 
 /** What publishing in one form will lose or change. */

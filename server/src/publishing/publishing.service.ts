@@ -142,7 +142,16 @@ export class PublishingService implements OnApplicationBootstrap {
         );
       await manager.insert(ExportEntity, {
         ...{ id, bookId, ...row },
-        ...{ state: 'waiting', message: '', notes: [], proof: null, size: null, beside: [], tried: null },
+        ...{
+          state: 'waiting',
+          message: '',
+          notes: [],
+          proof: null,
+          size: null,
+          beside: [],
+          tried: null,
+          losses: null,
+        },
         snapshot:
           of?.snapshot ?? (await this.snapshots.keepNow(manager, bookId, `Published as ${WORDS[format]}`)),
         asOf: of?.asOf ?? new Date(await this.#changedAt(bookId, manager)),
@@ -161,7 +170,7 @@ export class PublishingService implements OnApplicationBootstrap {
     const { bookId, format } = row;
     const path = this.#pathOf(row);
     await mkdir(this.#directory, { recursive: true });
-    const { size, proof, notes, isArchive, beside } = await published(
+    const { size, proof, losses, notes, isArchive, beside } = await published(
       {
         format,
         ...(await this.sources.of(bookId, row.snapshot)),
@@ -183,6 +192,7 @@ export class PublishingService implements OnApplicationBootstrap {
       {
         state: 'done',
         proof,
+        losses,
         notes,
         size: String(size),
         finishedAt: new Date(),
@@ -354,6 +364,7 @@ export class PublishingService implements OnApplicationBootstrap {
       choices: job.choices ?? {},
       isOutdated: new Date(changedAt) > (job.asOf ?? job.createdAt),
       snapshot: job.snapshot,
+      losses: job.losses ?? [],
       createdAt: job.createdAt.toISOString(),
       finishedAt: job.finishedAt?.toISOString() ?? null,
     };

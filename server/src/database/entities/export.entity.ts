@@ -1,4 +1,5 @@
 import { FORMATS, type Format } from '@vennet/core/manuscript';
+import type { Loss } from '@vennet/core/publish';
 import type { Proof } from '@vennet/core/readback';
 import { JOB_STATES, type ExportChoices, type JobState } from '@vennet/core/wire';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
@@ -44,6 +45,10 @@ export class ExportEntity {
 
   @Column({ type: 'json' })
   beside: BesideFile[];
+
+  /** What was known to be different in it before it was made; `null` where it is not made, or an earlier Vennet made it. */
+  @Column({ type: 'json', nullable: true })
+  losses: Loss[] | null;
 
   /** Its links that were tried, each as `path number`; `null` for none. */
   @Column({ type: 'json', nullable: true })
