@@ -1,4 +1,6 @@
 import { message } from '@vennet/core/language';
+import type { Reading } from '@vennet/core/wire';
+import { useQueryClient } from '@tanstack/react-query';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { api } from '../../api/client.js';
@@ -29,6 +31,7 @@ export function Reader({ job, pages, tried, screen, paged, children }: ReaderPro
   const [said, setSaid] = useState('');
   const [isInList, setInList] = useState(false);
   const [leaf, setLeaf] = useState<{ at: number; of: number } | null>(null);
+  const client = useQueryClient();
   const stage = useRef<Stage>(null);
   const here = way.spots[way.at] ?? { path: '', spot: '' };
   const next = useRef(-1);
@@ -62,6 +65,7 @@ export function Reader({ job, pages, tried, screen, paged, children }: ReaderPro
     if (screen === 'paper') return setSaid('On paper nothing can be pressed: what is printed has to say it.');
     const keys = new Set(done).add(`${here.path} ${at}`);
     setDone(keys);
+    client.setQueryData<Reading>(['reading', job], (known) => known && { ...known, tried: [...keys] });
     api.keepTally(job, [...keys]).catch(tellFault);
     const { leads } = link;
     setOut(null);

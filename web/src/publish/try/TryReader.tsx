@@ -41,8 +41,8 @@ function Tried({ job: { id, format, fileName } }: { job: ExportJob }) {
   const { data } = useQuery({
     queryKey: ['reading', id],
     queryFn: () => api.reading(id),
-    // The tally may have grown since.
-    gcTime: 0,
+    // A made file stays as it is, and its tally is kept here, too.
+    staleTime: Infinity,
   });
   // Paper is a matter of pages.
   const screens = Object.entries(SCREENS).filter(([one]) => isPdf || one !== 'paper');
