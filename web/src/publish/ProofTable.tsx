@@ -9,6 +9,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { api } from '../api/client.js';
 import { useBook } from '../book/store.js';
 import { openPdf } from '../parts/pdfjs.js';
+import { FullDialog } from './FullDialog.js';
 import { CHANGES } from './ProofView.js';
 import type { SavedTable } from './save-table.js';
 import { SaveTable } from './SaveTable.js';
@@ -33,20 +34,9 @@ const SHOWN = 300;
 /** Every link of the book with what was found of it in a made file, and the page on which it stands. */
 export function ProofTable({ job }: { job: ExportJob }) {
   return (
-    <Dialog.Root>
-      <Dialog.Trigger className="button">
-        <TableProperties size={16} aria-hidden="true" /> See every link
-      </Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="veil" />
-        <Dialog.Content
-          className="dialog flex !h-[calc(100vh-2rem)] !max-h-none !w-[calc(100vw-2rem)] !max-w-none flex-col !p-0"
-          aria-describedby={undefined}
-        >
-          <Table job={job} />
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+    <FullDialog icon={TableProperties} words="See every link">
+      <Table job={job} />
+    </FullDialog>
   );
 }
 

@@ -8,6 +8,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { api } from '../../api/client.js';
 import { useBook } from '../../book/store.js';
 import { openPdf } from '../../parts/pdfjs.js';
+import { FullDialog } from '../FullDialog.js';
 import { FrameStage } from './FrameStage.js';
 import { linksOf } from './pdf-links.js';
 import { PdfStage } from './PdfStage.js';
@@ -17,20 +18,9 @@ import { SCREENS, type ReadPage, type Screen } from './reading-state.js';
 /** The made file itself, as its reader will have it: its links are pressed, and a tally is kept of those that were tried. */
 export function TryReader({ job }: { job: ExportJob }) {
   return (
-    <Dialog.Root>
-      <Dialog.Trigger className="button">
-        <Play size={16} aria-hidden="true" /> Try it as a reader
-      </Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="veil" />
-        <Dialog.Content
-          className="dialog flex !h-[calc(100vh-2rem)] !max-h-none !w-[calc(100vw-2rem)] !max-w-none flex-col !p-0"
-          aria-describedby={undefined}
-        >
-          <Tried job={job} />
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+    <FullDialog icon={Play} words="Try it as a reader">
+      <Tried job={job} />
+    </FullDialog>
   );
 }
 
