@@ -32,9 +32,9 @@ export async function openPdf(url: string, password?: string | null): Promise<Pd
 }
 
 /** Reads a PDF that is here. */
-export async function readPdf(data: ArrayBuffer): Promise<Pdfjs.PDFDocumentProxy> {
+export async function readPdf(data: ArrayBuffer, password?: string | null): Promise<Pdfjs.PDFDocumentProxy> {
   const { getDocument } = await pdfjs();
-  return getDocument({ ...RESOURCES, data }).promise;
+  return getDocument({ ...RESOURCES, data, password: password ?? undefined }).promise;
 }
 
 /** Begins to draw a page, so many pixels wide, into a canvas that becomes as large. `annotationMode` as pdf.js has it; 0 is none. */

@@ -1,14 +1,11 @@
-import { exportFile } from '@vennet/client';
 import type { ProofRow } from '@vennet/core/readback';
 import type { ExportJob } from '@vennet/core/wire';
 import { useQuery } from '@tanstack/react-query';
 import { TableProperties, X } from 'lucide-react';
-import type { PDFDocumentProxy } from 'pdfjs-dist';
 import { Dialog } from 'radix-ui';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { api } from '../api/client.js';
 import { useBook } from '../book/store.js';
-import { openPdf } from '../parts/pdfjs.js';
 import { FullDialog } from './FullDialog.js';
 import { CHANGES } from './ProofView.js';
 import type { SavedTable } from './save-table.js';
@@ -17,6 +14,7 @@ import { ToLink } from './ToLink.js';
 import { FrameStage } from './try/FrameStage.js';
 import { PdfSheet, shownRect } from './try/PdfSheet.js';
 import type { Stage } from './try/reading-state.js';
+import { useMadePdf } from './try/use-made-pdf.js';
 
 const STATES: Record<ProofRow['state'], string> = {
   lost: 'Lost',
@@ -196,35 +194,14 @@ function Where({ job, row }: { job: ExportJob; row: ProofRow }) {
 }
 
 function OnSheet({ job, number, row }: { job: string; number: number; row: ProofRow }) {
-  const password = useBook((store) => store.book?.ground?.password);
-  const [file, setFile] = useState<PDFDocumentProxy | null>(null);
-  const mark = useRef<HTMLSpanElement>(null);
-  useEffect(() => {
-    let gone = false;
-    const opening = openPdf(exportFile(job), password);
-    void opening
-      .then((reading) => reading.promise)
-      .then(
-        (opened) => gone || setFile(opened),
-        () => {},
-      );
-    return () => {
-      gone = true;
-      void opening.then((reading) => reading.destroy());
-    };
-  }, [job, password]);
+  const { file, fault } = useMadePdf(job);
+  if (fault) return <p>The file can’t be opened: {fault}</p>;
   if (!file) return <p className="text-soft">Opening the file …</p>;
   return (
     <PdfSheet file={file} number={number} width={440} label={`Page ${number}, with the link outlined`}>
       {(sheet) =>
         row.areas.map((area, index) => (
-          <span
-            key={index}
-            ref={index === 0 ? mark : undefined}
-            data-testid="outlined"
-            className="pdf-lit"
-            style={shownRect(sheet, area)}
-          />
+          <span key={index} data-testid="outlined" className="pdf-lit" style={shownRect(sheet, area)} />
         ))
       }
     </PdfSheet>

@@ -53,7 +53,7 @@ export function PdfStage({ file, ...props }: StageProps & { file: PDFDocumentPro
   const { width, height } = SCREENS[screen];
   const isPaper = screen === 'paper';
   const inside = width - (isPaper ? 0 : 24);
-  const here1 = links.page === number ? links.all : [];
+  const own = links.page === number ? links.all : [];
   return (
     <section
       ref={box}
@@ -69,7 +69,7 @@ export function PdfStage({ file, ...props }: StageProps & { file: PDFDocumentPro
         {(sheet) => (
           <>
             {!isPaper &&
-              here1.map((link, at) =>
+              own.map((link, at) =>
                 link.rects.map((rect, part) => (
                   <button
                     key={`${at} ${part}`}

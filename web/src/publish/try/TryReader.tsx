@@ -1,18 +1,15 @@
 import type { ExportJob, Reading } from '@vennet/core/wire';
-import { exportFile } from '@vennet/client';
 import { useQuery } from '@tanstack/react-query';
 import { Play, X } from 'lucide-react';
-import type { PDFDocumentProxy } from 'pdfjs-dist';
 import { Dialog } from 'radix-ui';
 import { useEffect, useMemo, useState } from 'react';
 import { api } from '../../api/client.js';
-import { useBook } from '../../book/store.js';
-import { openPdf } from '../../parts/pdfjs.js';
 import { FullDialog } from '../FullDialog.js';
 import { FrameStage } from './FrameStage.js';
 import { linksOf } from './pdf-links.js';
 import { PdfStage } from './PdfStage.js';
 import { Reader } from './Reader.js';
+import { useMadePdf } from './use-made-pdf.js';
 import { SCREENS, type ReadPage, type Screen } from './reading-state.js';
 
 /** The made file itself, as its reader will have it: its links are pressed, and a tally is kept of those that were tried. */
@@ -100,20 +97,14 @@ function TriedPages({ job, reading, screen, paged }: TriedProps & { paged: boole
 }
 
 function TriedPdf({ job, reading, screen }: TriedProps) {
-  const password = useBook((store) => store.book?.ground?.password);
-  const [file, setFile] = useState<PDFDocumentProxy | null>(null);
+  const { file, fault } = useMadePdf(job);
   const [pages, setPages] = useState<readonly ReadPage[]>([]);
-  const [fault, setFault] = useState('');
   useEffect(() => {
+    if (!file) return;
     let gone = false;
-    let end = () => {};
-    const open = async () => {
-      const reading = await openPdf(exportFile(job), password);
-      end = () => void reading.destroy();
-      if (gone) return end();
-      const opened = await reading.promise;
-      const labels = await opened.getPageLabels();
-      const sheets = Array.from({ length: opened.numPages }, (_, index): ReadPage => {
+    const look = async () => {
+      const labels = await file.getPageLabels();
+      const sheets = Array.from({ length: file.numPages }, (_, index): ReadPage => {
         const label = labels?.[index];
         return {
           path: String(index + 1),
@@ -121,23 +112,23 @@ function TriedPdf({ job, reading, screen }: TriedProps) {
           links: 0,
         };
       });
-      setFile(opened);
+      if (gone) return;
       setPages(sheets);
       // How many links there are is counted while the first page is looked at.
-      for (const [index, sheet] of sheets.entries()) {
+      const counted: ReadPage[] = [];
+      for (const sheet of sheets) {
+        const links = await linksOf(file, await file.getPage(counted.length + 1));
         if (gone) return;
-        sheet.links = (await linksOf(opened, await opened.getPage(index + 1))).length;
+        counted.push({ ...sheet, links: links.length });
       }
-      setPages([...sheets]);
+      setPages(counted);
     };
-    open().catch((error: Error) => gone || setFault(error.message));
-    return () => {
-      gone = true;
-      end();
-    };
-  }, [job, password]);
+    // A file that is closed meanwhile is not counted to its end.
+    look().catch(() => {});
+    return () => void (gone = true);
+  }, [file]);
   if (fault) return <p className="p-5">The file can’t be opened: {fault}</p>;
-  if (!file) return <p className="p-5">Opening the file …</p>;
+  if (!file || pages.length === 0) return <p className="p-5">Opening the file …</p>;
   return (
     <Reader job={job} pages={pages} tried={reading.tried} screen={screen} paged>
       {(props) => <PdfStage {...props} file={file} />}
