@@ -10,80 +10,48 @@ export interface PdfReadback {
   words: string[];
 }
 
-/** The pages of a PDF from one on, that somebody else reads at the same time. */
-export interface ReadAhead {
-  /** The number of the first, from 1. */
-  from: number;
-  pages: Promise<readonly PdfPage[]>;
-}
-
-/** Pages of a PDF. @param from the number of the first, from 1 @param to that of the last @throws {Error} a PDF that can't be opened */
-export async function pagesOfPdf(bytes: Uint8Array, from: number, to: number): Promise<PdfPage[]> {
-  const pdf = await opened(bytes);
-  try {
-    return Array.from({ length: to - from + 1 }, (_, index) => readPage(pdf, from + index));
-  } finally {
-    pdf.close();
-  }
-}
-
-/** How many pages a PDF has. @throws {Error} one that can't be opened */
-export async function pageCountOf(bytes: Uint8Array): Promise<number> {
-  const pdf = await opened(bytes);
-  try {
-    return pdf.calls.FPDF_GetPageCount(pdf.document);
-  } finally {
-    pdf.close();
-  }
-}
-
-// Loaded only here: it is large, and a browser never needs it.
-const opened = async (bytes: Uint8Array) => (await import('../pdfium/index.js')).Pdfium.open(bytes);
-
 /**
  * Every link annotation of a tagged PDF, in the order of its structure, but those of the contents (inside `TOC`).
  * Annotations of one `Link` element on one page are one link, however many lines it runs over: those that can be pressed where
  * the words and pictures of the element stand.
  *
  * @param progress pages read and pages in all
- * @param ahead pages that are read elsewhere meanwhile
  * @throws {Error} a PDF that can't be opened
  */
 export async function linksInPdf(
   bytes: Uint8Array,
   progress: (done: number, total: number) => void = () => {},
-  ahead: ReadAhead | null = null,
 ): Promise<PdfReadback> {
-  const pdf = await opened(bytes);
-  const pages: PdfPage[] = [];
+  // Read only here: it is large, and a browser never needs it.
+  const { Pdfium } = await import('../pdfium/index.js');
+  const pdf = await Pdfium.open(bytes);
   try {
     const total = pdf.calls.FPDF_GetPageCount(pdf.document);
-    const own = ahead ? ahead.from - 1 : total;
-    while (pages.length < own) {
-      pages.push(readPage(pdf, pages.length + 1));
-      progress(pages.length, total);
+    const pages = new Map<number, PdfPage>();
+    const pageOf = (number: number): PdfPage => {
+      const known = pages.get(number) ?? readPage(pdf, number);
+      pages.set(number, known);
+      return known;
+    };
+    const spots = new PdfSpots(total, (number) => pageOf(number).pieces);
+    const links: FoundLink[] = [];
+    const cutOff: CutOffLine[] = [];
+    const words: string[] = [];
+    let before: FoundLink[] = [];
+    for (let number = 1; number <= total; number++) {
+      const page = pageOf(number);
+      const where = `page ${number}`;
+      const onPage = linksOn(page, where, spots, new Set(before.map(({ href }) => href)));
+      before = onPage;
+      links.push(...onPage);
+      cutOff.push(...linesCutOff(page, where));
+      words.push(page.pieces.map(({ text }) => text).join(''));
+      progress(number, total);
     }
-    if (ahead) {
-      pages.push(...(await ahead.pages));
-      progress(total, total);
-    }
+    return { links, pages: total, cutOff, words };
   } finally {
     pdf.close();
   }
-  const spots = new PdfSpots(pages.length, (number) => pages[number - 1]?.pieces ?? []);
-  const links: FoundLink[] = [];
-  const cutOff: CutOffLine[] = [];
-  const words: string[] = [];
-  let before: FoundLink[] = [];
-  for (const [index, page] of pages.entries()) {
-    const where = `page ${index + 1}`;
-    const onPage = linksOn(page, where, spots, new Set(before.map(({ href }) => href)));
-    before = onPage;
-    links.push(...onPage);
-    cutOff.push(...linesCutOff(page, where));
-    words.push(page.pieces.map(({ text }) => text).join(''));
-  }
-  return { links, pages: pages.length, cutOff, words };
 }
 
 /** @param before where links of the page before lead */

@@ -21,6 +21,7 @@ import {
   linksInEpub,
   linksInMarkdown,
   linksInOdt,
+  linksInPdf,
   linksInWebPage,
   linksInWebSite,
   proveCodes,
@@ -37,7 +38,6 @@ import { setPages } from '../typesetting/typeset.js';
 import { filesOf, refusalWords } from './files.js';
 import { withListedPages } from './listed-pages.js';
 import { pages } from './pages-of-ground.js';
-import { linksReadBack } from './read-back.js';
 import type { Made, PublishInput, PublishProgress, Published, Tell } from './publish-work.js';
 import { proofTable } from './proof-of.js';
 
@@ -153,7 +153,7 @@ async function pdf(edition: Edition, _input: PublishInput, tell: Tell): Promise<
   const withNumbers = withPages(edition, labels);
   tell('Writing what is said of the links');
   const bytes = await finishPdf(plain, withNumbers, places, backs);
-  const { links, cutOff, words } = await linksReadBack(bytes.slice(), (done, total) =>
+  const { links, cutOff, words } = await linksInPdf(bytes.slice(), (done, total) =>
     tell('Reading the file back', done, total),
   );
   const { proof, rows } = proofTable(withNumbers, links, { cutOff, unseen, backs: backs.length });
