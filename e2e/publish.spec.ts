@@ -4,7 +4,8 @@ import { unzipSync } from 'fflate';
 import { axe } from './axe.js';
 import { expect, made, openForm, slip, test } from './vennet.js';
 
-test.beforeAll(({ vennet }) => vennet.startAnew());
+// Files of other tests would stand among those that were made before.
+test.beforeEach(({ vennet }) => vennet.startAnew());
 
 test('how the pages of a PDF are set is chosen, seen, kept with the book, and is in the file', async ({
   page,
