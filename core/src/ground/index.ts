@@ -1,3 +1,4 @@
+export { orderOfBytes, sameBytes } from './bytes.js';
 export { boxOf, rectOf, shownAt, sizeShown, userAt } from './frame.js';
 export type { PageFrame, Rect } from './frame.js';
 export { boxesOf, joined, NO_TEXT, wordsIn, wordsOfLine, wordsOfPage } from './page-text.js';

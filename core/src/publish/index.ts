@@ -33,6 +33,8 @@ export {
   entryId,
   filesBeside,
   filesInside,
+  holdsAll,
+  isFont,
   isSite,
   madeFileName,
   PICTURE_EXTENSIONS,
@@ -62,7 +64,7 @@ export type { TypesetNode } from './pdf/typeset-node.js';
 export { lookName } from './markup/looks.js';
 export { escapeXml } from './markup/xml.js';
 export { FONT_SOURCES, packagesFor, scriptFonts, scriptOf } from './pdf/scripts.js';
-export type { BookFonts, ScriptFonts } from './pdf/scripts.js';
+export type { BookFonts, ScriptFont, ScriptFonts } from './pdf/scripts.js';
 export { greyDrawing } from './pdf/grey-drawing.js';
 export { makeWebSite } from './web/site.js';
 export { makeWebPage } from './web/web.js';

@@ -1,6 +1,6 @@
-import type { Rect } from '../ground/index.js';
+import { sameBytes, type Rect } from '../ground/index.js';
 import { readAnnotations, type Annotation, type FileInside, type FilesRead } from './pdf-page.js';
-import type { Proof, ProofRow, ProofTable } from './proof.js';
+import { lostRow, type ChangedLink, type Proof, type ProofRow, type ProofTable } from './proof.js';
 
 /** A link of a book of pages as the made file must have it. */
 export interface ExpectedOnPage {
@@ -55,96 +55,88 @@ const NEAR = 0.5;
 
 /** Matches every link of a book of pages with one of the made file: by its rectangle, then by where it leads. */
 export function proveOnPages(expected: readonly ExpectedOnPage[], found: AnnotationsByPage): ProofTable {
-  const proof: Proof = {
-    expected: expected.length,
-    found: 0,
-    lost: [],
-    changed: [],
-    computed: { expected: 0, found: 0, lost: [], changed: [] },
-    added: [],
-    cutOff: [],
-  };
-  const rows = new Map<ExpectedOnPage, ProofRow>();
   const free = found.map((annotations) => new Set(annotations));
-  const take = (link: ExpectedOnPage, fits: (annotation: Annotation) => boolean): Annotation | null => {
-    const here = free[link.page - 1] ?? new Set<Annotation>();
-    for (const annotation of here)
-      if (fits(annotation)) {
-        here.delete(annotation);
-        rows.set(link, rowOf(link, annotation));
-        return annotation;
-      }
-    return null;
-  };
-  const change = (link: ExpectedOnPage, annotation: Annotation, what: Proof['changed'][number]['change']) => {
-    const { id, href, text, chapter, page } = link;
-    const foundHref = leadsOf(annotation);
-    rows.set(link, { ...rowOf(link, annotation), state: 'changed', change: what });
-    proof.changed.push({
-      id,
-      href,
-      text,
-      chapter,
-      foundHref,
-      foundText: annotation.contents,
-      where: `page ${page}`,
-      change: what,
+  const matched = new Map<ExpectedOnPage, Matched>();
+  let open = [...expected];
+  const pass = (
+    fits: (annotation: Annotation, link: ExpectedOnPage) => boolean,
+    changeOf: (link: ExpectedOnPage) => Matched['change'],
+  ) => {
+    open = open.filter((link) => {
+      const here = free[link.page - 1] ?? new Set<Annotation>();
+      for (const annotation of here)
+        if (fits(annotation, link)) {
+          here.delete(annotation);
+          matched.set(link, { annotation, change: changeOf(link) });
+          return false;
+        }
+      return true;
     });
   };
-  const passes: ((link: ExpectedOnPage) => boolean)[] = [
-    (link) => {
-      const all = take(link, (one) => standsAt(one, link) && leadsTo(one, link) && says(one, link));
-      if (all) proof.found++;
-      return all !== null;
-    },
-    (link) => {
-      const other = take(link, (one) => standsAt(one, link) && leadsTo(one, link));
-      if (other) change(link, other, 'words');
-      return other !== null;
-    },
-    (link) => {
-      const other = take(link, (one) => standsAt(one, link));
-      if (other) change(link, other, link.leads && 'spot' in link.leads ? 'target' : 'address');
-      return other !== null;
-    },
-    (link) => {
-      const moved = link.leads && take(link, (one) => leadsTo(one, link));
-      if (moved) change(link, moved, 'place');
-      return Boolean(moved);
-    },
-  ];
-  let open = [...expected];
-  for (const pass of passes) open = open.filter((link) => !pass(link));
-  proof.lost.push(...open.map(({ id, href, text, chapter }) => ({ id, href, text, chapter })));
-  free.forEach((annotations, index) => {
-    for (const annotation of annotations)
+  const isThere = (one: Annotation, link: ExpectedOnPage) => standsAt(one, link) && leadsTo(one, link);
+  pass(
+    (one, link) => isThere(one, link) && says(one, link),
+    () => null,
+  );
+  pass(isThere, () => 'words');
+  pass(standsAt, ({ leads }) => (leads && 'spot' in leads ? 'target' : 'address'));
+  pass(
+    (one, link) => link.leads !== null && leadsTo(one, link),
+    () => 'place',
+  );
+  const rows = expected.map((link) => rowOf(link, matched.get(link)));
+  const changed = [...matched].flatMap(([link, { annotation, change }]) =>
+    change ? [changedOf(link, annotation, change)] : [],
+  );
+  const added = free.flatMap((annotations, index) =>
+    [...annotations]
       // What only some reading programs do, as scripts, is none of the book's links.
-      if (annotation.uri !== null || annotation.spot || annotation.file)
-        proof.added.push({
-          href: leadsOf(annotation),
-          text: annotation.contents,
-          where: `page ${index + 1}`,
-        });
-  });
-  return { proof, rows: expected.map((link) => rows.get(link) ?? rowOf(link, null)) };
+      .filter(({ uri, spot, file }) => uri !== null || spot !== null || file !== null)
+      .map((one) => ({ href: leadsOf(one), text: one.contents, where: `page ${index + 1}` })),
+  );
+  const proof: Proof = {
+    expected: expected.length,
+    found: matched.size - changed.length,
+    lost: open.map(({ id, href, text, chapter }) => ({ id, href, text, chapter })),
+    changed,
+    computed: { expected: 0, found: 0, lost: [], changed: [] },
+    added,
+    cutOff: [],
+  };
+  return { proof, rows };
 }
 
-/** The row of a link; `null` for one that is lost. */
-const rowOf = (
+/** What of a file a link was matched with, and what of that is not as in the book. */
+interface Matched {
+  annotation: Annotation;
+  change: ProofRow['change'];
+}
+
+const changedOf = (
   { id, href, text, chapter, page }: ExpectedOnPage,
-  annotation: Annotation | null,
-): ProofRow => ({
-  ...{ id, href, text, chapter },
-  state: annotation ? 'found' : 'lost',
-  change: null,
-  foundHref: annotation ? leadsOf(annotation) : '',
-  foundText: '',
-  note: annotation?.contents ?? '',
-  landing: '',
-  where: annotation ? `page ${page}` : '',
-  areas: (annotation?.areas ?? []).map((area) => [...area]),
-  nth: null,
+  annotation: Annotation,
+  change: ChangedLink['change'],
+): ChangedLink => ({
+  ...{ id, href, text, chapter, change },
+  foundHref: leadsOf(annotation),
+  foundText: annotation.contents,
+  where: `page ${page}`,
 });
+
+function rowOf({ id, href, text, chapter, page }: ExpectedOnPage, matched: Matched | undefined): ProofRow {
+  const link = { id, href, text, chapter };
+  if (!matched) return lostRow(link);
+  const { annotation, change } = matched;
+  return {
+    ...lostRow(link),
+    state: change ? 'changed' : 'found',
+    change,
+    foundHref: leadsOf(annotation),
+    note: annotation.contents,
+    where: `page ${page}`,
+    areas: annotation.areas.map((area) => [...area]),
+  };
+}
 
 const leadsOf = ({ uri, name, spot, file }: Annotation): string =>
   uri ?? file?.name ?? (name !== null ? `#${name}` : spot ? `#page=${spot.page}` : '');
@@ -168,7 +160,7 @@ function leadsTo({ uri, spot, file }: Annotation, { leads }: ExpectedOnPage): bo
   if ('nowhere' in leads) return false;
   if ('uri' in leads) return uri === leads.uri;
   if ('file' in leads)
-    return file !== null && file.name === leads.file.name && same(file.bytes, leads.file.bytes);
+    return file !== null && file.name === leads.file.name && sameBytes(file.bytes, leads.file.bytes);
   const wanted = leads.spot;
   return (
     spot !== null &&
@@ -181,6 +173,3 @@ function leadsTo({ uri, spot, file }: Annotation, { leads }: ExpectedOnPage): bo
 
 const says = ({ contents }: Annotation, link: ExpectedOnPage): boolean =>
   link.contents === null || contents === link.contents;
-
-const same = (one: Uint8Array, other: Uint8Array): boolean =>
-  one.length === other.length && one.every((byte, at) => byte === other[at]);

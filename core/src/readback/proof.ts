@@ -101,7 +101,7 @@ export function proveEach(
   let open: ExpectedLink[] = [...expected, ...computed];
   const pass = (
     keys: [(link: ExpectedLink) => string, (link: FoundLink) => string],
-    changeOf: (one: ExpectedLink, other: FoundLink) => ChangedLink['change'] | null,
+    changeIn: typeof changeOf,
   ) => {
     const queues = groupedBy(free, keys[1]);
     for (const queue of queues.values()) queue.reverse();
@@ -109,20 +109,12 @@ export function proveEach(
       const partner = queues.get(keys[0](link))?.pop();
       if (!partner) return true;
       free.delete(partner);
-      match(link, partner, changeOf(link, partner));
+      match(link, partner, changeIn(link, partner));
       return false;
     });
   };
   const both = (link: ExpectedLink | FoundLink) => `${link.href}\n${asRead(link.text)}`;
-  pass([both, both], (link, partner) =>
-    !partner.lands || !landsAt(link, partner)
-      ? 'target'
-      : (partner.astray ?? 0) > ASTRAY
-        ? 'place'
-        : bearsNote(link, partner)
-          ? null
-          : 'note',
-  );
+  pass([both, both], changeOf);
   const words = (link: ExpectedLink | FoundLink) => asRead(link.text) || `\n${link.href}`;
   pass([words, words], () => 'address');
   const address = (link: ExpectedLink | FoundLink) => link.href;
@@ -139,21 +131,30 @@ export function proveEach(
 /** How far a link may be from its words, in points. */
 const ASTRAY = 2;
 
+/** What is not as in the book of a link that has its address and its words; `null` for nothing. */
+function changeOf(link: ExpectedLink, partner: FoundLink): ChangedLink['change'] | null {
+  if (!partner.lands || !landsAt(link, partner)) return 'target';
+  if ((partner.astray ?? 0) > ASTRAY) return 'place';
+  return bearsNote(link, partner) ? null : 'note';
+}
+
 /** What can be hovered over says what the author wrote for that; where a reader told nothing of notes, none is missed. */
 const bearsNote = ({ note = '' }: ExpectedLink, { note: found }: FoundLink): boolean =>
   note.trim() === '' || found === undefined || sameWords(found).includes(sameWords(note));
+
+/** The row of a link that is not in the file. */
+export const lostRow = (link: LostLink): ProofRow => ({
+  ...link,
+  ...{ state: 'lost', change: null, foundHref: '', foundText: '', note: '', landing: '', where: '' },
+  ...{ areas: [], nth: null },
+});
 
 function rowOf(
   { id, href, text, chapter }: ExpectedLink,
   matched: { partner: FoundLink; change: ChangedLink['change'] | null } | undefined,
 ): ProofRow {
   const link = { id, href, text, chapter };
-  if (!matched)
-    return {
-      ...link,
-      ...{ state: 'lost', change: null, foundHref: '', foundText: '', note: '', landing: '', where: '' },
-      ...{ areas: [], nth: null },
-    };
+  if (!matched) return lostRow(link);
   const { partner, change } = matched;
   return {
     ...link,

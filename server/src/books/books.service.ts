@@ -196,11 +196,12 @@ export class BooksService {
     return id;
   }
 
-  /** All that a book is computed from, as it is stored. */
-  async source(id: string): Promise<BookSource> {
+  /** All that a book is computed from, as it is stored. @param then its chapters as they were at some time; `null` for those of now */
+  async source(id: string, then: ChapterSource[] | null = null): Promise<BookSource> {
     const book = await this.book(id);
     const { title, subtitle, author, language, description, look, report, address } = book;
-    const { structure, chapters } = await this.#text(book);
+    const structure = { ...DEFAULT_STRUCTURE, ...book.structure };
+    const chapters = then ?? (await this.#chapters(id));
     const { publication, ground } = book;
     return {
       id,
@@ -223,10 +224,18 @@ export class BooksService {
   }
 
   async #text({ id, language, structure }: BookEntity): Promise<NonNullable<OtherSource['text']>> {
+    return {
+      language,
+      structure: { ...DEFAULT_STRUCTURE, ...structure },
+      chapters: await this.#chapters(id),
+    };
+  }
+
+  async #chapters(bookId: string): Promise<ChapterSource[]> {
     const chapters = await this.database
       .getRepository(ChapterEntity)
-      .find({ where: { bookId: id }, order: { position: 'ASC' } });
-    return { language, structure: { ...DEFAULT_STRUCTURE, ...structure }, chapters: chapters.map(sourceOf) };
+      .find({ where: { bookId }, order: { position: 'ASC' } });
+    return chapters.map(sourceOf);
   }
 
   /** The rest of the Library. The text of a book is read only where this one leads to it. */

@@ -96,10 +96,14 @@ export class SnapshotsService {
     return { ...found, doc: upgradedChapter(found.doc) };
   }
 
-  /** The chapters as a version has them, as they are stored; `null` for one that is not there any more. */
+  /** Whether a version is still kept. */
+  has(bookId: string, id: string): Promise<boolean> {
+    return this.database.getRepository(SnapshotEntity).existsBy({ id, bookId });
+  }
+
+  /** The chapters as a version has them, as they are stored; `null` for one that is not kept any more. */
   async sources(bookId: string, id: string): Promise<ChapterSource[] | null> {
-    const isThere = await this.database.getRepository(SnapshotEntity).existsBy({ id, bookId });
-    if (!isThere) return null;
+    if (!(await this.has(bookId, id))) return null;
     const { chapters } = await this.#kept(bookId, id);
     return chapters.map(({ doc, ...chapter }) => ({ ...chapter, doc: JSON.stringify(upgradedChapter(doc)) }));
   }

@@ -4,7 +4,7 @@ import type { ExportChoices, PdfSets } from '@vennet/core/wire';
 import { DataSource, type Repository } from 'typeorm';
 import { BookEntity } from '../database/entities/book.entity.js';
 import { notFound, ProblemError } from '../platform/problem.js';
-import { withValues } from './form-choices.service.js';
+import { refuseStrange, withValues } from './chosen.js';
 
 /** As long as the author has made no set: how Vennet sets pages by itself. */
 const AT_FIRST: PdfSets = { own: 'usual', sets: [{ id: 'usual', name: 'As usual', choices: DEFAULT_PDF }] };
@@ -29,16 +29,12 @@ export class PdfSetsService {
 
   /** The choices of the book's own set, or of another one, with what is chosen for one file. @throws ProblemError */
   async choicesOf(bookId: string, more: ExportChoices = {}, set?: string): Promise<PdfChoices> {
-    const strange = Object.entries(more).find(
-      ([name, value]) =>
-        value !== undefined && (!(name in DEFAULT_PDF) || (name === 'face' && value === 'reader')),
+    refuseStrange(
+      more,
+      // A PDF has no face of its reader's.
+      (name, value) => name in DEFAULT_PDF && !(name === 'face' && value === 'reader'),
+      (name) => `A PDF has no choice “${name}” of this value. It has ${Object.keys(DEFAULT_PDF).join(', ')}.`,
     );
-    if (strange)
-      throw new ProblemError(
-        422,
-        'No such choice',
-        `A PDF has no choice “${strange[0]}” of this value. It has ${Object.keys(DEFAULT_PDF).join(', ')}.`,
-      );
     const { own, sets } = await this.of(bookId);
     const wanted = set ?? own;
     const found = sets.find(({ id, name }) => id === wanted || name === wanted);

@@ -4,6 +4,7 @@ import {
   companionsOf,
   editionOf,
   filesBeside,
+  holdsAll,
   isSite,
   lossesIn,
   makeDocx,
@@ -58,8 +59,7 @@ work<PublishInput, PublishProgress, Published>(refusalWords, async (input, progr
   const inside = (id: string) => {
     const file = surroundings.files.get(id);
     // An archive holds every file that readers get.
-    const isWhole = input.format === 'markdown' || isSite(input);
-    const travels = file?.travels === 'inside' || (isWhole && file?.travels === 'beside');
+    const travels = file?.travels === 'inside' || (holdsAll(input) && file?.travels === 'beside');
     return travels && file?.opensFor === 'everyone';
   };
   const isSet = input.format === 'pdf' || input.listed !== null;

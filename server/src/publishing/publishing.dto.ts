@@ -5,6 +5,7 @@ import {
   FONT_SOURCES,
   type BookFonts,
   type Loss,
+  type ScriptFont,
   type ScriptFonts,
   type ShapelessSign,
 } from '@vennet/core/publish';
@@ -376,12 +377,12 @@ export class ShapelessSignDto implements ShapelessSign {
   fonts: string;
 }
 
-class FontOfScriptDto {
+class FontOfScriptDto implements ScriptFont {
   @Words()
   family: string;
 
   @Choice(FONT_SOURCES)
-  from: ScriptFonts['fonts'][number]['from'];
+  from: ScriptFont['from'];
 }
 
 /** A script of the book with the fonts in which it is set. */

@@ -109,8 +109,7 @@ export class PublishingService implements OnApplicationBootstrap {
   /** Makes a file again of the book as it was then, with the same choices. @throws ProblemError */
   async again(id: string): Promise<string> {
     const { bookId, format, choices, fileName, snapshot, asOf } = await this.#entity(id);
-    const isThere = snapshot !== null && (await this.snapshots.sources(bookId, snapshot)) !== null;
-    if (!isThere || !asOf)
+    if (!snapshot || !asOf || !(await this.snapshots.has(bookId, snapshot)))
       throw new ProblemError(
         409,
         'No text of then',
@@ -206,7 +205,8 @@ export class PublishingService implements OnApplicationBootstrap {
   async #listed(bookId: string, { pageSet = '' }: ExportChoices): Promise<PdfChoices | null> {
     if (pageSet === '') return null;
     // A set may have been removed since.
-    return this.pdfSets.choicesOf(bookId, {}, pageSet).catch(() => null);
+    const { sets } = await this.pdfSets.of(bookId);
+    return sets.find(({ id }) => id === pageSet)?.choices ?? null;
   }
 
   async #unfinished(id: string, { state, message }: Unfinished): Promise<void> {

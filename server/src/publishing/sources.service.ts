@@ -28,9 +28,8 @@ export class SourcesService {
     bookId: string,
     snapshot: string | null = null,
   ): Promise<Pick<PublishInput, 'source' | 'enclosures' | 'ground'>> {
-    const now = await this.books.source(bookId);
-    const chapters = snapshot === null ? null : await this.snapshots.sources(bookId, snapshot);
-    const source = chapters ? { ...now, chapters } : now;
+    const then = snapshot === null ? null : await this.snapshots.sources(bookId, snapshot);
+    const source = await this.books.source(bookId, then);
     const enclosures = (await this.shelf.rows(bookId)).map(({ id, name, type, sha256 }) => ({
       id,
       name,

@@ -1,6 +1,6 @@
 import { createRequire } from 'node:module';
 import { dirname } from 'node:path';
-import type { EnclosureFile } from '@vennet/core/publish';
+import type { EnclosureFile, ScriptFont } from '@vennet/core/publish';
 import type { Font, FontCollection } from 'fontkit';
 
 /** A family of fonts that ships with Vennet. All are under the SIL Open Font License. */
@@ -44,10 +44,24 @@ const SHIPPED_NAMES = [...SHIPPED.map(({ family }) => family), ...WITHIN].map(pl
 
 /** Whether a font ships, by its name as a PDF has it: `ABCDEF+NotoSansThai-Regular`. */
 export const ships = (name: string): boolean =>
-  SHIPPED_NAMES.some((family) => plain(familyOf(name)).startsWith(family));
+  SHIPPED_NAMES.some((family) => plain(bare(name)).startsWith(family));
 
-/** The family of a font by its name in a PDF. */
-export const familyOf = (name: string): string => name.replace(/^[A-Z]{6}\+/, '').replace(/-[^-]*$/, '');
+/** The name of a font in a PDF without the sign of its part. */
+const bare = (name: string): string => name.replace(/^[A-Z]{6}\+/, '');
+
+/**
+ * The family of a font by its name in a PDF, as people write it, and where it comes from.
+ *
+ * @param shelf the families of the Shelf
+ */
+export function fontNamed(name: string, shelf: readonly string[]): ScriptFont {
+  const own = shelf.find((family) => plain(bare(name)).startsWith(plain(family)));
+  if (own !== undefined) return { family: own, from: 'shelf' };
+  const family = bare(name)
+    .replace(/-[^-]*$/, '')
+    .replace(/([a-z])([A-Z0-9])/g, '$1 $2');
+  return { family, from: ships(name) ? 'shipped' : 'machine' };
+}
 
 export const FONT_TYPES: ReadonlySet<string> = new Set([
   'font/ttf',

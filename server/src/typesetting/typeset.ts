@@ -3,6 +3,7 @@ import { fileURLToPath } from 'node:url';
 import { NodeCompiler, type NodeTypstDocument } from '@myriaddreamin/typst-ts-node-compiler';
 import {
   filesInside,
+  isFont,
   PICTURE_EXTENSIONS,
   qrDrawing,
   typesetBook,
@@ -118,9 +119,7 @@ class Typesetter {
   readonly data: TypesetBook;
 
   constructor(edition: Edition) {
-    const fontBlobs = [...edition.enclosures.values()].flatMap(({ type, bytes }) =>
-      type.startsWith('font/') && bytes.length > 0 ? [Buffer.from(bytes)] : [],
-    );
+    const fontBlobs = [...edition.enclosures.values()].filter(isFont).map(({ bytes }) => Buffer.from(bytes));
     this.#compiler = NodeCompiler.create({
       workspace: WORKSPACE,
       // Its search for fonts breaks off where those in memory come after those of folders.

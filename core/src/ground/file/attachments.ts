@@ -8,6 +8,7 @@ import {
   PdfString,
   type PdfObject,
 } from '@libpdf/core';
+import { orderOfBytes } from '../bytes.js';
 import type { GroundFile } from './open.js';
 import { pairsIn } from './tree.js';
 
@@ -77,13 +78,8 @@ export class Attachments {
       pairs.push([PdfString.fromString(key), spec]);
     }
     // A name tree is in the order of its keys (ISO 32000-1, 7.9.6).
-    pairs.sort(([one], [other]) => order(one.bytes, other.bytes));
+    pairs.sort(([one], [other]) => orderOfBytes(one.bytes, other.bytes));
     const tree = PdfDict.of({ Names: new PdfArray(pairs.flat()) });
     names.set('EmbeddedFiles', pdf.context.register(tree));
   }
-}
-
-function order(one: Uint8Array, other: Uint8Array): number {
-  const at = one.findIndex((byte, index) => byte !== other[index]);
-  return at < 0 ? one.length - other.length : (one[at] ?? 0) - (other[at] ?? -1);
 }

@@ -9,6 +9,7 @@ import {
   PdfString,
   type PdfObject,
 } from '@libpdf/core';
+import { sameBytes } from '../bytes.js';
 import type { GroundFile } from './open.js';
 
 /** What of a page is not its look: its links, how they are met, and what it is part of. */
@@ -98,10 +99,4 @@ function sameStream(a: PdfStream, b: PdfStream): boolean {
   } catch {
     return false;
   }
-}
-
-function sameBytes(a: Uint8Array, b: Uint8Array): boolean {
-  if (a.length !== b.length) return false;
-  for (let at = 0; at < a.length; at++) if (a[at] !== b[at]) return false;
-  return true;
 }

@@ -41,6 +41,10 @@ export const PICTURE_EXTENSIONS: Record<string, string> = {
   'image/svg+xml': 'svg',
 };
 
+/** A font of the Shelf, with its bytes; it is called by its family. */
+export const isFont = ({ type, bytes }: EnclosureFile): boolean =>
+  type.startsWith('font/') && bytes.length > 0;
+
 /** What every form of publishing works from: the book, its links and places, and what goes along with it. */
 export interface Edition {
   format: Format;
@@ -170,7 +174,8 @@ export const isSite = ({ format, flow }: Pick<Edition, 'format' | 'flow'>): bool
   format === 'web' && flow.split === 'chapters';
 
 /** It is made as an archive that holds all that readers get. */
-const isArchive = (edition: Edition): boolean => edition.format === 'markdown' || isSite(edition);
+export const holdsAll = (edition: Pick<Edition, 'format' | 'flow'>): boolean =>
+  edition.format === 'markdown' || isSite(edition);
 
 /** Files that are put into the made file itself, with their paths; an archive holds them all. */
 export function filesInside(edition: Edition): [string, ShelfFile][] {
@@ -178,7 +183,7 @@ export function filesInside(edition: Edition): [string, ShelfFile][] {
   if ((format === 'web' && !isSite(edition)) || format === 'docx' || format === 'odt') return [];
   return [...paths].flatMap(([id, path]): [string, ShelfFile][] => {
     const file = surroundings.files.get(id);
-    return file && (file.travels === 'inside' || isArchive(edition)) ? [[path, file]] : [];
+    return file && (file.travels === 'inside' || holdsAll(edition)) ? [[path, file]] : [];
   });
 }
 
@@ -189,7 +194,7 @@ export const bytesOf = ({ enclosures }: Edition, id: string): Uint8Array =>
 /** Files that lie in a folder next to the made file, with their paths. A web page and a manuscript have no inside. */
 export function filesBeside(edition: Edition): [string, ShelfFile][] {
   const { format, paths, surroundings } = edition;
-  if (isArchive(edition)) return [];
+  if (holdsAll(edition)) return [];
   return [...paths].flatMap(([id, path]): [string, ShelfFile][] => {
     const file = surroundings.files.get(id);
     return file && (format === 'web' || isManuscript(format) || file.travels === 'beside')
@@ -234,9 +239,10 @@ export function targetOnPages(
 ): { href: string } | { place: string } | { attached: string } | null {
   const target = targetIn(edition, destination);
   if (!target || 'href' in target || destination.kind === 'place') return target;
-  const id = destination.kind === 'file' ? destination.enclosure : '';
-  const inside = filesInside(edition).find(([, file]) => file.id === id);
-  return inside ? { attached: inside[0] } : null;
+  if (destination.kind !== 'file') return null;
+  const path = edition.paths.get(destination.enclosure);
+  const isInside = edition.surroundings.files.get(destination.enclosure)?.travels === 'inside';
+  return path && isInside ? { attached: path } : null;
 }
 
 /** Whether other books lie beside the made file; manuscripts are given on together. */

@@ -8,7 +8,7 @@ import {
   type BookDetails,
   type Matter,
 } from '../../manuscript/index.js';
-import { filesInside, onceEach, type Edition, type EnclosureFile } from '../edition/edition.js';
+import { filesInside, isFont, onceEach, type Edition } from '../edition/edition.js';
 import { block, notesAfterBook, notesAfterChapter } from './typeset-blocks.js';
 import { fitting, type Room, type TypesetNode } from './typeset-node.js';
 import { pageSize, type PdfChoices } from '../choices.js';
@@ -174,9 +174,6 @@ function wantsCode({ pdf, links }: Edition): (link: string) => boolean {
   );
   return (link) => wanted.has(link);
 }
-
-/** A font of the Shelf is called by its family. */
-const isFont = ({ type, bytes }: EnclosureFile): boolean => type.startsWith('font/') && bytes.length > 0;
 
 function setOf(choices: PdfChoices, toContents: string): SetOfPages {
   const { inner, outer, top, bottom, face, size, lineHeight, hyphens, widows, head, numbers } = choices;
