@@ -6,6 +6,7 @@ import { api } from '../api/client.js';
 import { useBook } from '../book/store.js';
 import { openBook } from '../book/open-book.js';
 import { takeHanded } from '../parts/handed-file.js';
+import { LinkTable } from './LinkTable.js';
 import { ProofView } from './ProofView.js';
 import type { SavedTable } from './save-table.js';
 import { SaveTable } from './SaveTable.js';
@@ -122,7 +123,6 @@ const saidOf = (verdict: AddressVerdict | undefined): string =>
 const KINDS: Record<AnyProof['kind'], string> = { pdf: 'PDF', epub: 'E-book', web: 'Web page' };
 
 function Proved({ proof }: { proof: AnyProof }) {
-  const [all, setAll] = useState(false);
   const { links, name, kind, title } = proof;
   const looks = links.filter(({ state }) => state === 'looks').length;
   const there = links.filter(({ state }) => state === 'found').length;
@@ -184,28 +184,13 @@ function Proved({ proof }: { proof: AnyProof }) {
       )}
       {links.length > 0 && (
         <div className="mt-5 overflow-x-auto">
-          <table className="w-full border-collapse text-sm">
-            <caption className="sr-only">The links of {name}</caption>
-            <thead>
-              <tr className="border-b border-strong-line text-left">
-                {['State', 'Words', 'Leads to', 'Where'].map((head) => (
-                  <th key={head} scope="col" className="py-1.5 pr-4 font-semibold">
-                    {head}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {(all ? links : links.slice(0, SHOWN)).map((link, index) => (
-                <Row key={index} link={link} verdict={verdicts.get(link.href)} />
-              ))}
-            </tbody>
-          </table>
-          {!all && links.length > SHOWN && (
-            <button type="button" className="button mt-3" onClick={() => setAll(true)}>
-              Show all {links.length}
-            </button>
-          )}
+          <LinkTable
+            caption={`The links of ${name}`}
+            heads={['State', 'Words', 'Leads to', 'Where']}
+            items={links}
+            most={SHOWN}
+            row={(link, index) => <Row key={index} link={link} verdict={verdicts.get(link.href)} />}
+          />
         </div>
       )}
     </>

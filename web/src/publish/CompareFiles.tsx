@@ -8,6 +8,7 @@ import { Dialog } from 'radix-ui';
 import { api } from '../api/client.js';
 import { when } from '../parts/when.js';
 import type { SavedTable } from './save-table.js';
+import { LinkTable } from './LinkTable.js';
 import { SaveTable } from './SaveTable.js';
 import { ToLink } from './ToLink.js';
 
@@ -74,19 +75,12 @@ function Between({ older, newer }: { older: ExportJob; newer: ExportJob }) {
           table={() => savedTable(newer.fileName, data)}
         />
       </div>
-      <table className="mt-3 w-full border-collapse text-sm">
-        <caption className="sr-only">Links that are otherwise in the newer file</caption>
-        <thead>
-          <tr className="border-b border-strong-line text-left">
-            {['What', 'Words', 'Led to', 'Leads to'].map((head) => (
-              <th key={head} scope="col" className="py-1.5 pr-4 font-semibold">
-                {head}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {data.map(({ what, older: was, newer: is }, index) => {
+      <div className="mt-3">
+        <LinkTable
+          caption="Links that are otherwise in the newer file"
+          heads={['What', 'Words', 'Led to', 'Leads to']}
+          items={data}
+          row={({ what, older: was, newer: is }, index) => {
             const row = (is ?? was) as ProofRow;
             return (
               <tr key={index} className="border-b border-line align-top">
@@ -105,9 +99,9 @@ function Between({ older, newer }: { older: ExportJob; newer: ExportJob }) {
                 <td className="max-w-60 py-1.5 break-all text-soft">{is?.foundHref}</td>
               </tr>
             );
-          })}
-        </tbody>
-      </table>
+          }}
+        />
+      </div>
     </>
   );
 }

@@ -2,6 +2,7 @@ import { exportFile } from '@vennet/client';
 import { sizeWords } from '@vennet/core/language';
 import type { ExportJob } from '@vennet/core/wire';
 import { Download, RotateCcw, Trash2 } from 'lucide-react';
+import { SmallButton } from '../parts/SmallButton.js';
 import { when } from '../parts/when.js';
 import { CompareFiles } from './CompareFiles.js';
 import { PAGE_WORDS } from './PdfSettings.js';
@@ -39,18 +40,14 @@ export function Earlier({
             <span className="flex shrink-0">
               <CompareFiles older={job} newer={newest} />
               {job.snapshot && (
-                <button
-                  type="button"
-                  className="button"
-                  data-size="small"
-                  data-look="quiet"
-                  disabled={!again}
-                  aria-label={`Make the file of ${when(job.createdAt, 'moment')} again, of the text of then`}
-                  title="Make it again, of the text of then"
-                  onClick={() => again?.(job)}
+                <SmallButton
+                  look="quiet"
+                  words={`Make the file of ${when(job.createdAt, 'moment')} again, of the text of then`}
+                  off={!again}
+                  act={() => again?.(job)}
                 >
                   <RotateCcw size={15} aria-hidden="true" />
-                </button>
+                </SmallButton>
               )}
               <a
                 className="button"
@@ -62,17 +59,14 @@ export function Earlier({
               >
                 <Download size={15} aria-hidden="true" />
               </a>
-              <button
-                type="button"
-                className="button"
-                data-size="small"
-                data-look="quiet"
-                aria-label={`Remove the file of ${when(job.createdAt, 'moment')}`}
-                title="Remove this file"
-                onClick={() => remove(job)}
+              <SmallButton
+                look="quiet"
+                words={`Remove the file of ${when(job.createdAt, 'moment')}`}
+                off={false}
+                act={() => remove(job)}
               >
                 <Trash2 size={15} aria-hidden="true" />
-              </button>
+              </SmallButton>
             </span>
           </li>
         ))}

@@ -1,10 +1,9 @@
 import { message } from '@vennet/core/language';
 import type { Format } from '@vennet/core/manuscript';
 import type { VersionedChapter } from '@vennet/core/wire';
-import { ChevronRight } from 'lucide-react';
-import { Collapsible } from 'radix-ui';
 import { api } from '../api/client.js';
 import { useBook } from '../book/store.js';
+import { Fold } from '../parts/Fold.js';
 import { tellFault } from '../parts/notices.js';
 
 /** Which chapters go into a form. One that is left out is found wherever a link leads into it. */
@@ -33,38 +32,32 @@ export function LeftOut({ format, changed }: { format: Format; changed(): void }
     }
   };
   return (
-    <Collapsible.Root className="mt-4">
-      <Collapsible.Trigger className="group flex cursor-pointer items-center gap-1 text-left">
-        <ChevronRight
-          size={15}
-          aria-hidden="true"
-          className="shrink-0 text-soft transition-transform group-data-[state=open]:rotate-90"
-        />
-        {inside === chapters.length
+    <Fold
+      words={
+        inside === chapters.length
           ? message('{count, plural, one {The chapter goes in} other {All # chapters go in}}', {
               count: inside,
             })
-          : `${inside} of ${chapters.length} chapters go in`}
-      </Collapsible.Trigger>
-      <Collapsible.Content>
-        <ul className="mt-1 ml-5 space-y-0.5">
-          {chapters.map((chapter) => (
-            <li key={chapter.id}>
-              <label className="flex items-center gap-2">
-                <input
-                  type="checkbox"
-                  className="accent-amber"
-                  checked={!chapter.leftOutOf.includes(format)}
-                  // A file has at least one chapter.
-                  disabled={inside === 1 && !chapter.leftOutOf.includes(format)}
-                  onChange={() => void turn(chapter)}
-                />
-                {chapter.title || 'Without a title'}
-              </label>
-            </li>
-          ))}
-        </ul>
-      </Collapsible.Content>
-    </Collapsible.Root>
+          : `${inside} of ${chapters.length} chapters go in`
+      }
+    >
+      <ul className="mt-1 ml-5 space-y-0.5">
+        {chapters.map((chapter) => (
+          <li key={chapter.id}>
+            <label className="flex items-center gap-2">
+              <input
+                type="checkbox"
+                className="accent-amber"
+                checked={!chapter.leftOutOf.includes(format)}
+                // A file has at least one chapter.
+                disabled={inside === 1 && !chapter.leftOutOf.includes(format)}
+                onChange={() => void turn(chapter)}
+              />
+              {chapter.title || 'Without a title'}
+            </label>
+          </li>
+        ))}
+      </ul>
+    </Fold>
   );
 }

@@ -1,11 +1,12 @@
 import type { PdfChoices } from '@vennet/core/publish';
 import { ChevronLeft, ChevronRight } from 'lucide-react';
 import type { PDFDocumentProxy } from 'pdfjs-dist';
-import { useEffect, useId, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { api } from '../api/client.js';
 import { openBook } from '../book/open-book.js';
 import { useBook } from '../book/store.js';
 import { drawPage, readPdf } from '../parts/pdfjs.js';
+import { ChapterField, useChapterOf } from './ChapterField.js';
 import { SmallButton } from '../parts/SmallButton.js';
 
 /** How wide a page is shown at most, in CSS px, and how high. */
@@ -15,18 +16,14 @@ const QUIET = 450;
 
 /** A page of a chapter as it would be set; the one that was seen is shown again when something is changed. */
 export function PagePreview({ choices }: { choices: PdfChoices }) {
-  const book = useBook((store) => store.book);
-  const chapters = book?.chapters.filter(({ leftOutOf }) => !leftOutOf.includes('pdf')) ?? [];
-  const [chapter, setChapter] = useState(
-    () => chapters.find(({ matter }) => matter === 'main')?.id ?? chapters[0]?.id ?? '',
-  );
+  const bookId = useBook((store) => store.book?.id ?? '');
+  const choice = useChapterOf('pdf');
+  const { chapter } = choice;
   const [page, setPage] = useState<number | null>(null);
   const [file, setFile] = useState<PDFDocumentProxy | null>(null);
   const [fault, setFault] = useState('');
   const [isAtWork, setAtWork] = useState(true);
   const canvas = useRef<HTMLCanvasElement>(null);
-  const id = useId();
-  const bookId = book?.id ?? '';
   const wanted = JSON.stringify(choices);
 
   useEffect(() => {
@@ -79,24 +76,13 @@ export function PagePreview({ choices }: { choices: PdfChoices }) {
     <section aria-label="A page of it">
       <div className="flex items-end justify-between gap-2">
         <div className="min-w-0">
-          <label className="label" htmlFor={id}>
-            Chapter
-          </label>
-          <select
-            id={id}
-            className="field max-w-52"
-            value={chapter}
-            onChange={({ target }) => {
-              setChapter(target.value);
+          <ChapterField
+            {...choice}
+            choose={(id) => {
+              choice.choose(id);
               setPage(null);
             }}
-          >
-            {chapters.map((one) => (
-              <option key={one.id} value={one.id}>
-                {one.title || 'Without a title'}
-              </option>
-            ))}
-          </select>
+          />
         </div>
         <div className="flex items-center gap-1 pb-0.5">
           <SmallButton look="quiet" words="Page before" off={shown <= 1} act={() => setPage(shown - 1)}>

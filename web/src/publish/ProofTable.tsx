@@ -7,6 +7,7 @@ import { useMemo, useRef, useState } from 'react';
 import { api } from '../api/client.js';
 import { useBook } from '../book/store.js';
 import { FullDialog } from './FullDialog.js';
+import { LinkTable } from './LinkTable.js';
 import { CHANGES } from './ProofView.js';
 import type { SavedTable } from './save-table.js';
 import { SaveTable } from './SaveTable.js';
@@ -47,7 +48,6 @@ function Table({ job }: { job: ExportJob }) {
     meta: { silent: true },
   });
   const [only, setOnly] = useState<ProofRow['state'] | ''>('');
-  const [all, setAll] = useState(false);
   const [chosen, setChosen] = useState<ProofRow | null>(null);
   const titles = useMemo(() => new Map(chapters?.map(({ id, title }) => [id, title])), [chapters]);
   const sorted = useMemo(
@@ -55,7 +55,6 @@ function Table({ job }: { job: ExportJob }) {
     [data],
   );
   const rows = only === '' ? sorted : sorted.filter(({ state }) => state === only);
-  const seen = all ? rows : rows.slice(0, SHOWN);
   return (
     <>
       <header className="flex flex-wrap items-center justify-between gap-3 border-b border-line px-5 py-3">
@@ -94,34 +93,22 @@ function Table({ job }: { job: ExportJob }) {
           )}
           {!data && !error && <p className="pt-3">Reading the proof …</p>}
           {data && (
-            <table className="w-full border-collapse text-sm">
-              <caption className="sr-only">Each link of the book, and what was found of it</caption>
-              <thead className="sticky top-0 bg-[var(--sheet)] text-left">
-                <tr className="border-b border-strong-line">
-                  {['State', 'Words', 'Leads to', 'Where'].map((head) => (
-                    <th key={head} scope="col" className="pt-3 pb-1.5 pr-4 font-semibold">
-                      {head}
-                    </th>
-                  ))}
-                </tr>
-              </thead>
-              <tbody>
-                {seen.map((row, index) => (
-                  <Row
-                    key={`${row.id} ${index}`}
-                    row={row}
-                    isChosen={row === chosen}
-                    chapter={titles.get(row.chapter) ?? ''}
-                    choose={() => setChosen(row)}
-                  />
-                ))}
-              </tbody>
-            </table>
-          )}
-          {seen.length < rows.length && (
-            <button type="button" className="button mt-3" onClick={() => setAll(true)}>
-              Show all {rows.length}
-            </button>
+            <LinkTable
+              caption="Each link of the book, and what was found of it"
+              heads={['State', 'Words', 'Leads to', 'Where']}
+              items={rows}
+              most={SHOWN}
+              sticks
+              row={(row, index) => (
+                <Row
+                  key={`${row.id} ${index}`}
+                  row={row}
+                  isChosen={row === chosen}
+                  chapter={titles.get(row.chapter) ?? ''}
+                  choose={() => setChosen(row)}
+                />
+              )}
+            />
           )}
         </div>
         <section

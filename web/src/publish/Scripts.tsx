@@ -1,12 +1,11 @@
 import { message } from '@vennet/core/language';
-import type { ScriptFonts } from '@vennet/core/publish';
+import type { ScriptFont } from '@vennet/core/publish';
 import { useQuery } from '@tanstack/react-query';
-import { ChevronRight } from 'lucide-react';
-import { Collapsible } from 'radix-ui';
 import { queries } from '../api/queries.js';
 import { useBook } from '../book/store.js';
+import { Fold } from '../parts/Fold.js';
 
-const FROM: Record<ScriptFonts['fonts'][number]['from'], string> = {
+const FROM: Record<ScriptFont['from'], string> = {
   shipped: 'comes with Vennet',
   shelf: 'from the Shelf',
   machine: 'of this machine',
@@ -20,14 +19,10 @@ export function Scripts() {
   const { scripts, refused } = data;
   const missing = scripts.filter((one) => one.missing > 0).length;
   return (
-    <Collapsible.Root className="mt-4" defaultOpen={missing + refused.length > 0}>
-      <Collapsible.Trigger className="group flex cursor-pointer items-center gap-1 text-left">
-        <ChevronRight
-          size={15}
-          aria-hidden="true"
-          className="shrink-0 text-soft transition-transform group-data-[state=open]:rotate-90"
-        />
-        {missing > 0
+    <Fold
+      isOpen={missing + refused.length > 0}
+      words={
+        missing > 0
           ? message(
               '{count, plural, one {For one script a font is missing} other {For # scripts a font is missing}}',
               {
@@ -36,37 +31,36 @@ export function Scripts() {
             )
           : message('{count, plural, one {Its script has a font} other {Each of its # scripts has a font}}', {
               count: scripts.length,
-            })}
-      </Collapsible.Trigger>
-      <Collapsible.Content>
-        <dl className="mt-1 ml-5 space-y-1">
-          {scripts.map(({ script, fonts, missing: lost, debian, npm }) => (
-            <div key={script} className="grid grid-cols-[9rem_minmax(0,1fr)] gap-3">
-              <dt>{script}</dt>
-              <dd>
-                {fonts.map(({ family, from }) => (
-                  <span key={family} className="block">
-                    {family} <span className="text-sm text-soft">{FROM[from]}</span>
-                  </span>
-                ))}
-                {lost > 0 && (
-                  <span className="block border-l-4 border-moved pl-2">
-                    {message(
-                      'No font has a shape for {count, plural, one {one letter} other {# letters}}. Put a font for it on the Shelf, or install {debian} (Debian){npm}.',
-                      { count: lost, debian, npm: npm === '' ? '' : `; the npm package ${npm} has one, too` },
-                    )}
-                  </span>
-                )}
-              </dd>
-            </div>
-          ))}
-        </dl>
-        {refused.map((why) => (
-          <p key={why} className="mt-2 ml-5 border-l-4 border-moved pl-2">
-            {why}
-          </p>
+            })
+      }
+    >
+      <dl className="mt-1 ml-5 space-y-1">
+        {scripts.map(({ script, fonts, missing: lost, debian, npm }) => (
+          <div key={script} className="grid grid-cols-[9rem_minmax(0,1fr)] gap-3">
+            <dt>{script}</dt>
+            <dd>
+              {fonts.map(({ family, from }) => (
+                <span key={family} className="block">
+                  {family} <span className="text-sm text-soft">{FROM[from]}</span>
+                </span>
+              ))}
+              {lost > 0 && (
+                <span className="block border-l-4 border-moved pl-2">
+                  {message(
+                    'No font has a shape for {count, plural, one {one letter} other {# letters}}. Put a font for it on the Shelf, or install {debian} (Debian){npm}.',
+                    { count: lost, debian, npm: npm === '' ? '' : `; the npm package ${npm} has one, too` },
+                  )}
+                </span>
+              )}
+            </dd>
+          </div>
         ))}
-      </Collapsible.Content>
-    </Collapsible.Root>
+      </dl>
+      {refused.map((why) => (
+        <p key={why} className="mt-2 ml-5 border-l-4 border-moved pl-2">
+          {why}
+        </p>
+      ))}
+    </Fold>
   );
 }

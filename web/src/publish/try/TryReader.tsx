@@ -6,7 +6,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { api } from '../../api/client.js';
 import { FullDialog } from '../FullDialog.js';
 import { FrameStage } from './FrameStage.js';
-import { linksOf } from './pdf-links.js';
+import { linkCountOf } from './pdf-links.js';
 import { PdfStage } from './PdfStage.js';
 import { Reader } from './Reader.js';
 import { useMadePdf } from './use-made-pdf.js';
@@ -117,9 +117,9 @@ function TriedPdf({ job, reading, screen }: TriedProps) {
       // How many links there are is counted while the first page is looked at.
       const counted: ReadPage[] = [];
       for (const sheet of sheets) {
-        const links = await linksOf(file, await file.getPage(counted.length + 1));
+        const links = await linkCountOf(await file.getPage(counted.length + 1));
         if (gone) return;
-        counted.push({ ...sheet, links: links.length });
+        counted.push({ ...sheet, links });
       }
       setPages(counted);
     };

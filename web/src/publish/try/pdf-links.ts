@@ -25,41 +25,56 @@ interface Item {
   transform: number[];
 }
 
+/** A link as its annotations say it, without the words that stand under it. */
+interface Pressed {
+  given: Given;
+  href: string;
+  rects: number[][];
+}
+
 /** The links of a page in their order, with the words that stand under them. */
 export async function linksOf(file: PDFDocumentProxy, page: PDFPageProxy): Promise<PdfLink[]> {
-  const given = ((await page.getAnnotations()) as Given[]).filter(
-    ({ subtype, file: inside }) => subtype === 'Link' || inside !== undefined,
-  );
-  if (given.length === 0) return [];
+  const pressed = await pressedOn(page);
+  if (pressed.length === 0) return [];
   const items = (await page.getTextContent()).items.filter(
     (item): item is Item & typeof item => 'str' in item,
   );
-  const links = await Promise.all(
-    given.map(async (one): Promise<PdfLink> => {
-      const rects = rectsOf(one);
-      const note = one.contentsObj?.str ?? '';
-      const href = one.url ?? one.unsafeUrl ?? one.file?.filename ?? destName(one.dest);
-      return { href, note, rects, words: wordsUnder(items, rects) || note, leads: await leadsOf(file, one) };
+  return Promise.all(
+    pressed.map(async ({ given, href, rects }): Promise<PdfLink> => {
+      const note = given.contentsObj?.str ?? '';
+      return {
+        href,
+        note,
+        rects,
+        words: wordsUnder(items, rects) || note,
+        leads: await leadsOf(file, given),
+      };
     }),
   );
-  return joined(links);
 }
 
-/** One link on several lines may be several annotations, one after the other. */
-function joined(links: readonly PdfLink[]): PdfLink[] {
-  const all: PdfLink[] = [];
-  for (const link of links) {
+/** How many links a page has. */
+export const linkCountOf = async (page: PDFPageProxy): Promise<number> => (await pressedOn(page)).length;
+
+/** What can be pressed on a page: one link on several lines may be several annotations, one after the other. */
+async function pressedOn(page: PDFPageProxy): Promise<Pressed[]> {
+  const all: Pressed[] = [];
+  for (const given of (await page.getAnnotations()) as Given[]) {
+    if (given.subtype !== 'Link' && given.file === undefined) continue;
+    const link = {
+      given,
+      href: given.url ?? given.unsafeUrl ?? given.file?.filename ?? destName(given.dest),
+      rects: rectsOf(given),
+    };
     const before = all.at(-1);
-    const follows = before && before.href === link.href && before.href !== '' && isNextLine(before, link);
-    if (follows) {
+    if (before && before.href === link.href && before.href !== '' && isNextLine(before, link))
       before.rects.push(...link.rects);
-      before.words = `${before.words} ${link.words}`.trim();
-    } else all.push({ ...link, rects: [...link.rects] });
+    else all.push(link);
   }
   return all;
 }
 
-function isNextLine(before: PdfLink, link: PdfLink): boolean {
+function isNextLine(before: Pressed, link: Pressed): boolean {
   const [last, next] = [before.rects.at(-1), link.rects[0]];
   if (!last || !next) return false;
   const high = (last[3] ?? 0) - (last[1] ?? 0);
