@@ -9,6 +9,15 @@ export async function best(runs: number, work: () => unknown): Promise<number> {
   return least;
 }
 
+/** The best of several runs of works that take turns, in ms: what disturbs the machine for a while disturbs all of them. */
+export async function bestInTurn(runs: number, works: readonly (() => unknown)[]): Promise<number[]> {
+  const least = works.map(() => Infinity);
+  for (let run = 0; run < runs; run++)
+    for (const [index, work] of works.entries())
+      least[index] = Math.min(least[index] ?? Infinity, await best(1, work));
+  return least;
+}
+
 /** One line of the result: what was measured, against which floor, and the bar that it has to keep. */
 export function line(what: string, time: number, floor: string, floorTime: number, bar: number | null): void {
   const ratio = time / floorTime;

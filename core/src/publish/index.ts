@@ -56,6 +56,8 @@ export { makeMarkdown, type MadeMarkdown } from './markdown/markdown.js';
 export { makeOdt } from './odt/odt.js';
 export { withPlainBlocks, type SetPlainly } from './pdf/plainly.js';
 export { whereShapeless, type ShapelessSign } from './pdf/shapeless.js';
+export { ownAddress, type OwnAddress } from './pdf/own-address.js';
+export { saidOf } from './pdf/said-of.js';
 export { qrDrawing } from './pdf/qr.js';
 export type { PrintedAddress } from './pdf/printed.js';
 export { typesetBook } from './pdf/typeset-book.js';

@@ -130,10 +130,8 @@ describe('the data for the typesetter', () => {
 
   test('has links by address or by place, and only words where they lead nowhere', () => {
     const json = JSON.stringify(data);
-    expect(json).toContain(
-      '{"t":"link","url":"https://a.example/?a=1&b=2","look":null,"c":["the <tables>"]}',
-    );
-    expect(json).toContain('{"t":"link","place":"low","look":null,"c":["below"]}');
+    expect(json).toContain('{"t":"link","to":"https://a.example/?a=1&b=2","look":null,"c":["the <tables>"]}');
+    expect(json).toContain('{"t":"link","to":"link:l2","look":null,"c":["below"]}');
     expect(json).toContain('"c":["nowhere"');
   });
 });

@@ -1,3 +1,4 @@
+import { Pdfium } from '../pdfium/index.js';
 import { scriptOf } from '../publish/index.js';
 
 /**
@@ -6,7 +7,6 @@ import { scriptOf } from '../publish/index.js';
  * @throws {Error} a PDF that can't be opened
  */
 export async function fontsByScript(bytes: Uint8Array): Promise<Map<string, Map<string, number>>> {
-  const { Pdfium } = await import('../pdfium/index.js');
   const pdf = await Pdfium.open(bytes);
   const { calls } = pdf;
   const found = new Map<string, Map<string, number>>();

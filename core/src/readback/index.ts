@@ -5,7 +5,7 @@ export type { CutOffLine, FoundLink, Landing } from './found-link.js';
 export { linksInMarkdown } from './markdown.js';
 export { linksInOdt } from './odt.js';
 export { linksInPdf } from './pdf.js';
-export type { PdfReadback } from './pdf.js';
+export type { PdfReadback, SecondReader } from './pdf.js';
 export { linksOnPages, proveOnPages } from './pages.js';
 export type { AnnotationsByPage, ExpectedOnPage } from './pages.js';
 export { fontsByScript } from './fonts.js';

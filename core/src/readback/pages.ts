@@ -1,5 +1,11 @@
 import { sameBytes, type Rect } from '../ground/index.js';
-import { readAnnotations, type Annotation, type FileInside, type FilesRead } from './pdf-page.js';
+import {
+  Pdfium,
+  readAnnotations,
+  type Annotation,
+  type FileInside,
+  type FilesRead,
+} from '../pdfium/index.js';
 import { lostRow, type ChangedLink, type Proof, type ProofRow, type ProofTable } from './proof.js';
 
 /** A link of a book of pages as the made file must have it. */
@@ -36,7 +42,6 @@ export async function linksOnPages(
   password: string | null = null,
   progress: (done: number, total: number) => void = () => {},
 ): Promise<AnnotationsByPage> {
-  const { Pdfium } = await import('../pdfium/index.js');
   const pdf = await Pdfium.open(bytes, password ?? '');
   try {
     const total = pdf.calls.FPDF_GetPageCount(pdf.document);

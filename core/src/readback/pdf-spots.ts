@@ -1,5 +1,5 @@
 import type { Landing } from './found-link.js';
-import type { Piece, Spot } from './pdf-page.js';
+import type { Piece, Spot } from '../pdfium/index.js';
 
 /** How far a spot may be from the line of its words, in points. */
 const NEAR = 3;

@@ -1,5 +1,13 @@
 import type { CutOffLine, FoundLink } from './found-link.js';
-import { readPage, type Annotation, type Box, type LinkElement, type PdfPage } from './pdf-page.js';
+import {
+  Pdfium,
+  readPage,
+  type Annotation,
+  type Box,
+  type LinkElement,
+  type PdfPage,
+  type Turn,
+} from '../pdfium/index.js';
 import { joined, PdfSpots } from './pdf-spots.js';
 
 export interface PdfReadback {
@@ -10,20 +18,28 @@ export interface PdfReadback {
   words: string[];
 }
 
+/** Another reader of the same file, in a thread of its own. */
+export interface SecondReader {
+  /** Turns of both. */
+  turn: Turn;
+  /** What it has read, once all pages are taken. Pages that it took and did not read are read after it. */
+  pages: Promise<Iterable<[number, PdfPage]>>;
+}
+
 /**
  * Every link annotation of a tagged PDF, in the order of its structure, but those of the contents (inside `TOC`).
  * Annotations of one `Link` element on one page are one link, however many lines it runs over: those that can be pressed where
  * the words and pictures of the element stand.
  *
  * @param progress pages read and pages in all
+ * @param second pages that it does not read are read here
  * @throws {Error} a PDF that can't be opened
  */
 export async function linksInPdf(
   bytes: Uint8Array,
   progress: (done: number, total: number) => void = () => {},
+  second: SecondReader | null = null,
 ): Promise<PdfReadback> {
-  // Read only here: it is large, and a browser never needs it.
-  const { Pdfium } = await import('../pdfium/index.js');
   const pdf = await Pdfium.open(bytes);
   try {
     const total = pdf.calls.FPDF_GetPageCount(pdf.document);
@@ -33,6 +49,12 @@ export async function linksInPdf(
       pages.set(number, known);
       return known;
     };
+    const turn = second?.turn ?? oneByOne();
+    for (let number = turn(); number <= total; number = turn()) {
+      pageOf(number);
+      progress(number, total);
+    }
+    for (const [number, page] of (await second?.pages) ?? []) pages.set(number, page);
     const spots = new PdfSpots(total, (number) => pageOf(number).pieces);
     const links: FoundLink[] = [];
     const cutOff: CutOffLine[] = [];
@@ -46,12 +68,16 @@ export async function linksInPdf(
       links.push(...onPage);
       cutOff.push(...linesCutOff(page, where));
       words.push(page.pieces.map(({ text }) => text).join(''));
-      progress(number, total);
     }
     return { links, pages: total, cutOff, words };
   } finally {
     pdf.close();
   }
+}
+
+function oneByOne(): Turn {
+  let number = 0;
+  return () => ++number;
 }
 
 /** @param before where links of the page before lead */

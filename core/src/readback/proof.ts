@@ -1,7 +1,7 @@
 import { groupedBy } from '../manuscript/index.js';
 import type { Between, ExpectedLink } from '../publish/index.js';
 import type { CutOffLine, FoundLink, Landing } from './found-link.js';
-import { RIGHT_TO_LEFT } from './pdf-page.js';
+import { RIGHT_TO_LEFT } from '../pdfium/index.js';
 
 /** A link that is not in the file. */
 export interface LostLink {

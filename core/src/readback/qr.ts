@@ -1,4 +1,5 @@
 import { groupedBy } from '../manuscript/index.js';
+import { Pdfium } from '../pdfium/index.js';
 import type { PrintedAddress } from '../publish/index.js';
 import type { PrintedPart } from './proof.js';
 
@@ -24,7 +25,7 @@ export async function proveCodes(
   printed: readonly PrintedAddress[],
   codes: readonly CodeOnPage[],
 ): Promise<PrintedPart> {
-  const [{ Pdfium }, { default: jsqr }] = await Promise.all([import('../pdfium/index.js'), import('jsqr')]);
+  const { default: jsqr } = await import('jsqr');
   const pdf = await Pdfium.open(bytes);
   const said = new Map<number, Set<string>>();
   try {

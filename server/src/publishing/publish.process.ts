@@ -39,6 +39,7 @@ import { setPages } from '../typesetting/typeset.js';
 import { filesOf, refusalWords } from './files.js';
 import { withListedPages } from './listed-pages.js';
 import { pages } from './pages-of-ground.js';
+import { ReadingThread } from './second-reader.js';
 import type { Made, PublishInput, PublishProgress, Published, Tell } from './publish-work.js';
 import { proofTable } from './proof-of.js';
 
@@ -152,10 +153,13 @@ async function pdf(edition: Edition, _input: PublishInput, tell: Tell): Promise<
   const { bytes: plain, notes, places, labels, unseen, printed, backs, qrs } = setPages(edition).write();
   const withNumbers = withPages(edition, labels);
   tell('Writing what is said of the links');
-  const bytes = await finishPdf(plain, withNumbers, places, backs);
-  const { links, cutOff, words } = await linksInPdf(bytes.slice(), (done, total) =>
-    tell('Reading the file back', done, total),
-  );
+  const total = Math.max(0, ...places.map(({ page }) => page));
+  const { bytes, back } = await ReadingThread.beside(total, async (thread) => {
+    const bytes = await finishPdf(plain, withNumbers, places, backs);
+    const progress = (done: number, all: number) => tell('Reading the file back', done, all);
+    return { bytes, back: await linksInPdf(bytes.slice(), progress, thread?.read(bytes)) };
+  });
+  const { links, cutOff, words } = back;
   const { proof, rows } = proofTable(withNumbers, links, { cutOff, unseen, backs: backs.length });
   if (printed.length > 0)
     proof.printed =

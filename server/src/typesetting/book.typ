@@ -66,13 +66,10 @@
 #let spot(id, rise: 8pt) = if id != none [#metadata((place: id, rise: rise * scale / 1pt))#label(id)]
 // Keeps a spot at the start of a heading or caption in its line; it would stand above it otherwise.
 #let in-line = h(0pt)
-// A link to a place is written as an address of its own, which is turned into the name of the place afterwards.
-#let to-place(id, body) = link("place:" + id, body)
-#let leads(node, body) = {
-  if "url" in node { link(node.url, body) }
-  else if "place" in node { to-place(node.place, body) }
-  else { body }
-}
+// A link to a place is written as an address of its own (own-address.ts in core/src/publish/pdf), which is turned into the name
+// of the place afterwards.
+#let to-place(id, number) = link("place:" + id + "\u{1f}" + number, number)
+#let leads(node, body) = if "to" in node { link(node.to, body) } else { body }
 // What a page is called by the number on it.
 #let called(at) = numbering({ let pattern = at.page-numbering(); if pattern == none { "1" } else { pattern } }, ..counter(page).at(at))
 #let page-of(place) = context { let found = query(label(place)); if found.len() > 0 { called(found.first().location()) } }
@@ -144,7 +141,7 @@
         if index > 0 { parbreak() }
         inline(words)
       }
-      for back in node.backs { [ ]; to-place(back.place, linked(inline(back.c), none)) }
+      for back in node.backs { [ ]; leads(back, linked(inline(back.c), none)) }
     }
   }
 }
@@ -277,7 +274,7 @@
     par(hanging-indent: 4mm, justify: false, {
       if index == 0 { spots(node.ids) }
       h(4mm * (line.depth - 1))
-      to-place(line.place, linked(loose(line.words), node.look))
+      leads(line, linked(loose(line.words), node.look))
       h(2mm)
       box(width: 1fr, pdf.artifact(repeat(gap: 1mm)[.]))
       h(2mm)

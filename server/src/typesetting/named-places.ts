@@ -8,18 +8,13 @@ import {
   type PDF,
   type PdfObject,
 } from '@libpdf/core';
-import { addressOf, resolverOf } from './pdf-tree.js';
+import { resolverOf } from './pdf-tree.js';
 import type { SetPlace } from './typeset.js';
 
-/** The scheme of addresses by which the typesetter's links to places are told. */
-export const PLACE_SCHEME = 'place:';
-
 /**
- * Gives every place of a set book its name in the file (a named destination with `/XYZ`, ISO 32000-1, 12.3.2.3), and turns
- * links to places, which the typesetter wrote as addresses, into links to these names.
+ * Gives every place of a set book its name in the file: a named destination with `/XYZ` (ISO 32000-1, 12.3.2.3). The names.
  */
-export function namePlaces(document: PDF, places: readonly SetPlace[]): void {
-  const resolve = resolverOf(document);
+export function namePlaces(document: PDF, places: readonly SetPlace[]): ReadonlySet<string> {
   const pages = document.getPages();
   const names = new Map<string, PdfObject>();
   for (const { id, page, x, y } of places) {
@@ -37,16 +32,8 @@ export function namePlaces(document: PDF, places: readonly SetPlace[]): void {
       ),
     );
   }
-  for (const page of pages)
-    for (const annotation of page.dict.getArray('Annots', resolve)?.toArray() ?? []) {
-      const link = annotation.type === 'ref' ? resolve(annotation) : annotation;
-      const address = link instanceof PdfDict ? addressOf(link, document) : null;
-      if (!(link instanceof PdfDict) || !address?.startsWith(PLACE_SCHEME)) continue;
-      link.delete('A');
-      const id = address.slice(PLACE_SCHEME.length);
-      if (names.has(id)) link.set('Dest', PdfString.fromString(id));
-    }
   writeNames(document, names);
+  return new Set(names.keys());
 }
 
 const rounded = (points: number) => Math.round(points * 100) / 100;

@@ -1,4 +1,4 @@
-import { PdfArray, PdfDict, PdfRef, type PDF, type PdfObject } from '@libpdf/core';
+import { PdfDict, PdfRef, type PDF, type PdfObject } from '@libpdf/core';
 
 /** An object of a PDF, whether it is given itself or by its number. */
 export const resolverOf =
@@ -6,42 +6,25 @@ export const resolverOf =
   (given: PdfRef): PdfObject | null =>
     context.resolve(given);
 
-/** The annotations of each `Link` element, in the order of the structure; those of the contents (`TOC`) are left out. */
-export function* linkElements(document: PDF): Generator<PdfDict[]> {
-  const resolve = resolverOf(document);
-  const root = document.context.catalog.getDict().getDict('StructTreeRoot', resolve);
-  if (root) yield* walk(root);
-
-  function* walk(element: PdfDict): Generator<PdfDict[]> {
-    const role = element.getName('S', resolve)?.value;
-    if (role === 'TOC') return;
-    if (role === 'Link') {
-      const own = [...annotationsIn(element)];
-      if (own.length > 0) yield own;
-    }
-    for (const kid of kidsOf(element)) if (kid.has('S')) yield* walk(kid);
-  }
-
-  function* annotationsIn(element: PdfDict): Generator<PdfDict> {
-    for (const kid of kidsOf(element)) {
-      const annotation = kid.getRef('Obj') && kid.getDict('Obj', resolve);
-      if (annotation) yield annotation;
-      else if (kid.has('S')) yield* annotationsIn(kid);
-    }
-  }
-
-  function kidsOf(element: PdfDict): PdfDict[] {
-    const kids = element.get('K', resolve);
-    const all = kids instanceof PdfArray ? kids.toArray() : kids ? [kids] : [];
-    return all
-      .map((kid) => (kid instanceof PdfRef ? resolve(kid) : kid))
-      .filter((kid): kid is PdfDict => kid instanceof PdfDict);
-  }
+/** An annotation that opens an address, and its action. */
+export interface LinkAnnotation {
+  annotation: PdfDict;
+  address: string;
+  action: PdfDict;
 }
 
-/** The address that a link annotation opens, if it opens one. The typesetter writes it in UTF-8. */
-export function addressOf(annotation: PdfDict, document: PDF): string | null {
+/** Those of all pages. */
+export function* linkAnnotations(document: PDF): Generator<LinkAnnotation> {
   const resolve = resolverOf(document);
-  const uri = annotation.getDict('A', resolve)?.getString('URI', resolve);
-  return uri ? new TextDecoder().decode(uri.bytes) : null;
+  for (const page of document.getPages())
+    for (const one of page.dict.getArray('Annots', resolve)?.toArray() ?? []) {
+      const annotation = one instanceof PdfRef ? resolve(one) : one;
+      if (!(annotation instanceof PdfDict)) continue;
+      const action = annotation.getDict('A', resolve);
+      const uri = action?.getString('URI', resolve);
+      // The typesetter writes it in UTF-8.
+      if (action && uri) yield { annotation, address: UTF_8.decode(uri.bytes), action };
+    }
 }
+
+const UTF_8 = new TextDecoder();

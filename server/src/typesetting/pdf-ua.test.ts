@@ -117,6 +117,27 @@ describe('a PDF of the whole worked example, by the Matterhorn Protocol', () => 
     levels.forEach((level, index) => expect(level).toBeLessThanOrEqual((levels[index - 1] ?? 0) + 1));
   });
 
+  test('09, 14: each heading begins a section, lower ones within it, and each element says what it stands in', () => {
+    const sections: string[] = [];
+    const walk = (element: Dict, within: number) => {
+      const kids = pdf.list(element['/K']).map((kid) => [kid, pdf.dict(kid)] as const);
+      const children = kids.filter(([, child]) => child['/Type'] === '/StructElem');
+      for (const [, child] of children) {
+        expect(pdf.dict(child['/P'])).toBe(element);
+        const first = String(pdf.dict(pdf.list(child['/K'])[0])['/S']);
+        const level = Number(/^\/H([1-6])$/.exec(first)?.[1]);
+        if (child['/S'] === '/Sect') {
+          sections.push(first);
+          expect(level).toBeGreaterThan(within);
+        }
+        walk(child, child['/S'] === '/Sect' ? level : within);
+      }
+    };
+    const [whole] = pdf.list(pdf.dict(catalog['/StructTreeRoot'])['/K']).map((kid) => pdf.dict(kid));
+    walk(whole!, 0);
+    expect(sections.length).toBe([1, 2, 3, 4, 5, 6].flatMap((level) => elements(`/H${level}`)).length);
+  });
+
   test('19, 21, 25, 26: notes have ids of their own, files within have names, and nothing shuts anyone out', () => {
     const ids = elements('/Note').map((note) => note['/ID']);
     expect(ids.every((id) => id !== undefined)).toBe(true);

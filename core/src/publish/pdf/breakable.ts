@@ -30,14 +30,10 @@ export function breakable(said: string, most: number): string {
   return made;
 }
 
-/** Runs that may have more than so many UTF-16 units: most texts have none, and that is seen at once. */
+/** What may be a run of more than so many UTF-16 units: most texts have none, and that is seen at once. */
 function mayBeLong(most: number): RegExp {
   let pattern = patterns.get(most);
-  if (!pattern)
-    patterns.set(
-      most,
-      (pattern = new RegExp(`(?:(?!${BREAKS.source}).|${FIXED.source}){${Math.ceil((most + 1) / 2)}}`, 'su')),
-    );
+  if (!pattern) patterns.set(most, (pattern = new RegExp(`[^ ]{${most + 1}}`)));
   return pattern;
 }
 

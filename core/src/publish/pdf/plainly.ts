@@ -78,7 +78,7 @@ function plain(node: TypesetNode): TypesetNode[] {
     case 'figure':
       return [
         ...paragraph([...ids, ...pictured(node)]),
-        ...(node.areas as TypesetNode[]).flatMap((area) => paragraph(leading(area, [addressOf(area)]))),
+        ...(node.areas as TypesetNode[]).flatMap((area) => paragraph(leading(area, [String(area.name)]))),
         ...paragraph(plainInline(node.caption as Content)),
       ];
     case 'rule':
@@ -110,12 +110,9 @@ const pictured = (node: TypesetNode): Content =>
   leading(node, node.decorative === true ? [] : [String(node.alt)]);
 
 /** Words that lead where a part of a picture led. */
-function leading({ url, place }: TypesetNode, c: Content): Content {
-  if (url === undefined && place === undefined) return c;
-  return [{ t: 'link', ...(url === undefined ? { place } : { url }), look: null, c }];
+function leading({ to }: TypesetNode, c: Content): Content {
+  return to === undefined ? c : [{ t: 'link', to, look: null, c }];
 }
-
-const addressOf = ({ url, place }: TypesetNode): string => String(url ?? place ?? '');
 
 /** How a block begins; a picture, as what is said of it. */
 const beginningOf = (node: TypesetNode): string =>

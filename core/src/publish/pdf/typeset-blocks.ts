@@ -17,6 +17,7 @@ import { afterBook, atFoot, notesOfChapter } from '../edition/note-backs.js';
 import { contentsLines } from '../edition/said.js';
 import { placeCells } from '../edition/table-grid.js';
 import { settled } from './settled.js';
+import { addressOfPlace } from './own-address.js';
 import { address, inline, leadsTo, picture, remark } from './typeset-inline.js';
 import { fitOf, SIGN, type ColumnNeed } from './table-fit.js';
 import { anchors, fitting, type Content, type TypesetContext, type TypesetNode } from './typeset-node.js';
@@ -167,15 +168,16 @@ function figure(node: Node, ids: readonly string[], context: TypesetContext): Re
   return {
     ids: [...ids, ...led.map(({ id }) => id)],
     ...picture(node, context, title ? wordsOf(title) : ''),
-    ...(link ? leadsTo(link.destination, context) : {}),
+    ...(link ? leadsTo(link.id, link.destination, context) : {}),
     width,
-    areas: areas.map(({ x, y, width, height, frame, destination }) => ({
+    areas: areas.map(({ id, name, x, y, width, height, frame, destination }) => ({
+      name,
       x,
       y,
       width,
       height,
       frame,
-      ...leadsTo(destination, context),
+      ...leadsTo(id, destination, context),
     })),
     addresses: [...(link ? [link] : []), ...areas].flatMap(({ id, destination }) =>
       address(id, destination, context),
@@ -269,6 +271,7 @@ function contentsList(node: Node, ids: readonly string[], { edition, room }: Typ
     look: attrsOf.contents(node).look,
     lines: contentsLines(edition, attrsOf.contents(node).id).map(({ place, words, depth }) => ({
       place,
+      to: addressOfPlace(place, words),
       depth,
       words: fitting(words, room),
     })),

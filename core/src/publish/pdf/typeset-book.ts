@@ -108,6 +108,7 @@ export function typesetBook(edition: Edition, pictures: Map<string, string>): Ty
     sheet,
     printed,
     chapter: '',
+    links: new Map(edition.links.map((link) => [link.id, link])),
     outer: true,
   };
   const chapters = edition.book.chapters.map((chapter): TypesetChapter => {

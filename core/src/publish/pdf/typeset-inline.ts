@@ -7,6 +7,8 @@ import { targetIn } from '../edition/edition.js';
 import { inlineTree, type InlineTree } from '../edition/inline-tree.js';
 import { atFoot, noteBacks } from '../edition/note-backs.js';
 import { setFormula } from './formula.js';
+import { addressOfLink, addressOfPlace } from './own-address.js';
+import { saidOf } from './said-of.js';
 import { settled } from './settled.js';
 import { anchors, fitting, type Content, type TypesetContext, type TypesetNode } from './typeset-node.js';
 
@@ -72,8 +74,8 @@ function marked(mark: Mark, children: Content, context: TypesetContext): Content
   const name = mark.type.name;
   if (name === 'link') {
     const { id, look, destination } = attrsOf.link(mark);
-    const target = leadsTo(destination, context);
-    if (!('url' in target || 'place' in target)) return children;
+    const target = leadsTo(id, destination, context);
+    if (!('to' in target)) return children;
     const shown =
       wordsIn(children) === '' && !hasPicture(children)
         ? [...children, fitting(hrefOf(destination), context.room)]
@@ -132,7 +134,11 @@ export function remark(note: Note, context: TypesetContext): TypesetNode {
   return {
     t: 'remark',
     paragraphs,
-    backs: noteBacks(note, context.edition).map(({ to, words }) => ({ t: 'back', place: to, c: [words] })),
+    backs: noteBacks(note, context.edition).map(({ to, words }) => ({
+      t: 'back',
+      to: addressOfPlace(to, words),
+      c: [words],
+    })),
   };
 }
 
@@ -156,7 +162,7 @@ export function reference(node: Node, context: TypesetContext): Content {
     .filter((part) => part !== '');
   if (!edition.places.has(place)) return words;
   const at = edition.origins.has(id) ? context.once(id) : null;
-  return [...spot(at), { t: 'link', place, look: null, c: words }];
+  return [...spot(at), { t: 'link', to: addressOfLink(id), look: null, c: words }];
 }
 
 export function returnLink(node: Node, { edition, room }: TypesetContext): Content {
@@ -164,15 +170,19 @@ export function returnLink(node: Node, { edition, room }: TypesetContext): Conte
     .returnsOf(node)
     .flatMap(({ to, words }, index): Content => [
       ...(index === 0 ? [] : [BETWEEN_RETURNS]),
-      { t: 'link', place: to, look: null, c: [fitting(words, room)] },
+      { t: 'link', to: addressOfPlace(to, words), look: null, c: [fitting(words, room)] },
     ]);
 }
 
+/** Where a link of the book leads, as the typesetter is told. */
 export function leadsTo(
+  id: string,
   destination: Destination,
-  { edition }: TypesetContext,
-): { url: string } | { place: string } | Record<string, never> {
+  { edition, links }: TypesetContext,
+): { to: string } | Record<string, never> {
   const target = targetIn(edition, destination);
   if (!target) return {};
-  return 'href' in target ? { url: target.href } : { place: target.place };
+  const link = links.get(id);
+  const isSaid = 'place' in target || (link !== undefined && saidOf(link, edition) !== '');
+  return { to: isSaid ? addressOfLink(id) : target.href };
 }

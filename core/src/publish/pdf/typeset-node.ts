@@ -1,4 +1,5 @@
 import type { Direction } from '../../language/index.js';
+import type { Link } from '../../manuscript/index.js';
 import { breakable } from './breakable.js';
 import type { Edition } from '../edition/edition.js';
 import type { PrintedAddresses } from './printed.js';
@@ -35,6 +36,8 @@ export interface TypesetContext {
   /** The addresses that are printed, and the chapter in which links stand, by its id. */
   printed: PrintedAddresses;
   chapter: string;
+  /** Every link, by its id. */
+  links: ReadonlyMap<string, Link>;
   /** It stands in a note, which can have no note of its own. */
   inNote?: boolean;
   /** It is set on the page itself, within no other block. */

@@ -1,5 +1,4 @@
-import { groupedBy } from '../manuscript/index.js';
-import type { Pdfium } from '../pdfium/index.js';
+import type { Pdfium } from './pdfium.js';
 
 /** Left, bottom, right and top, in points from the lower left corner of the page (ISO 32000-1, 8.3.2.3). */
 export type Box = readonly [left: number, bottom: number, right: number, top: number];
@@ -106,10 +105,13 @@ export const RIGHT_TO_LEFT = /[\p{sc=Arab}\p{sc=Hebr}\p{sc=Syrc}\p{sc=Thaa}\p{sc
 
 /** What PDFium gives for a hyphen at the end of a line. */
 const HYPHENS = new Set([0x02, 0xfffe]);
+const HYPHEN = 0x2d;
 
-/** A sign of the page's text, by its index there. */
-interface Sign {
-  index: number;
+/** Signs of a page’s text that one object of the page shows, side by side; object 0 for those that PDFium made. */
+interface Run {
+  object: number;
+  /** Of its signs in the page’s text. */
+  indexes: { first: number; last: number };
   text: string;
 }
 
@@ -117,22 +119,12 @@ function piecesOn(pdf: Pdfium, page: number): Piece[] {
   const { calls } = pdf;
   const text = calls.FPDFText_LoadPage(page);
   try {
-    const runs: { object: number; signs: Sign[] }[] = [];
-    const count = calls.FPDFText_CountChars(text);
-    for (let index = 0; index < count; index++) {
-      const object = calls.FPDFText_GetTextObject(text, index);
-      const code = calls.FPDFText_GetUnicode(text, index);
-      const sign = { index, text: HYPHENS.has(code) ? '-' : String.fromCodePoint(code) };
-      const run = runs.at(-1);
-      if (run?.object === object) run.signs.push(sign);
-      else runs.push({ object, signs: [sign] });
-    }
-    const isMixed = runs.some(({ signs }) => signs.some((sign) => RIGHT_TO_LEFT.test(sign.text)));
+    const runs = runsIn(pdf, text);
+    const isMixed = runs.some((run) => RIGHT_TO_LEFT.test(run.text));
     const pieces: Piece[] = [];
-    for (const { object, signs } of runs) {
+    for (const run of runs) {
       const last = pieces.at(-1);
-      if (object !== 0)
-        pieces.push(pieceOf(pdf, text, object, isMixed ? asWritten(pdf, text, signs) : signs));
+      if (run.object !== 0) pieces.push(pieceOf(pdf, text, isMixed ? asWritten(pdf, text, run) : run));
       // PDFium makes a space where words stand apart, and an end where a line ends.
       else if (last && !/\s$/.test(last.text)) last.text += ' ';
     }
@@ -142,18 +134,41 @@ function piecesOn(pdf: Pdfium, page: number): Piece[] {
   }
 }
 
-/** On a page with words of both directions PDFium turns the words of a piece that runs from left to right. */
-function asWritten(pdf: Pdfium, text: number, signs: readonly Sign[]): readonly Sign[] {
-  if (signs.some((sign) => RIGHT_TO_LEFT.test(sign.text))) return signs;
-  const lefts = new Map(signs.map(({ index }) => [index, boxOf(pdf, text, index)[0]]));
-  return [...signs].sort((one, other) => (lefts.get(one.index) ?? 0) - (lefts.get(other.index) ?? 0));
+/** A long book has hundreds of thousands of signs: nothing is made for each of them. */
+function runsIn({ calls }: Pdfium, text: number): Run[] {
+  const runs: Run[] = [];
+  const count = calls.FPDFText_CountChars(text);
+  for (let index = 0; index < count;) {
+    const first = index;
+    const object = calls.FPDFText_GetTextObject(text, first);
+    const codes: number[] = [];
+    do {
+      const code = calls.FPDFText_GetUnicode(text, index++);
+      codes.push(HYPHENS.has(code) ? HYPHEN : code);
+    } while (index < count && calls.FPDFText_GetTextObject(text, index) === object);
+    runs.push({ object, indexes: { first, last: index - 1 }, text: String.fromCodePoint(...codes) });
+  }
+  return runs;
 }
 
-function pieceOf(pdf: Pdfium, text: number, object: number, signs: readonly Sign[]): Piece {
+/** On a page with words of both directions PDFium turns the words of a piece that runs from left to right. */
+function asWritten(pdf: Pdfium, text: number, run: Run): Run {
+  if (RIGHT_TO_LEFT.test(run.text)) return run;
+  const { first } = run.indexes;
+  const signs = Array.from(run.text, (sign, at) => ({
+    sign,
+    index: first + at,
+    left: boxOf(pdf, text, first + at)[0],
+  }));
+  signs.sort((one, other) => one.left - other.left);
+  const indexes = { first: signs[0]?.index ?? first, last: signs.at(-1)?.index ?? first };
+  return { ...run, indexes, text: signs.map(({ sign }) => sign).join('') };
+}
+
+function pieceOf(pdf: Pdfium, text: number, { object, indexes, text: words }: Run): Piece {
   const { calls } = pdf;
-  const first = signs[0]?.index ?? 0;
-  const [one, other] = [boxOf(pdf, text, first), boxOf(pdf, text, signs.at(-1)?.index ?? first)];
-  const words = signs.map((sign) => sign.text).join('');
+  const { first, last } = indexes;
+  const [one, other] = [boxOf(pdf, text, first), boxOf(pdf, text, last)];
   const [, , , scale = 1] = pdf.floats(6, (at) => calls.FPDFText_GetMatrix(text, first, at)) ?? [];
   const origin = pdf.doubles(2, (at) => calls.FPDFText_GetCharOrigin(text, first, at, at + 8));
   return {
@@ -294,7 +309,7 @@ function structureOf(
   const elements: LinkElement[] = [];
   let hasContents = false;
   const pictures = picturesByContent(pdf, page);
-  const words = groupedBy(pieces, ({ content }) => String(content));
+  const words = piecesByContent(pieces);
 
   const walk = (element: number, isContents: boolean): void => {
     const role = roleOf(element);
@@ -309,7 +324,7 @@ function structureOf(
     for (const kid of kidsOf(element)) {
       const of =
         typeof kid === 'number'
-          ? { words: words.get(String(kid)) ?? [], pictures: pictures.get(kid) ?? [] }
+          ? { words: words.get(kid) ?? [], pictures: pictures.get(kid) ?? [] }
           : contentOf(kid.element);
       // What is written within a picture is part of the picture.
       if (!isPicture) found.words.push(...of.words);
@@ -319,17 +334,33 @@ function structureOf(
   };
   const roleOf = (element: number) =>
     pdf.utf16((at, length) => calls.FPDF_StructElement_GetType(element, at, length));
-  /** Marked content by its number, and elements under this one. */
-  const kidsOf = (element: number): (number | { element: number })[] =>
-    Array.from({ length: calls.FPDF_StructElement_CountChildren(element) }, (_, index) => {
+  /** Marked content by its number, and elements under this one. Those of other pages, which are most in a long book, are none. */
+  const kidsOf = (element: number): (number | { element: number })[] => {
+    const kids: (number | { element: number })[] = [];
+    const count = calls.FPDF_StructElement_CountChildren(element);
+    for (let index = 0; index < count; index++) {
       const child = calls.FPDF_StructElement_GetChildAtIndex(element, index);
-      return child ? { element: child } : calls.FPDF_StructElement_GetChildMarkedContentID(element, index);
-    }).filter((kid) => kid !== -1);
+      const content = child ? -1 : calls.FPDF_StructElement_GetChildMarkedContentID(element, index);
+      if (child) kids.push({ element: child });
+      else if (content !== -1) kids.push(content);
+    }
+    return kids;
+  };
 
   for (let index = 0; index < calls.FPDF_StructTree_CountChildren(tree); index++)
     walk(calls.FPDF_StructTree_GetChildAtIndex(tree, index), false);
   calls.FPDF_StructTree_Close(tree);
   return { elements, hasContents };
+}
+
+function piecesByContent(pieces: readonly Piece[]): Map<number, Piece[]> {
+  const words = new Map<number, Piece[]>();
+  for (const piece of pieces) {
+    const same = words.get(piece.content);
+    if (same) same.push(piece);
+    else words.set(piece.content, [piece]);
+  }
+  return words;
 }
 
 const TEXT = 1;
