@@ -10,7 +10,7 @@ let world: World;
 const answers = new Map<string, Answer>();
 beforeAll(async () => {
   world = await startWorld({ sites: CATALOGUE.flatMap(({ sites }) => sites) });
-  const prober = new Prober({ standIn: world, rate: 0, requestTimeout: 4000, retryDelay: 10 });
+  const prober = new Prober({ standIn: world, rate: 0, requestTimeout: 8000, retryDelay: 10 });
   const hrefs = CATALOGUE.map(({ href }) => href);
   await prober.probeAll(hrefs, (href, answer) => answers.set(href, answer), new AbortController().signal);
   await prober.close();
