@@ -170,6 +170,13 @@ test('the e-book that was made is tried as a reader: links are pressed, spots ar
   await dialog.getByRole('button', { name: 'Next link' }).click();
   await expect(frame.getByRole('link', { name: 'what is said about the tides' })).toBeFocused();
   expect(await axe(page)).toEqual([]);
+  // By keys, with the focus in the page and out of it.
+  const first = frame.getByRole('link', { name: 'what is said about the tides' });
+  await page.keyboard.press('Alt+PageDown');
+  await expect(first).not.toBeFocused();
+  await pages.focus();
+  await page.keyboard.press('Alt+PageUp');
+  await expect(first).toBeFocused();
 
   // The tally stays with the file.
   await dialog.getByRole('button', { name: 'Close' }).click();
@@ -178,6 +185,34 @@ test('the e-book that was made is tried as a reader: links are pressed, spots ar
   await expect(tally).toHaveText(/^2 of/);
   await dialog.getByLabel('Screen').selectOption('Phone');
   await expect.poll(async () => (await dialog.locator('iframe').boundingBox())?.width).toBe(360);
+});
+
+test('a web page is tried on paper as it is printed: in sheets, with its addresses, and nothing can be pressed', async ({
+  page,
+  vennet,
+}) => {
+  const { id } = await vennet.book('Small Lights');
+  await page.goto(`${vennet.address}/books/${id}`);
+  await made(page, 'Web page', 'Make the web page');
+  await page.getByRole('button', { name: 'Try it as a reader' }).click();
+  const dialog = page.getByRole('dialog');
+  const frame = dialog.frameLocator('iframe');
+  const link = frame.getByRole('link', { name: 'Gannel Point light' });
+  const after = () => link.evaluate((one) => getComputedStyle(one, '::after').content);
+  await expect(dialog.getByTestId('leaf')).toBeHidden();
+  expect(await after()).not.toContain('https://');
+  await dialog.getByLabel('Screen').selectOption('Paper');
+  await expect(dialog.getByTestId('leaf')).toHaveText(/^1 of \d{2}$/);
+  expect(await after()).toContain('https://');
+  await page.keyboard.press('PageDown');
+  await expect(dialog.getByTestId('leaf')).toHaveText(/^2 of/);
+  await dialog.locator('aside').getByRole('button', { name: 'Gannel Point light' }).click();
+  await expect(dialog.getByRole('status')).toContainText('On paper nothing can be pressed');
+  await dialog.getByLabel('Screen').selectOption('Tablet');
+  await expect(dialog.getByTestId('leaf')).toBeHidden();
+  expect(await after()).not.toContain('https://');
+  await link.click();
+  await expect(dialog.getByRole('status')).toContainText('leads out of the file');
 });
 
 test('the PDF that was made is tried as a reader, on a screen and on paper, and its proof shows each link on its page', async ({

@@ -27,6 +27,10 @@ const SCRIPT = `(() => {
     } else if (!on && own) own.remove();
     tellLeaf();
   };
+  const media = [...document.styleSheets].flatMap((sheet) => [...sheet.cssRules]).filter((rule) => rule.media).map((rule) => ({ rule, said: rule.media.mediaText }));
+  const onPaper = (on) => media.forEach(({ rule, said }) => {
+    rule.media.mediaText = !on ? said : /print/.test(said) ? 'all' : /screen|dark/.test(said) ? 'not all' : said;
+  });
   const toSight = (one) => {
     if (!paged) return one.scrollIntoView({ block: 'center' });
     toLeaf(Math.floor((one.getBoundingClientRect().left + document.body.scrollLeft) / wide()));
@@ -47,7 +51,9 @@ const SCRIPT = `(() => {
   addEventListener('auxclick', press, true);
   addEventListener('keydown', (event) => {
     const by = { PageDown: 1, PageUp: -1 }[event.key];
-    if (event.altKey && (event.key === 'ArrowLeft' || event.key === 'ArrowRight')) { event.preventDefault(); tell({ step: event.key === 'ArrowLeft' ? -1 : 1 }); }
+    const step = event.altKey && { ArrowLeft: -1, ArrowRight: 1 }[event.key];
+    if (step) { event.preventDefault(); tell({ step }); }
+    else if (event.altKey && by) { event.preventDefault(); tell({ next: by }); }
     else if (paged && by) { event.preventDefault(); tell({ turning: by }); }
   });
   addEventListener('resize', tellLeaf);
@@ -59,6 +65,7 @@ const SCRIPT = `(() => {
       tell({ landed: spot !== null });
     }
     if (typeof data.link === 'number' && links[data.link]) { links[data.link].focus({ preventScroll: true }); flash(links[data.link]); }
+    if (typeof data.paper === 'boolean') onPaper(data.paper);
     if (typeof data.paged === 'boolean') page(data.paged);
     if (data.quiet) links.forEach((one) => one.removeAttribute('title'));
     if (typeof data.turn === 'number') {

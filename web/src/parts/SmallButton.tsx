@@ -4,12 +4,15 @@ import type { ReactNode } from 'react';
 export const SmallButton = ({
   words,
   look,
+  keys,
   off,
   act,
   children,
 }: {
   words: string;
   look?: 'quiet';
+  /** The keys that do the same, as `aria-keyshortcuts` has them. */
+  keys?: string;
   off: boolean;
   act(): void;
   children: ReactNode;
@@ -20,10 +23,23 @@ export const SmallButton = ({
     data-size="small"
     data-look={look}
     aria-label={words}
-    title={words}
+    aria-keyshortcuts={keys}
+    title={keys ? `${words} (${inWords(keys)})` : words}
     disabled={off}
     onClick={act}
   >
     {children}
   </button>
 );
+
+const KEYS: Readonly<Record<string, string>> = {
+  ArrowLeft: '←',
+  ArrowRight: '→',
+  PageDown: 'Page down',
+};
+
+const inWords = (keys: string): string =>
+  keys
+    .split('+')
+    .map((key) => KEYS[key] ?? key)
+    .join(' + ');

@@ -215,6 +215,7 @@ function OnPage({ job, row: { where, nth } }: { job: string; row: ProofRow }) {
         linked={() => stage.current?.toLink(nth ?? 0)}
         pressed={NOTHING}
         step={NOTHING}
+        next={NOTHING}
         turned={NOTHING}
         past={NOTHING}
         said={NOTHING}

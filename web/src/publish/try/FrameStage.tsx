@@ -1,6 +1,6 @@
 import { readingPage } from '@vennet/client';
 import { useEffect, useImperativeHandle, useRef } from 'react';
-import { leadsFrom, SCREENS, type ReadLink, type StageProps } from './reading-state.js';
+import { leadsFrom, SCREENS, type ReadLink, type Screen, type StageProps } from './reading-state.js';
 
 /** What the script in the frame tells. */
 interface Heard {
@@ -9,11 +9,19 @@ interface Heard {
   pressed?: number;
   landed?: boolean;
   step?: number;
+  next?: number;
   turning?: number;
   past?: number;
   leaf?: number;
   leaves?: number;
 }
+
+/** How a page is shown: on paper as it is printed, and in sheets. */
+const shownOn = (screen: Screen, paged: boolean) => ({
+  paper: screen === 'paper',
+  paged: paged || screen === 'paper',
+  quiet: screen === 'ink',
+});
 
 /** A page of an e-book or a web page in a frame of an origin of its own, in which one script of Vennet's tells what is pressed. */
 export function FrameStage({ job, paths, ...props }: StageProps & { job: string; paths: readonly string[] }) {
@@ -49,6 +57,7 @@ export function FrameStage({ job, paths, ...props }: StageProps & { job: string;
         linked,
         pressed,
         step,
+        next,
         turned,
         past,
         said,
@@ -56,7 +65,7 @@ export function FrameStage({ job, paths, ...props }: StageProps & { job: string;
       if (data.links) {
         linked(data.links.map((link) => ({ ...link, leads: leadsFrom(link.href, at.path, paths) })));
         // No pointer stands over a device of this kind.
-        tell({ paged: inLeaves, quiet: on === 'ink' });
+        tell(shownOn(on, inLeaves));
         if (at.spot !== '') tell({ spot: at.spot });
         else if (last.current) tell({ last: true });
         last.current = false;
@@ -64,6 +73,7 @@ export function FrameStage({ job, paths, ...props }: StageProps & { job: string;
       if (typeof data.pressed === 'number') pressed(data.pressed);
       if (data.landed === false) said('The spot is not on this page.');
       if (data.step) step(data.step);
+      if (data.next) next(data.next);
       if (data.turning) tell({ turn: data.turning });
       if (data.past) {
         last.current = data.past < 0;
@@ -75,8 +85,8 @@ export function FrameStage({ job, paths, ...props }: StageProps & { job: string;
     return () => window.removeEventListener('message', hear);
   }, [paths]);
   useEffect(() => {
-    tell({ paged, quiet: screen === 'ink' });
-    if (!paged) now.current.turned(null);
+    tell(shownOn(screen, paged));
+    if (!paged && screen !== 'paper') now.current.turned(null);
   }, [paged, screen]);
 
   const { width, height } = SCREENS[screen];
@@ -88,7 +98,7 @@ export function FrameStage({ job, paths, ...props }: StageProps & { job: string;
       src={readingPage(job, here.path)}
       // Its own origin, and no more than the one script of Vennet's.
       sandbox="allow-scripts"
-      className={`rounded-lg border-4 border-strong-line bg-white ${screen === 'ink' ? 'ink-screen' : ''}`}
+      className={`bg-white ${screen === 'paper' ? 'shadow-lg' : 'rounded-lg border-4 border-strong-line'} ${screen === 'ink' ? 'ink-screen' : ''}`}
       style={{ width, height, maxWidth: '100%', maxHeight: '100%' }}
     />
   );

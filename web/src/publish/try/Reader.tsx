@@ -62,7 +62,7 @@ export function Reader({ job, pages, tried, screen, paged, children }: ReaderPro
     const link = links[at];
     if (!link) return;
     next.current = at;
-    if (screen === 'paper') return setSaid('On paper nothing can be pressed: what is printed has to say it.');
+    if (screen === 'paper') return setSaid(ON_PAPER);
     const keys = new Set(done).add(`${here.path} ${at}`);
     setDone(keys);
     client.setQueryData<Reading>(['reading', job], (known) => known && { ...known, tried: [...keys] });
@@ -82,12 +82,15 @@ export function Reader({ job, pages, tried, screen, paged, children }: ReaderPro
     }
   };
 
-  const stepped = useRef(step);
-  const turned = useRef(turn);
-  useEffect(() => {
-    stepped.current = step;
-    turned.current = turn;
-  });
+  const toLink = (by: number) => {
+    const count = links.length;
+    if (count === 0) return;
+    next.current = next.current < 0 && by < 0 ? count - 1 : (next.current + by + count) % count;
+    stage.current?.toLink(next.current);
+  };
+
+  const asked = useRef({ step, turn, toLink });
+  useEffect(() => void (asked.current = { step, turn, toLink }));
   useEffect(() => {
     const heard = (event: KeyboardEvent) => {
       const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
@@ -95,20 +98,17 @@ export function Reader({ job, pages, tried, screen, paged, children }: ReaderPro
       if (event.altKey && by !== undefined) {
         // The browser's own way back would leave the room.
         event.preventDefault();
-        stepped.current(by);
+        asked.current.step(by);
       } else if (leaves !== undefined) {
         event.preventDefault();
-        turned.current(leaves);
+        const { toLink, turn } = asked.current;
+        (event.altKey ? toLink : turn)(leaves);
       }
     };
     window.addEventListener('keydown', heard);
     return () => window.removeEventListener('keydown', heard);
   }, []);
 
-  const forward = () => {
-    next.current = links.length === 0 ? -1 : (next.current + 1) % links.length;
-    stage.current?.toLink(next.current);
-  };
   return (
     <div className="flex min-h-0 grow max-lg:flex-col">
       <aside
@@ -116,13 +116,18 @@ export function Reader({ job, pages, tried, screen, paged, children }: ReaderPro
         className="flex w-80 shrink-0 flex-col border-r border-line max-lg:w-full"
       >
         <div className="flex flex-wrap items-center gap-1.5 px-4 py-3">
-          <SmallButton words="Back" off={way.at === 0} act={() => step(-1)}>
+          <SmallButton words="Back" keys="Alt+ArrowLeft" off={way.at === 0} act={() => step(-1)}>
             <ChevronLeft size={16} aria-hidden="true" /> Back
           </SmallButton>
-          <SmallButton words="Forward" off={way.at === way.spots.length - 1} act={() => step(1)}>
+          <SmallButton
+            words="Forward"
+            keys="Alt+ArrowRight"
+            off={way.at === way.spots.length - 1}
+            act={() => step(1)}
+          >
             Forward <ChevronRight size={16} aria-hidden="true" />
           </SmallButton>
-          <SmallButton words="Next link" off={links.length === 0} act={forward}>
+          <SmallButton words="Next link" keys="Alt+PageDown" off={links.length === 0} act={() => toLink(1)}>
             Next link
           </SmallButton>
         </div>
@@ -171,7 +176,7 @@ export function Reader({ job, pages, tried, screen, paged, children }: ReaderPro
       <div className="flex min-h-0 min-w-0 grow flex-col">
         <div className="flex min-h-11 flex-wrap items-center justify-between gap-3 border-b border-line px-5 py-1.5 text-sm">
           <p role="status" className="min-w-0">
-            {said || 'Press a link in the page, or in the list.'}
+            {said || (screen === 'paper' ? ON_PAPER : 'Press a link in the page, or in the list.')}
             {out !== null && (
               <>
                 {' '}
@@ -213,6 +218,7 @@ export function Reader({ job, pages, tried, screen, paged, children }: ReaderPro
             },
             pressed: press,
             step,
+            next: toLink,
             turned: setLeaf,
             past,
             said: setSaid,
@@ -222,6 +228,8 @@ export function Reader({ job, pages, tried, screen, paged, children }: ReaderPro
     </div>
   );
 }
+
+const ON_PAPER = 'On paper nothing can be pressed: what is printed has to say it.';
 
 /** How many links were tried, of this page and of the whole file. */
 function Tally({

@@ -31,14 +31,12 @@ function Tried({ job: { id, format, fileName } }: { job: ExportJob }) {
     // A made file stays as it is, and its tally is kept here, too.
     staleTime: Infinity,
   });
-  // Paper is a matter of pages.
-  const screens = Object.entries(SCREENS).filter(([one]) => isPdf || one !== 'paper');
   return (
     <>
       <header className="flex flex-wrap items-center justify-between gap-3 border-b border-line px-5 py-3">
         <Dialog.Title className="font-text text-xl">{fileName}, as a reader has it</Dialog.Title>
         <div className="flex items-center gap-4">
-          {!isPdf && (
+          {!isPdf && screen !== 'paper' && (
             <label className="flex items-center gap-2 text-sm">
               Read
               <select
@@ -58,7 +56,7 @@ function Tried({ job: { id, format, fileName } }: { job: ExportJob }) {
               value={screen}
               onChange={({ target }) => setScreen(target.value as Screen)}
             >
-              {screens.map(([one, { words }]) => (
+              {Object.entries(SCREENS).map(([one, { words }]) => (
                 <option key={one} value={one}>
                   {words}
                 </option>

@@ -62,6 +62,8 @@ export interface StageProps {
   pressed(at: number): void;
   /** Back or forward, asked for by its key. */
   step(by: number): void;
+  /** The next link or the one before, asked for by its key. */
+  next(by: number): void;
   /** Which screenful is shown, of how many. */
   turned(leaf: { at: number; of: number } | null): void;
   /** There is no further screenful on this page. */
