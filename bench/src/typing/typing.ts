@@ -1,11 +1,13 @@
 import { mkdtemp, readFile, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { setTimeout } from 'node:timers/promises';
 import { fileURLToPath } from 'node:url';
 import { chromium, type Page } from '@playwright/test';
 import { DEFAULT_STRUCTURE } from '@vennet/core/manuscript';
+import { isUnderWay } from '@vennet/core/wire';
 import type { Node } from 'prosemirror-model';
-import { vennet } from '@vennet/client';
+import { vennet, type Vennet } from '@vennet/client';
 import { start } from '@vennet/server/run';
 import { PROJECT } from '@vennet/server/platform/settings';
 import { build, type Rolldown } from 'vite';
@@ -24,6 +26,8 @@ interface Case {
   pause: number;
   /** ms at the 95th percentile over the floor. */
   bar: number;
+  /** PDFs of another book are made all the while. */
+  busy?: true;
 }
 
 /**
@@ -47,10 +51,18 @@ export async function benchTyping(): Promise<void> {
   });
   const cases: Case[] = [
     { what: '20,000 words, fast', chapters: [fullChapter()], pause: 70, bar: 16 },
+    {
+      what: '20,000 words, fast, while PDFs of a book of 100,000 words are made',
+      chapters: [fullChapter()],
+      pause: 70,
+      bar: 16,
+      busy: true,
+    },
     { what: '200,000 words, slowly', chapters: fullBook(), pause: 150, bar: 33 },
   ];
   try {
-    for (const { what, chapters, pause, bar } of cases) {
+    const other = await bookWith(server.address, fullBook().slice(0, 20));
+    for (const { what, chapters, pause, bar, busy } of cases) {
       const write = await browser.newPage({ viewport: { width: 1280, height: 800 } });
       await write.goto(await addressOfBook(server.address, chapters));
       const bare = await browser.newPage({ viewport: { width: 1280, height: 800 } });
@@ -59,7 +71,9 @@ export async function benchTyping(): Promise<void> {
       for (const page of [write, bare]) await prepare(page);
       for (let round = 0; round < ROUNDS; round++) {
         times.bare.push(...(await typed(bare, pause)));
+        const making = busy && new Making(server.address, other);
         times.write.push(...(await typed(write, pause)));
+        await making?.end();
       }
       const [whole, floor] = [p95(times.write), p95(times.bare)];
       const over = whole - floor;
@@ -77,8 +91,36 @@ export async function benchTyping(): Promise<void> {
 
 const middleOf = <Item>(items: Item[]): Item => items[Math.floor(items.length / 2)]!;
 
-/** Makes a book of these chapters, and gives the address where the one in the middle is written. */
-async function addressOfBook(address: string, docs: Node[]): Promise<string> {
+/** Makes PDFs of a book, one after the other, until it is ended. */
+class Making {
+  #isOver = false;
+  readonly #done: Promise<void>;
+
+  constructor(address: string, book: string) {
+    this.#done = this.#make(vennet(address), book);
+  }
+
+  async #make(api: Vennet, book: string): Promise<void> {
+    while (!this.#isOver) {
+      const { id } = await api.startExport(book, 'pdf');
+      let job = await api.export(id);
+      while (isUnderWay(job) && !this.#isOver) {
+        await setTimeout(100);
+        job = await api.export(id);
+      }
+      if (job.state === 'failed') throw new Error(job.message);
+      if (isUnderWay(job)) await api.stopExport(id);
+    }
+  }
+
+  end(): Promise<void> {
+    this.#isOver = true;
+    return this.#done;
+  }
+}
+
+/** Makes a book of these chapters; its id. */
+async function bookWith(address: string, docs: Node[]): Promise<string> {
   const api = vennet(address);
   const { id } = await api.startBook({ title: 'Long', author: 'Bench' });
   await api.changeBook(id, { structure: { ...DEFAULT_STRUCTURE, numbering: 'decimal' } });
@@ -89,6 +131,13 @@ async function addressOfBook(address: string, docs: Node[]): Promise<string> {
     const { id: chapter, version } = chapters[index]!;
     await api.saveChapter(chapter, { version, doc: doc.toJSON() as object });
   }
+  return id;
+}
+
+/** Where the chapter in the middle of such a book is written. */
+async function addressOfBook(address: string, docs: Node[]): Promise<string> {
+  const id = await bookWith(address, docs);
+  const { chapters } = await vennet(address).manuscript(id);
   return `${address}/books/${id}/write/${middleOf(chapters).id}`;
 }
 

@@ -1,5 +1,6 @@
 import { fork, type ChildProcess } from 'node:child_process';
 import { readFileSync } from 'node:fs';
+import { constants, setPriority } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import type { Wanted } from '@vennet/core/wire';
 
@@ -63,11 +64,14 @@ function processFor(file: string): ChildProcess {
     waiting.channel?.ref();
     return waiting;
   }
-  return fork(file, {
+  const child = fork(file, {
     serialization: 'advanced',
     execArgv: [],
     stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
   });
+  // Whoever writes or reads meanwhile comes first.
+  if (child.pid !== undefined) setPriority(child.pid, constants.priority.PRIORITY_BELOW_NORMAL);
+  return child;
 }
 
 /** Lets a process wait for more work; nothing waits for it. */
