@@ -5,6 +5,7 @@
 //   load      an hour of mixed load in a server of 1 GB
 //   exports   100 exports of a book that changes between them
 //   corpus    ten e-books of other makers from Debian's documentation packages, in and out in three forms
+//   books     200 random books with random choices as e-book, PDF and web site, before EPUBCheck, qpdf and the proof
 //   documents DOCX and ODT of other makers from Debian's packages, in and out in three forms, and 200 random books
 //   finished  PDFs of other makers from Debian's packages as books of pages, added to in both ways
 //   faults    faults put into core at random: its tests have to notice most
@@ -22,16 +23,22 @@ const number = (name, otherwise) => Number(given(name) ?? otherwise);
 /** Share of faults that the tests of core have to notice. */
 const WANTED = 0.85;
 
+/** A test of the server with more runs than npm test has. */
+function serverTest(what, pattern, runs) {
+  say(what);
+  const command = ['--experimental-vm-modules', 'node_modules/jest/bin/jest.js'];
+  const options = ['--selectProjects', 'server', '--testPathPatterns', pattern];
+  const env = { ...process.env, VENNET_RUNS: String(runs), VENNET_SEED: String(number('seed', 18)) };
+  return (
+    spawnSync(process.execPath, [...command, ...options], { cwd: root, stdio: 'inherit', env }).status === 0
+  );
+}
+
 const parts = {
-  windows() {
-    say('Two windows and one book');
-    const runs = String(number('runs', 100));
-    const command = ['--experimental-vm-modules', 'node_modules/jest/bin/jest.js'];
-    const options = ['--selectProjects', 'server', '--testPathPatterns', 'two-windows'];
-    const env = { ...process.env, VENNET_RUNS: runs };
-    return (
-      spawnSync(process.execPath, [...command, ...options], { cwd: root, stdio: 'inherit', env }).status === 0
-    );
+  windows: () => serverTest('Two windows and one book', 'two-windows', number('runs', 100)),
+  books() {
+    needPackages('epubcheck', 'qpdf');
+    return serverTest('Random books before outside readers', 'outside-readers', number('runs', 200));
   },
   async killings() {
     say('Killing the server and its database');

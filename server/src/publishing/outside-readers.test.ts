@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { mkdtemp, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
 import {
   computedLinks,
   DEFAULT_PDF,
@@ -17,9 +17,10 @@ import {
 import { linksInPdf, linksInWebSite, prove } from '@vennet/core/readback';
 import { anyBook } from '@vennet/core/testing/any-book';
 import fc from 'fast-check';
+import { strFromU8, unzipSync } from 'fflate';
 import { finishPdf } from '../typesetting/finish.js';
 import { setPages } from '../typesetting/typeset.js';
-import { epubFaults, run } from '../testing/readers.js';
+import { epubFaults, htmlFaults, run } from '../testing/readers.js';
 import { withListedPages } from './listed-pages.js';
 
 let folder: string;
@@ -37,7 +38,10 @@ const picture = {
   ),
 };
 const modified = new Date('2026-11-29T00:00:00Z');
-const BOOKS = 20;
+/** `npm run soak -- --only books` has more of them. */
+const BOOKS = Number(process.env.VENNET_RUNS ?? 20);
+const SEED = Number(process.env.VENNET_SEED ?? 18);
+jest.setTimeout(BOOKS * 12_000);
 
 /** Choices as an author may make them. */
 const anyFlow: fc.Arbitrary<FlowChoices> = fc.record({
@@ -64,8 +68,8 @@ const anyPdf: fc.Arbitrary<PdfChoices> = fc
   })
   .map((chosen) => ({ ...DEFAULT_PDF, ...chosen }));
 
-test('of any book with any choices, EPUBCheck and qpdf find nothing wrong, and no link is lost', async () => {
-  const samples = fc.sample(fc.tuple(anyBook(), anyFlow, anyPdf), { numRuns: BOOKS, seed: 18 });
+test('of any book with any choices, EPUBCheck, qpdf and html-validate find nothing wrong, and no link is lost', async () => {
+  const samples = fc.sample(fc.tuple(anyBook(), anyFlow, anyPdf), { numRuns: BOOKS, seed: SEED });
   const told: Promise<[number, string[]]>[] = [];
   for (const [index, [book, flow, pdf]] of samples.entries()) {
     const path = join(folder, `book-${index}`);
@@ -88,13 +92,14 @@ test('of any book with any choices, EPUBCheck and qpdf find nothing wrong, and n
     expect((await linksInPdf(bytes.slice())).links.length).toBeGreaterThanOrEqual(edition.links.length);
 
     const site = editionOf(book, [picture], 'web', undefined, { flow });
-    const proof = prove(
-      expectedLinks(site),
-      linksInWebSite(makeWebSite(site, { modified })),
-      computedLinks(site),
-    );
+    const pages = makeWebSite(site, { modified });
+    for (const [name, page] of Object.entries(
+      unzipSync(pages, { filter: ({ name }) => /\.html$/.test(name) }),
+    ))
+      expect([index, name, await htmlFaults(strFromU8(page))]).toEqual([index, name, []]);
+    const proof = prove(expectedLinks(site), linksInWebSite(pages), computedLinks(site));
     const { lost, changed, computed } = proof;
     expect([index, ...lost, ...changed, ...computed.lost, ...computed.changed]).toEqual([index]);
   }
   expect(await Promise.all(told)).toEqual(samples.map((_, index) => [index, []]));
-}, 240_000);
+});

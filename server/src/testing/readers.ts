@@ -1,5 +1,6 @@
 import { execFile } from 'node:child_process';
 import { promisify } from 'node:util';
+import { HtmlValidate } from 'html-validate';
 
 /** Runs a program to its end; the output of a long book is long. */
 export const run = (command: string, options: string[]) =>
@@ -17,6 +18,18 @@ export async function epubFaults(path: string): Promise<string[]> {
     path,
   ]).catch((error: { stdout: string; stderr: string }) => error);
   return `${stdout}${stderr}`.split('\n').filter((line) => /^(?:FATAL|ERROR|WARNING)/.test(line));
+}
+
+const validator = new HtmlValidate({
+  extends: ['html-validate:standard'],
+  // Where a part of a picture lies is said where it stands.
+  rules: { 'no-inline-style': 'off' },
+});
+
+/** What html-validate finds in a page, each by its line; nothing when all is well. */
+export async function htmlFaults(page: string): Promise<string[]> {
+  const { results } = await validator.validateString(page);
+  return results.flatMap(({ messages }) => messages.map(({ message, line }) => `${line}: ${message}`));
 }
 
 /** Addresses of a PDF as poppler reads them, which shares no code with the maker. */

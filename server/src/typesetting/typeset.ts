@@ -60,7 +60,7 @@ export interface SetBook {
   write(): SetPdf;
 }
 
-/** A PDF as the typesetter writes it: links to places are addresses of the scheme `place:`. */
+/** A PDF as the typesetter writes it: links of which more is to be said have addresses of its own (`ownAddress`). */
 export interface SetPdf extends Omit<SetBook, 'write'> {
   bytes: Uint8Array;
   /** What is not as it should be in it. */
