@@ -87,6 +87,13 @@ test('a book is described in one place, its language reaches the text, and its f
   await expect(text(page)).toContainText('„Ja“');
   await page.keyboard.press('Backspace');
   await expect(text(page)).toContainText('„Ja"');
+  // In a note, too.
+  await page.keyboard.press('Control+Alt+n');
+  const note = page.getByRole('textbox', { name: 'Words of the note' });
+  await expect(note).toBeFocused();
+  await page.keyboard.type('"Nein"');
+  await expect(note).toHaveText('„Nein“');
+  await page.keyboard.press('Escape');
   await saved(page);
 
   const parts = unzipSync(await made(page, 'E-book', 'Make the e-book'));

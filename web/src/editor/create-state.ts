@@ -3,13 +3,14 @@ import { collab } from 'prosemirror-collab';
 import { dropCursor } from 'prosemirror-dropcursor';
 import { gapCursor } from 'prosemirror-gapcursor';
 import { history } from 'prosemirror-history';
-import { InputRule, inputRules, textblockTypeInputRule, wrappingInputRule } from 'prosemirror-inputrules';
+import { InputRule, textblockTypeInputRule, wrappingInputRule } from 'prosemirror-inputrules';
 import type { Node } from 'prosemirror-model';
 import { EditorState } from 'prosemirror-state';
 import { autolink } from './plugins/autolink.js';
 import { besideSelected } from './plugins/beside-selected.js';
 import { numbersShown } from './plugins/numbers-plugin.js';
 import { quotes } from './plugins/quotes.js';
+import { typedRules } from './plugins/typed-rules.js';
 import { pagesStay } from './plugins/pages-stay.js';
 import { pointAt } from './plugins/point-at.js';
 import { returnLinesShown } from './plugins/return-lines.js';
@@ -37,19 +38,17 @@ export function createState(doc: Node, actions: LinkActions, window: string): Ed
       pagesStay(),
       pointAt(actions.chapter),
       besideSelected(),
-      inputRules({
-        rules: [
-          ...quotes,
-          wrappingInputRule(/^\s*[-*]\s$/, nodes.bullet_list),
-          wrappingInputRule(/^(\d+)\.\s$/, nodes.ordered_list, (match) => ({
-            start: Math.min(BOUNDS.start, Number(match[1])),
-          })),
-          wrappingInputRule(/^\s*>\s$/, nodes.quotation),
-          textblockTypeInputRule(/^```\s$/, nodes.code_block),
-          new InputRule(/^---\s$/, (state, _match, start, end) => withRule(state.tr.delete(start, end))),
-          textblockTypeInputRule(/^(#{1,3})\s$/, nodes.heading, (match) => ({ level: match[1]!.length })),
-        ],
-      }),
+      ...typedRules([
+        ...quotes,
+        wrappingInputRule(/^\s*[-*]\s$/, nodes.bullet_list),
+        wrappingInputRule(/^(\d+)\.\s$/, nodes.ordered_list, (match) => ({
+          start: Math.min(BOUNDS.start, Number(match[1])),
+        })),
+        wrappingInputRule(/^\s*>\s$/, nodes.quotation),
+        textblockTypeInputRule(/^```\s$/, nodes.code_block),
+        new InputRule(/^---\s$/, (state, _match, start, end) => withRule(state.tr.delete(start, end))),
+        textblockTypeInputRule(/^(#{1,3})\s$/, nodes.heading, (match) => ({ level: match[1]!.length })),
+      ]),
       autolink(),
       pastedText(),
       tables(),

@@ -1,6 +1,5 @@
 import { schema } from '@vennet/core/manuscript';
 import { baseKeymap } from 'prosemirror-commands';
-import { inputRules, smartQuotes } from 'prosemirror-inputrules';
 import { keymap } from 'prosemirror-keymap';
 import type { Node } from 'prosemirror-model';
 import { EditorState, type Transaction } from 'prosemirror-state';
@@ -10,7 +9,9 @@ import { autolink } from './plugins/autolink.js';
 import { besideSelected } from './plugins/beside-selected.js';
 import { textCommands } from './keys.js';
 import { pastedText } from './plugins/paste.js';
+import { quotes } from './plugins/quotes.js';
 import { slipPlugin } from './plugins/slip-plugin.js';
+import { typedRules } from './plugins/typed-rules.js';
 import { openSlip } from './state/slip.js';
 import { removeLink } from './changes/change-links.js';
 import { toLink } from './going/links.js';
@@ -53,7 +54,7 @@ export class NoteEditor {
         doc: note,
         plugins: [
           besideSelected(),
-          inputRules({ rules: smartQuotes }),
+          ...typedRules(quotes),
           autolink(),
           pastedText(),
           keymap({

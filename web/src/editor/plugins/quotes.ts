@@ -1,7 +1,7 @@
 import { APOSTROPHE, quotesOf, type Quotes } from '@vennet/core/language';
 import { attrsOf, schema } from '@vennet/core/manuscript';
 import { InputRule } from 'prosemirror-inputrules';
-import { TextSelection, type EditorState } from 'prosemirror-state';
+import type { EditorState } from 'prosemirror-state';
 import { useBook } from '../../book/store.js';
 
 /** What can stand right before words that are quoted. */
@@ -16,12 +16,8 @@ function languageAt({ storedMarks, selection: { $from } }: EditorState): string 
 const rule = (typed: RegExp, mark: (quotes: Quotes) => string) =>
   new InputRule(
     typed,
-    (state, match, start, end) => {
-      const [from, quote] = [start + match[0].length - 1, mark(quotesOf(languageAt(state)))];
-      const tr = state.tr.insertText(quote, from, end);
-      // A press may be typed after before it is known here: the caret stands where the words go.
-      return tr.setSelection(TextSelection.create(tr.doc, from + quote.length));
-    },
+    (state, match, start, end) =>
+      state.tr.insertText(mark(quotesOf(languageAt(state))), start + match[0].length - 1, end),
     { inCodeMark: false },
   );
 
