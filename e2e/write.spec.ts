@@ -100,6 +100,7 @@ test.describe('making a link', () => {
     await selectWords(page, ' eleven feet high. ');
     await page.getByRole('button', { name: 'Link', exact: true }).click();
     await expect(slip(page).getByLabel('Link text')).toHaveValue('eleven feet high');
+    await expect(slip(page).getByLabel('Leads to')).toBeFocused();
     await page.keyboard.insertText('lens-makers.example');
     await page.keyboard.press('Enter');
     await expect(text(page).getByRole('link', { name: 'eleven feet high', exact: true })).toHaveAttribute(
@@ -111,6 +112,7 @@ test.describe('making a link', () => {
       .getByText('whale oil')
       .click({ button: 'right', position: await spotOf(page) });
     await page.getByRole('menuitem', { name: 'Make a link of these words' }).click();
+    await expect(slip(page).getByLabel('Leads to')).toBeFocused();
     await page.keyboard.insertText('lens-makers.example/oil');
     await page.keyboard.press('Enter');
     await expect(text(page).getByRole('link', { name: 'whale oil' })).toHaveAttribute(

@@ -170,6 +170,16 @@ export const KEY_SHEET: { group: string; keys: [string, string][] }[] = [
     ],
   },
   {
+    group: 'A made file that is tried as a reader',
+    keys: [
+      ['Alt+Page Down', 'To the next link of the page'],
+      ['Alt+Page Up', 'To the link before'],
+      ['Alt+Left', 'Back to where you came from'],
+      ['Alt+Right', 'Forward again'],
+      ['Page Down, Page Up', 'Turn the page'],
+    ],
+  },
+  {
     group: 'Everywhere',
     keys: [
       ['?', 'This sheet (outside a text field)'],

@@ -62,6 +62,14 @@ export const GUIDE: readonly (readonly [what: string, words: string])[] = [
   ['As it came', 'A link as the file had it that was brought in, before anything was changed here.'],
   ['Heard as', 'The words by which a screen reader says the link.'],
   ['Proof', 'The made file is read back, and each of its links is matched with the book’s.'],
+  [
+    'To try a made file',
+    '“Try it as a reader” in Publish shows the file itself on a phone, a tablet, an e-ink device or paper. Press its links; a tally says which are still to be tried.',
+  ],
+  [
+    'To prove a file from elsewhere',
+    'Drop a PDF, an e-book or a web page on Publish, or on a book in the Library: its links are listed, judged, and matched with the book’s.',
+  ],
   ['Versions', 'The book as it was: press “Saved” on top. A version with a name stays for good.'],
   ['The book itself', 'Press its title on top: title, people, language, cover and what its files say.'],
   [
