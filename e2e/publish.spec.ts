@@ -1,11 +1,21 @@
 import { readFile } from 'node:fs/promises';
+import type { Locator, Page } from '@playwright/test';
 import { saidBy, writtenPages } from '@vennet/core/testing';
 import { unzipSync } from 'fflate';
 import { axe } from './axe.js';
-import { expect, made, openForm, slip, test } from './vennet.js';
+import { expect, made, openForm, slip, test, type Vennet } from './vennet.js';
 
 // Files of other tests would stand among those that were made before.
 test.beforeEach(({ vennet }) => vennet.startAnew());
+
+/** Makes a form of the demo book and opens it as its reader has it. */
+async function tried(page: Page, vennet: Vennet, ...form: [name: string, make: string]): Promise<Locator> {
+  const { id } = await vennet.book('Small Lights');
+  await page.goto(`${vennet.address}/books/${id}`);
+  await made(page, ...form);
+  await page.getByRole('button', { name: 'Try it as a reader' }).click();
+  return page.getByRole('dialog');
+}
 
 test('how the pages of a PDF are set is chosen, seen, kept with the book, and is in the file', async ({
   page,
@@ -142,12 +152,7 @@ test('the e-book that was made is tried as a reader: links are pressed, spots ar
   page,
   vennet,
 }) => {
-  const { id } = await vennet.book('Small Lights');
-  await page.goto(`${vennet.address}/books/${id}`);
-  await made(page, 'E-book', 'Make the e-book');
-  const open = () => page.getByRole('button', { name: 'Try it as a reader' }).click();
-  await open();
-  const dialog = page.getByRole('dialog');
+  const dialog = await tried(page, vennet, 'E-book', 'Make the e-book');
   const pages = dialog.getByLabel('Page of the file');
   await pages.selectOption('Gannel Point');
   const frame = dialog.frameLocator('iframe');
@@ -180,7 +185,7 @@ test('the e-book that was made is tried as a reader: links are pressed, spots ar
 
   // The tally stays with the file.
   await dialog.getByRole('button', { name: 'Close' }).click();
-  await open();
+  await page.getByRole('button', { name: 'Try it as a reader' }).click();
   await pages.selectOption('Gannel Point');
   await expect(tally).toHaveText(/^2 of/);
   await dialog.getByLabel('Screen').selectOption('Phone');
@@ -191,11 +196,7 @@ test('a web page is tried on paper as it is printed: in sheets, with its address
   page,
   vennet,
 }) => {
-  const { id } = await vennet.book('Small Lights');
-  await page.goto(`${vennet.address}/books/${id}`);
-  await made(page, 'Web page', 'Make the web page');
-  await page.getByRole('button', { name: 'Try it as a reader' }).click();
-  const dialog = page.getByRole('dialog');
+  const dialog = await tried(page, vennet, 'Web page', 'Make the web page');
   const frame = dialog.frameLocator('iframe');
   const link = frame.getByRole('link', { name: 'Gannel Point light' });
   const after = () => link.evaluate((one) => getComputedStyle(one, '::after').content);
@@ -219,11 +220,7 @@ test('the PDF that was made is tried as a reader, on a screen and on paper, and 
   page,
   vennet,
 }) => {
-  const { id } = await vennet.book('Small Lights');
-  await page.goto(`${vennet.address}/books/${id}`);
-  await made(page, 'PDF', 'Make the PDF');
-  await page.getByRole('button', { name: 'Try it as a reader' }).click();
-  const dialog = page.getByRole('dialog');
+  const dialog = await tried(page, vennet, 'PDF', 'Make the PDF');
   const pages = dialog.getByLabel('Page of the file');
   await pages.selectOption('6');
   const link = dialog.getByRole('button', { name: 'the key to the charts', exact: true });

@@ -104,7 +104,7 @@ async function proofOf(edition: Edition, { bytes, labels, places }: SetPdf): Pro
   const numbered = withPages(edition, labels);
   const back = await ReadingThread.beside(Infinity, async (thread) => {
     const finished = await finishPdf(bytes, numbered, places);
-    return linksInPdf(finished.slice(), undefined, thread?.read(finished));
+    return linksInPdf(finished, undefined, thread?.read(finished));
   });
   const { found, expected, lost, changed } = prove(expectedLinks(numbered), back.links);
   return `${back.pages} pages; proof: ${found} of ${expected} found, ${lost.length} lost, ${changed.length} changed`;

@@ -105,7 +105,6 @@ export const RIGHT_TO_LEFT = /[\p{sc=Arab}\p{sc=Hebr}\p{sc=Syrc}\p{sc=Thaa}\p{sc
 
 /** What PDFium gives for a hyphen at the end of a line. */
 const HYPHENS = new Set([0x02, 0xfffe]);
-const HYPHEN = 0x2d;
 
 /** Signs of a page’s text that one object of the page shows, side by side; object 0 for those that PDFium made. */
 interface Run {
@@ -141,12 +140,12 @@ function runsIn({ calls }: Pdfium, text: number): Run[] {
   for (let index = 0; index < count;) {
     const first = index;
     const object = calls.FPDFText_GetTextObject(text, first);
-    const codes: number[] = [];
+    let signs = '';
     do {
       const code = calls.FPDFText_GetUnicode(text, index++);
-      codes.push(HYPHENS.has(code) ? HYPHEN : code);
+      signs += HYPHENS.has(code) ? '-' : String.fromCodePoint(code);
     } while (index < count && calls.FPDFText_GetTextObject(text, index) === object);
-    runs.push({ object, indexes: { first, last: index - 1 }, text: String.fromCodePoint(...codes) });
+    runs.push({ object, indexes: { first, last: index - 1 }, text: signs });
   }
   return runs;
 }
@@ -309,7 +308,8 @@ function structureOf(
   const elements: LinkElement[] = [];
   let hasContents = false;
   const pictures = picturesByContent(pdf, page);
-  const words = piecesByContent(pieces);
+  const words = new Map<number, Piece[]>();
+  for (const piece of pieces) addTo(words, piece.content, piece);
 
   const walk = (element: number, isContents: boolean): void => {
     const role = roleOf(element);
@@ -353,14 +353,10 @@ function structureOf(
   return { elements, hasContents };
 }
 
-function piecesByContent(pieces: readonly Piece[]): Map<number, Piece[]> {
-  const words = new Map<number, Piece[]>();
-  for (const piece of pieces) {
-    const same = words.get(piece.content);
-    if (same) same.push(piece);
-    else words.set(piece.content, [piece]);
-  }
-  return words;
+function addTo<Value>(lists: Map<number, Value[]>, key: number, value: Value): void {
+  const list = lists.get(key);
+  if (list) list.push(value);
+  else lists.set(key, [value]);
 }
 
 const TEXT = 1;
@@ -376,7 +372,7 @@ function picturesByContent(pdf: Pdfium, page: number): Map<number, Box[]> {
     const sides = pdf.floats(4, (at) => calls.FPDFPageObj_GetBounds(object, at, at + 4, at + 8, at + 12));
     if (!sides) continue;
     const [left = 0, bottom = 0, right = 0, top = 0] = sides;
-    boxes.set(content, [...(boxes.get(content) ?? []), [left, bottom, right, top]]);
+    addTo(boxes, content, [left, bottom, right, top]);
   }
   return boxes;
 }

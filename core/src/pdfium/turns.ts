@@ -1,5 +1,5 @@
 import { readPage, type PdfPage } from './page.js';
-import { Pdfium } from './pdfium.js';
+import type { Pdfium } from './pdfium.js';
 
 /** The next page that none of the readers of a PDF has taken, from 1; beyond the last when all are taken. */
 export type Turn = () => number;
@@ -10,15 +10,17 @@ export const sharedTurns =
   () =>
     Atomics.add(counter, 0, 1) + 1;
 
-/** The pages that fall to one of the readers of a PDF, by their numbers. @throws {Error} a PDF that can't be opened */
-export async function pagesInTurn(bytes: Uint8Array, turn: Turn): Promise<Map<number, PdfPage>> {
-  const pdf = await Pdfium.open(bytes);
-  try {
-    const total = pdf.calls.FPDF_GetPageCount(pdf.document);
-    const pages = new Map<number, PdfPage>();
-    for (let number = turn(); number <= total; number = turn()) pages.set(number, readPage(pdf, number));
-    return pages;
-  } finally {
-    pdf.close();
+/** The pages that fall to one of the readers of a PDF, by their numbers. @param taken called for each that is read */
+export function pagesInTurn(
+  pdf: Pdfium,
+  turn: Turn,
+  taken: (number: number) => void = () => {},
+): Map<number, PdfPage> {
+  const total = pdf.calls.FPDF_GetPageCount(pdf.document);
+  const pages = new Map<number, PdfPage>();
+  for (let number = turn(); number <= total; number = turn()) {
+    pages.set(number, readPage(pdf, number));
+    taken(number);
   }
+  return pages;
 }

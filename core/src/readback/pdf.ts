@@ -1,6 +1,7 @@
 import type { CutOffLine, FoundLink } from './found-link.js';
 import {
   Pdfium,
+  pagesInTurn,
   readPage,
   type Annotation,
   type Box,
@@ -43,18 +44,14 @@ export async function linksInPdf(
   const pdf = await Pdfium.open(bytes);
   try {
     const total = pdf.calls.FPDF_GetPageCount(pdf.document);
-    const pages = new Map<number, PdfPage>();
+    const pages = pagesInTurn(pdf, second?.turn ?? oneByOne(), (number) => progress(number, total));
+    for (const [number, page] of (await second?.pages) ?? []) pages.set(number, page);
+    // What the second took and did not read is read here.
     const pageOf = (number: number): PdfPage => {
       const known = pages.get(number) ?? readPage(pdf, number);
       pages.set(number, known);
       return known;
     };
-    const turn = second?.turn ?? oneByOne();
-    for (let number = turn(); number <= total; number = turn()) {
-      pageOf(number);
-      progress(number, total);
-    }
-    for (const [number, page] of (await second?.pages) ?? []) pages.set(number, page);
     const spots = new PdfSpots(total, (number) => pageOf(number).pieces);
     const links: FoundLink[] = [];
     const cutOff: CutOffLine[] = [];

@@ -205,7 +205,7 @@ async function readBack(
 ): Promise<readonly FoundLink[]> {
   if (kind === 'epub') return linksInEpub(bytes);
   if (kind === 'web') return linksInWebPage(bytes, beside);
-  return (await linksInPdf(bytes.slice())).links;
+  return (await linksInPdf(bytes)).links;
 }
 
 /** What of the book is not in the file as it should be. */

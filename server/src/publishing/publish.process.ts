@@ -153,18 +153,16 @@ async function pdf(edition: Edition, _input: PublishInput, tell: Tell): Promise<
   const { bytes: plain, notes, places, labels, unseen, printed, backs, qrs } = setPages(edition).write();
   const withNumbers = withPages(edition, labels);
   tell('Writing what is said of the links');
-  const total = Math.max(0, ...places.map(({ page }) => page));
-  const { bytes, back } = await ReadingThread.beside(total, async (thread) => {
+  const lastPage = places.at(-1)?.page ?? 0;
+  const { bytes, back } = await ReadingThread.beside(lastPage, async (thread) => {
     const bytes = await finishPdf(plain, withNumbers, places, backs);
-    const progress = (done: number, all: number) => tell('Reading the file back', done, all);
-    return { bytes, back: await linksInPdf(bytes.slice(), progress, thread?.read(bytes)) };
+    const progress = (done: number, total: number) => tell('Reading the file back', done, total);
+    return { bytes, back: await linksInPdf(bytes, progress, thread?.read(bytes)) };
   });
   const { links, cutOff, words } = back;
   const { proof, rows } = proofTable(withNumbers, links, { cutOff, unseen, backs: backs.length });
   if (printed.length > 0)
     proof.printed =
-      edition.pdf.addresses === 'qr'
-        ? await proveCodes(bytes.slice(), printed, qrs)
-        : provePrinted(printed, words);
+      edition.pdf.addresses === 'qr' ? await proveCodes(bytes, printed, qrs) : provePrinted(printed, words);
   return { bytes, proof, rows, notes };
 }

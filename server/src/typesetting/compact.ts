@@ -34,7 +34,7 @@ export function compacted(bytes: Uint8Array): Uint8Array {
   };
   for (const one of stored) if (one.isStream) write(one);
   const plain = stored.filter(({ isStream }) => !isStream);
-  let next = Math.max(...starts.keys()) + 1;
+  let next = [...starts.keys()].reduce((one, other) => Math.max(one, other), 0) + 1;
   for (let first = 0; first < plain.length; first += TOGETHER) {
     const number = next++;
     const together = plain.slice(first, first + TOGETHER);

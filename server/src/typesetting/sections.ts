@@ -26,7 +26,7 @@ export function layOutSections(document: PDF): void {
   const close = () => {
     const { ref, kids } = innermost();
     const section = resolve(ref);
-    if (section instanceof PdfDict) section.set('K', PdfArray.of(...kids));
+    if (section instanceof PdfDict) section.set('K', new PdfArray(kids));
     open.pop();
   };
   for (const kid of kids) {

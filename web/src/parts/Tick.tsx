@@ -1,9 +1,17 @@
 import type { ReactNode } from 'react';
 
+interface TickProps {
+  on: boolean;
+  /** It can’t be turned. */
+  off?: boolean;
+  turn(): void;
+  children: ReactNode;
+}
+
 /** Something that is so or is not, with its words beside the box. */
-export const Tick = ({ on, turn, children }: { on: boolean; turn(): void; children: ReactNode }) => (
+export const Tick = ({ on, off, turn, children }: TickProps) => (
   <label className="flex items-center gap-2">
-    <input type="checkbox" className="accent-amber" checked={on} onChange={turn} />
+    <input type="checkbox" className="accent-amber" checked={on} disabled={off} onChange={turn} />
     {children}
   </label>
 );

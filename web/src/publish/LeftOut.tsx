@@ -4,6 +4,7 @@ import type { VersionedChapter } from '@vennet/core/wire';
 import { api } from '../api/client.js';
 import { useBook } from '../book/store.js';
 import { Fold } from '../parts/Fold.js';
+import { Tick } from '../parts/Tick.js';
 import { tellFault } from '../parts/notices.js';
 
 /** Which chapters go into a form. One that is left out is found wherever a link leads into it. */
@@ -44,17 +45,14 @@ export function LeftOut({ format, changed }: { format: Format; changed(): void }
       <ul className="mt-1 ml-5 space-y-0.5">
         {chapters.map((chapter) => (
           <li key={chapter.id}>
-            <label className="flex items-center gap-2">
-              <input
-                type="checkbox"
-                className="accent-amber"
-                checked={!chapter.leftOutOf.includes(format)}
-                // A file has at least one chapter.
-                disabled={inside === 1 && !chapter.leftOutOf.includes(format)}
-                onChange={() => void turn(chapter)}
-              />
+            <Tick
+              on={!chapter.leftOutOf.includes(format)}
+              // A file has at least one chapter.
+              off={inside === 1 && !chapter.leftOutOf.includes(format)}
+              turn={() => void turn(chapter)}
+            >
               {chapter.title || 'Without a title'}
-            </label>
+            </Tick>
           </li>
         ))}
       </ul>
